@@ -1,0 +1,12 @@
+import { defineConfig } from '@playwright/test'
+import { chromiumOptions } from './e2e/server'
+
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 2,
+  timeout: 90_000,
+  forbidOnly: true,
+  reporter: [['list'], ['./scripts/count-journeys.ts']],
+  outputDir: 'test-results/journeys',
+  use: { launchOptions: chromiumOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 10_000 },
+})

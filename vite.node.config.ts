@@ -1,0 +1,25 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vite'
+
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+/** What runs under Node: Node 20 cannot read TypeScript, so each entry is bundled once at build. */
+export default defineConfig({
+  publicDir: false,
+  resolve: { alias: { '~core': here('./core'), '~': here('./app') } },
+  ssr: { noExternal: ['zod'] },
+  build: {
+    ssr: true,
+    outDir: 'build/node',
+    target: 'node20',
+    rollupOptions: {
+      input: {
+        siphon: here('./cli/siphon.ts'),
+        start: here('./server/start.ts'),
+        screenshots: here('./scripts/screenshots.ts'),
+        bench: here('./scripts/bench.ts'),
+        'build-snapshot': here('./scripts/build-snapshot.ts'),
+      },
+    },
+  },
+})
