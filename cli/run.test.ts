@@ -1,0 +1,132 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { carFile, fourCorners } from '~core/testing/vehicles'
+import { run } from './run'
+
+const calc = (name: string, input: unknown) => run(['calc', name], () => JSON.stringify(input))
+const plan = (input: unknown) => run(['plan'], () => JSON.stringify(input))
+const request = {
+  format: 'ruddy-siphon.plan-request',
+  version: 1,
+  vehicle: carFile(fourCorners),
+  work: { reason: 'service' },
+  shop: { methods: ['two-person'] },
+}
+
+describe('answers', () => {
+  test.each([
+    [
+      'boiling-point',
+      { dryC: 205, wetC: 140, waterPct: 3.7 },
+      { boilingC: expect.closeTo(140, 6), bandC: expect.any(Number) },
+    ],
+    ['water-from-boiling', { dryC: 205, wetC: 140, boilingC: 140 }, { waterPct: expect.closeTo(3.7, 6) }],
+    [
+      'purge',
+      { volumeMl: 80, tanks: 1, targetOldPct: 5 },
+      {
+        ml: expect.closeTo(80 * Math.log(20), 6),
+        volumes: expect.closeTo(Math.log(20), 6),
+        laminarMl: expect.closeTo(80 / (2 * Math.sqrt(0.05)), 6),
+      },
+    ],
+    ['top-up', { usableMl: 160, mlPerStroke: 7.5 }, { strokes: 21 }],
+    ['wear-drop', { pistons: [{ diameterMm: 54, count: 1 }], wearMm: 10 }, { ml: expect.closeTo(22.9, 1) }],
+  ])('calc %s', (name, input, answer) => {
+    const { exitCode, stdout, stderr } = calc(name, input)
+    expect({ exitCode, stderr }).toEqual({ exitCode: 0, stderr: '' })
+    expect(JSON.parse(stdout)).toEqual(answer)
+  })
+
+  test('a plan; a stop is an answer too, and nothing in it is null', () => {
+    expect(plan(request).exitCode).toBe(0)
+    const stopped = plan({ ...request, shop: {} })
+    expect(stopped.exitCode).toBe(0)
+    expect(JSON.parse(stopped.stdout)).toMatchObject({
+      verdict: 'stop',
+      stops: [{ code: 'no-method' }],
+      stages: [],
+    })
+    expect(plan(request).stdout).not.toContain('null')
+  })
+})
+
+describe('faults: exit 2, nothing on standard output, a line each', () => {
+  test.each([
+    ['purge', { volumeMl: 80, tanks: 3, targetOldPct: 0 }, 'targetOldPct: '],
+    ['boiling-point', { dryC: 205, wetC: 220, waterPct: 1 }, 'wetC: '],
+    ['boiling-point', { dryC: 205, wetC: 140, waterPct: 101 }, 'waterPct: '],
+    ['water-from-boiling', { dryC: 205, wetC: 140, boilingC: 206 }, 'boilingC: '],
+    ['wear-drop', { pistons: [{ diameterMm: 0, count: 1 }], wearMm: 1 }, 'pistons.0.diameterMm: '],
+    ['nonsense', {}, 'calc: '],
+  ])('calc %s %j', (name, input, begins) => {
+    const { exitCode, stdout, stderr } = calc(name, input)
+    expect({ exitCode, stdout }).toEqual({ exitCode: 2, stdout: '' })
+    expect(stderr.startsWith(begins)).toBe(true)
+    expect(stderr.endsWith('\n')).toBe(true)
+  })
+
+  test('paths go from the request’s root, dots for indices too', () => {
+    const { parts } = request.vehicle
+    const twice = {
+      ...request,
+      vehicle: { ...request.vehicle, parts: [parts[0], parts[1], { ...parts[2], id: 'res' }] },
+    }
+    expect(plan(twice).stderr).toContain('vehicle.parts.2.id: the id "res" is used twice')
+    expect(run(['plan'], () => '{').stderr).toBe('(root): this is not JSON; give one JSON object\n')
+  })
+})
+
+test('whatever comes in, an answer or faults come out, never a crash', () => {
+  const names = ['boiling-point', 'water-from-boiling', 'purge', 'top-up', 'wear-drop', 'moisture-verdict']
+  const keys = [
+    'dryC',
+    'wetC',
+    'waterPct',
+    'boilingC',
+    'volumeMl',
+    'tanks',
+    'targetOldPct',
+    'usableMl',
+    'mlPerStroke',
+    'wearMm',
+    'spec',
+  ]
+  const value = fc.oneof(
+    fc.double(),
+    fc.double({ min: 0, max: 400, noNaN: true }),
+    fc.integer({ min: 0, max: 300 }),
+    fc.constantFrom('DOT 4', 'DOT 5'),
+    fc.jsonValue({ maxDepth: 1 }),
+  )
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...names),
+      fc.dictionary(fc.constantFrom(...keys), value, { maxKeys: 8 }),
+      (name, input) => {
+        const { exitCode, stdout } = calc(name, input)
+        expect([0, 2]).toContain(exitCode)
+        if (exitCode === 0)
+          for (const number of Object.values(JSON.parse(stdout))) expect(number).not.toBeNull()
+      },
+    ),
+    { numRuns: 5000, seed: 3 },
+  )
+})
+
+test('a plan request spoiled in one place is answered or refused with a path, never a crash', () => {
+  const text = JSON.stringify(request)
+  const keys = [...new Set([...text.matchAll(/"(\w+)":/g)].map((match) => match[1] ?? ''))]
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...keys),
+      fc.oneof(fc.jsonValue({ maxDepth: 1 }), fc.double({ min: 1e-3, max: 1e3, noNaN: true })),
+      (key, value) => {
+        const { exitCode, stdout } = plan(JSON.parse(text, (k, v) => (k === key ? value : v)))
+        expect([0, 2]).toContain(exitCode)
+        expect(stdout).not.toContain('null')
+      },
+    ),
+    { numRuns: 2000, seed: 5 },
+  )
+})

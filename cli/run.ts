@@ -1,0 +1,84 @@
+import { calculators } from '~core/calc'
+import { type Fault, faultLine, ImpossibleInput } from '~core/fault'
+import { makePlan } from '~core/plan/plan'
+import { readPlanRequest } from '~core/plan/request'
+
+/** What a run of the command leaves behind. */
+export type Outcome = { exitCode: 0 | 1 | 2; stdout: string; stderr: string }
+
+const names = calculators.map((each) => each.name).join(', ')
+const USAGE = `siphon plan [FILE]        plan a bleed from a plan request\nsiphon calc NAME [FILE]   one of: ${names}\nReads JSON from FILE or standard input, prints JSON.\n`
+
+const refused = (faults: readonly Fault[]): Outcome => ({
+  exitCode: 2,
+  stdout: '',
+  stderr: faults.map((fault) => `${faultLine(fault)}\n`).join(''),
+})
+const answered = (value: unknown): Outcome => ({
+  exitCode: 0,
+  stdout: `${JSON.stringify(value, null, 2)}\n`,
+  stderr: '',
+})
+
+/**
+ * The `siphon` command without its process: parse, call core, print.
+ *
+ * @param read gives the text of a file, or of standard input where no file is named
+ * @returns exit 0 with the answer, 2 with one line per fault, 1 for a fault of our own
+ */
+export function run(argv: readonly string[], read: (file?: string) => string): Outcome {
+  const [command, ...rest] = argv
+  if (command === 'help' || command === '--help') return { exitCode: 0, stdout: USAGE, stderr: '' }
+  if (command === 'plan') return answer(rest[0], read, plan)
+  if (command === 'calc') {
+    const calculator = calculators.find((each) => each.name === rest[0])
+    if (!calculator)
+      return refused([
+        { path: 'calc', message: `there is no calculator "${rest[0] ?? ''}"; give one of: ${names}` },
+      ])
+    return answer(rest[1], read, calculator.run)
+  }
+  return { exitCode: 2, stdout: '', stderr: USAGE }
+}
+
+type Answer = { ok: true; value: unknown } | { ok: false; faults: Fault[] }
+
+function plan(input: unknown): Answer {
+  const request = readPlanRequest(input)
+  return request.ok ? { ok: true, value: makePlan(request.value) } : request
+}
+
+function answer(
+  file: string | undefined,
+  read: (file?: string) => string,
+  compute: (input: unknown) => Answer,
+): Outcome {
+  let text: string
+  try {
+    text = read(file)
+  } catch {
+    return refused([
+      {
+        path: '',
+        message: file ? `cannot read ${file}; give a file that exists` : 'cannot read standard input',
+      },
+    ])
+  }
+  let input: unknown
+  try {
+    input = JSON.parse(text)
+  } catch {
+    return refused([{ path: '', message: 'this is not JSON; give one JSON object' }])
+  }
+  try {
+    const result = compute(input)
+    return result.ok ? answered(result.value) : refused(result.faults)
+  } catch (error) {
+    if (error instanceof ImpossibleInput) return refused([{ path: error.path, message: error.message }])
+    return {
+      exitCode: 1,
+      stdout: '',
+      stderr: `internal fault: ${error instanceof Error ? error.message : 'unknown'}\n`,
+    }
+  }
+}

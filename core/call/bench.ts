@@ -1,0 +1,41 @@
+import type { CallMachine } from './machine'
+
+/** A bubble of 0.1 mm takes about three minutes through 60 mm of fluid at 20 °C. @source Stokes' law */
+const SETTLE_S = 180
+
+/**
+ * A cylinder in the vice: a full slow stroke with a second's hold, back with the hose ends under the fluid, and time
+ * for fine bubbles to rise before the last strokes count. @source common practice
+ */
+export const bench: CallMachine = {
+  kind: 'bench',
+  withCab: false,
+  looks: { ml: false, colour: false },
+  states: {
+    rest: {
+      actor: 'wheel',
+      does: () => 'A full slow stroke in; hold it a second.',
+      cab: 'wait',
+      open: false,
+      next: [
+        { act: 'stroke', confirms: () => 'It is in', to: 'stroked' },
+        { act: 'settle', confirms: () => 'Let fine bubbles rise', to: 'settling' },
+      ],
+    },
+    stroked: {
+      actor: 'wheel',
+      does: () => 'Slowly back, hose ends under the fluid.',
+      cab: 'wait',
+      open: false,
+      next: [{ act: 'back', confirms: () => 'It is back', to: 'rest', lookAfter: true }],
+    },
+    settling: {
+      actor: 'wheel',
+      does: () => 'Hands off. Let fine bubbles rise.',
+      cab: 'wait',
+      open: false,
+      waitS: SETTLE_S,
+      next: [{ act: 'risen', confirms: () => 'No more bubbles rise', to: 'rest', settled: true }],
+    },
+  },
+}

@@ -1,0 +1,32 @@
+import { bench } from './bench'
+import { gravity } from './gravity'
+import type { CallAct, CallKind, CallMachine, CallMove, CallState, CallStep } from './machine'
+import { machineFed } from './machine-fed'
+import { pedal } from './pedal'
+import { ports } from './ports'
+import { solo } from './solo'
+import { vacuum } from './vacuum'
+
+export * from './machine'
+
+/** Every call there is. A new one is one file and one line here. */
+export const callMachines: Record<CallKind, CallMachine> = {
+  pedal,
+  solo,
+  machine: machineFed,
+  vacuum,
+  gravity,
+  bench,
+  ports,
+}
+
+/** What a state of a call asks for; undefined for a state this machine does not have. */
+export const callStep = (kind: CallKind, state: CallState): CallStep | undefined =>
+  callMachines[kind].states[state]
+
+/** The move an act makes from a state; undefined where it is not possible now. */
+export const callMove = (kind: CallKind, state: CallState, act: CallAct): CallMove | undefined =>
+  callStep(kind, state)?.next.find((move) => move.act === act)
+
+/** Whether the joint is recorded open. */
+export const jointOpen = (kind: CallKind, state: CallState): boolean => callStep(kind, state)?.open ?? false

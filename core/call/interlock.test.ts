@@ -1,0 +1,120 @@
+import { expect, test } from 'vitest'
+import { type CallAct, type CallKind, type CallState, callKinds, callMachines, callMove, callStep } from '.'
+
+/** What lets go of whatever holds the fluid: a foot, a vacuum. */
+const letsGo: ReadonlySet<CallAct> = new Set(['release', 'let-off'])
+
+/** A message on its way: what its sender saw, and whether it has arrived once (its answer may be lost, so it comes again). */
+type Sent = { act: CallAct | 'undo'; saw: CallState; arrived: boolean }
+type World = {
+  record: CallState
+  /** States to go back to, the newest last; an undo takes one. */
+  undo: CallState[]
+  /** What the wheel's and the cab's screens show, which may be long out of date. */
+  views: [CallState, CallState]
+  /** At most one message of each on its way. */
+  sent: [Sent | undefined, Sent | undefined]
+}
+
+const UNDO_DEPTH = 3
+
+/** Every world one event away: somebody acts on what they see, a message arrives, arrives again, or a screen catches up. */
+function* next(kind: CallKind, world: World): Generator<World> {
+  const { record, undo, views, sent } = world
+  for (const i of [0, 1] as const) {
+    const put = <T>(pair: [T, T], value: T): [T, T] => (i === 0 ? [value, pair[1]] : [pair[0], value])
+    const message = sent[i]
+    yield { ...world, views: put(views, record) }
+    if (!message) {
+      for (const { act } of callStep(kind, views[i])?.next ?? [])
+        yield { ...world, sent: put(sent, { act, saw: views[i], arrived: false }) }
+      yield { ...world, sent: put(sent, { act: 'undo', saw: views[i], arrived: false }) }
+      continue
+    }
+    // The answer came, or the sender gave up and looked.
+    yield { ...world, sent: put<Sent | undefined>(sent, undefined), views: put(views, record) }
+    // Arrived before: the id is known, so nothing happens a second time.
+    if (message.arrived) continue
+    const arrived = put<Sent | undefined>(sent, { ...message, arrived: true })
+    const back = undo.at(-1)
+    if (message.act === 'undo') {
+      if (back !== undefined && message.saw === record)
+        yield { ...world, record: back, undo: undo.slice(0, -1), sent: arrived }
+      continue
+    }
+    const move = message.saw === record ? callMove(kind, record, message.act) : undefined
+    if (move) yield { record: move.to, undo: [...undo, record].slice(-UNDO_DEPTH), views, sent: arrived }
+    else yield { ...world, sent: arrived }
+  }
+}
+
+function reachable(kind: CallKind): World[] {
+  const start: World = { record: 'rest', undo: [], views: ['rest', 'rest'], sent: [undefined, undefined] }
+  const seen = new Map([[JSON.stringify(start), start]])
+  const open = [start]
+  for (let at = open.pop(); at; at = open.pop())
+    for (const world of next(kind, at)) {
+      const key = JSON.stringify(world)
+      if (seen.has(key)) continue
+      seen.set(key, world)
+      open.push(world)
+    }
+  return [...seen.values()]
+}
+
+test.each(callKinds)(
+  '%s: in every reachable state, with both actors, undo, duplicates and lost answers, nothing is let go of while the joint is open',
+  (kind) => {
+    const worlds = reachable(kind)
+    console.log(`${kind}: ${worlds.length} states searched`)
+    for (const { record } of worlds) {
+      const step = callStep(kind, record)
+      if (!step) throw new Error(`${kind} reached ${record}, which it does not have`)
+      if (!step.open) continue
+      expect(step.cab).not.toBe('release')
+      expect(step.next.some(({ act }) => letsGo.has(act))).toBe(false)
+    }
+    expect(new Set(worlds.map(({ record }) => record))).toEqual(
+      new Set(Object.keys(callMachines[kind].states)),
+    )
+  },
+  60_000,
+)
+
+test.each(callKinds)(
+  '%s: an open joint is left only by closing it, deliberately, or by a mishap that leaves it open',
+  (kind) => {
+    for (const step of Object.values(callMachines[kind].states)) {
+      if (!step.open) continue
+      for (const move of step.next) {
+        if (callStep(kind, move.to)?.open) expect(move.mishap).toBe(true)
+        else expect(move).toMatchObject({ act: 'close', deliberate: true })
+      }
+    }
+  },
+)
+
+test.each(callKinds)('%s: every state leads back to rest, and the way on is never a mishap', (kind) => {
+  for (const start of Object.keys(callMachines[kind].states) as CallState[]) {
+    const walked = new Set<CallState>()
+    let at = start
+    do {
+      walked.add(at)
+      const way = callStep(kind, at)?.next.find(
+        ({ mishap, to }) => !mishap && (to === 'rest' || !walked.has(to)),
+      )
+      expect(way, `${kind} is stuck in ${at}`).toBeDefined()
+      at = way?.to ?? 'rest'
+    } while (at !== 'rest')
+  }
+})
+
+test('the cab is told to release in one state alone, and only closing leads there', () => {
+  for (const kind of ['pedal', 'ports'] as const) {
+    const states = Object.entries(callMachines[kind].states)
+    const releasing = states.filter(([, { cab }]) => cab === 'release').map(([state]) => state)
+    expect(releasing).toEqual(['closed'])
+    const into = states.flatMap(([, { next: moves }]) => moves.filter(({ to }) => to === 'closed'))
+    expect(into.map(({ act }) => act)).toEqual(['close'])
+  }
+})

@@ -1,0 +1,76 @@
+/** Where a call may stand. Every machine begins and ends at `rest`, with the joint closed and nobody pressing. */
+export const callStates = [
+  'rest',
+  'pressing',
+  'holding',
+  'open',
+  'closed',
+  'slipped',
+  'drawing',
+  'stroked',
+  'settling',
+] as const
+export type CallState = (typeof callStates)[number]
+
+export const callActs = [
+  'press',
+  'holding',
+  'open',
+  'close',
+  'release',
+  'foot-slipped',
+  'draw',
+  'let-off',
+  'hose-came-off',
+  'stroke',
+  'back',
+  'settle',
+  'risen',
+] as const
+export type CallAct = (typeof callActs)[number]
+
+export const callKinds = ['pedal', 'solo', 'machine', 'vacuum', 'gravity', 'bench', 'ports'] as const
+export type CallKind = (typeof callKinds)[number]
+
+/** What the cab is told. `release` is the one word that must never reach it while a joint is open. */
+export type CabCall = 'wait' | 'press' | 'hold' | 'release' | 'stay-off'
+
+/** One act that may come next. */
+export type CallMove = {
+  act: CallAct
+  /** What the act confirms, in the words of the button that records it. `joint` is what is opened, like "bleeder RR". */
+  confirms: (joint: string) => string
+  to: CallState
+  /** An act of its own: held, or two different keys; never the tap or switch that went on before. */
+  deliberate?: true
+  /** A pull, a stroke or a look has ended: what came out is written down next. */
+  lookAfter?: true
+  /** Air was drawn in: this joint's count starts again. */
+  airDrawn?: true
+  /** Fine bubbles were left time to rise. */
+  settled?: true
+  /** What nobody wants to happen; offered beside the way on, never by the large button. */
+  mishap?: true
+}
+
+/** One state of a call: who acts, what they do, what the cab is told meanwhile, what may come next. */
+export type CallStep = {
+  actor: 'wheel' | 'cab'
+  does: (joint: string) => string
+  cab: CabCall
+  /** Whether the joint (bleeder or nut) is recorded open. */
+  open: boolean
+  next: readonly CallMove[]
+  /** How long this is usually left alone, in seconds; advice, shown as a timer. */
+  waitS?: number
+}
+
+/** A call as a small finite table, apart from every counter. `rest` is always there. */
+export type CallMachine = {
+  kind: CallKind
+  /** Whether the cab has a part in it. */
+  withCab: boolean
+  /** What a look is asked for after a pull. */
+  looks: { ml: boolean; colour: boolean }
+  states: { rest: CallStep } & Partial<Record<CallState, CallStep>>
+}

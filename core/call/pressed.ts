@@ -1,0 +1,78 @@
+import type { CallKind, CallMachine } from './machine'
+
+/**
+ * Two people and a pedal: press → holding → open → closed → release.
+ *
+ * The joint is open in `open` and `slipped` alone. The cab is told to release in `closed` alone, which is reached by
+ * the wheel's own act of closing and by nothing else. @source common practice
+ */
+export function pressedCall(
+  kind: Extract<CallKind, 'pedal' | 'ports'>,
+  opens: (joint: string) => string,
+): CallMachine {
+  const isClosed = (joint: string) => `${joint} is CLOSED`
+  return {
+    kind,
+    withCab: true,
+    looks: { ml: true, colour: true },
+    states: {
+      rest: {
+        actor: 'wheel',
+        does: (joint) => `${joint}: call the pedal down.`,
+        cab: 'wait',
+        open: false,
+        next: [{ act: 'press', confirms: () => 'Call PRESS', to: 'pressing' }],
+      },
+      pressing: {
+        actor: 'cab',
+        does: () => 'Press slowly, and hold.',
+        cab: 'press',
+        open: false,
+        next: [
+          { act: 'holding', confirms: () => 'The cab says: holding', to: 'holding' },
+          { act: 'foot-slipped', confirms: () => 'Foot slipped: pedal is up', to: 'rest', mishap: true },
+        ],
+      },
+      holding: {
+        actor: 'wheel',
+        does: opens,
+        cab: 'hold',
+        open: false,
+        next: [
+          { act: 'open', confirms: () => 'It is open', to: 'open' },
+          { act: 'foot-slipped', confirms: () => 'Foot slipped: pedal is up', to: 'rest', mishap: true },
+        ],
+      },
+      open: {
+        actor: 'wheel',
+        does: () => 'Flow has stopped? Close it.',
+        cab: 'hold',
+        open: true,
+        next: [
+          { act: 'close', confirms: isClosed, to: 'closed', deliberate: true, lookAfter: true },
+          {
+            act: 'foot-slipped',
+            confirms: () => 'Foot slipped, the pedal came up',
+            to: 'slipped',
+            airDrawn: true,
+            mishap: true,
+          },
+        ],
+      },
+      closed: {
+        actor: 'cab',
+        does: () => 'Closed. Release the pedal slowly.',
+        cab: 'release',
+        open: false,
+        next: [{ act: 'release', confirms: () => 'The cab says: pedal is up', to: 'rest' }],
+      },
+      slipped: {
+        actor: 'wheel',
+        does: () => 'The pedal came up: close it now.',
+        cab: 'stay-off',
+        open: true,
+        next: [{ act: 'close', confirms: isClosed, to: 'rest', deliberate: true, lookAfter: true }],
+      },
+    },
+  }
+}

@@ -1,0 +1,132 @@
+import fc from 'fast-check'
+import { jStat } from 'jstat'
+import { describe, expect, test } from 'vitest'
+import { chooseContainers } from './containers'
+import { laminarOutletShare, laminarVolumes } from './laminar-tail'
+import { cornerVolumes, purge } from './purge'
+import { carryReservoir } from './reservoir-carry'
+import { tanksOutletShare } from './tanks-in-series'
+import { topUp } from './top-up'
+import { wearDrop } from './wear-drop'
+
+describe('tanks in series', () => {
+  test('is the upper tail of a gamma distribution (jStat)', () => {
+    for (const tanks of [1, 2, 3, 7, 20, 60])
+      for (const volumes of [0.1, 0.5, 1, 1.7, 3, 5])
+        expect(tanksOutletShare(volumes, tanks)).toBeCloseTo(
+          1 - jStat.gamma.cdf(volumes, tanks, 1 / tanks),
+          9,
+        )
+  })
+
+  test('three tanks leave 6.2 % after two volumes and 0.6 % after three (Levenspiel)', () => {
+    expect(tanksOutletShare(2, 3)).toBeCloseTo(0.062, 3)
+    expect(tanksOutletShare(3, 3)).toBeCloseTo(0.006, 3)
+    expect(tanksOutletShare(3, 1)).toBeCloseTo(0.05, 2)
+  })
+})
+
+test('the laminar tail leaves 2.8 % at three volumes and wants five for 1 % (Levenspiel)', () => {
+  expect(laminarOutletShare(3)).toBeCloseTo(0.028, 3)
+  expect(laminarVolumes(0.01)).toBeCloseTo(5, 9)
+})
+
+test('a plan takes the worse of the two, and purer never takes less', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 1e-4, max: 0.9, noNaN: true }),
+      fc.double({ min: 1e-4, max: 0.9, noNaN: true }),
+      (a, b) => {
+        const theta = cornerVolumes(Math.min(a, b))
+        expect(theta).toBeGreaterThanOrEqual(cornerVolumes(Math.max(a, b)) - 1e-9)
+        expect(Math.max(tanksOutletShare(theta, 3), laminarOutletShare(theta))).toBeLessThanOrEqual(
+          Math.min(a, b) + 1e-9,
+        )
+      },
+    ),
+  )
+})
+
+test('purge inverts the share it was asked for', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 1, max: 200 }),
+      fc.double({ min: 0.001, max: 99, noNaN: true }),
+      (tanks, targetOldPct) => {
+        const { ml, volumes } = purge({ volumeMl: 80, tanks, targetOldPct })
+        expect(tanksOutletShare(volumes, tanks) * 100).toBeCloseTo(targetOldPct, 6)
+        expect(ml).toBeCloseTo(80 * volumes, 9)
+      },
+    ),
+  )
+})
+
+describe('an old reservoir carried along', () => {
+  test('200 mL old, an 80 mL corner, 240 mL through: 46 % is left (Levenspiel, chained)', () => {
+    const { outlet } = carryReservoir(200, 1, [{ id: 'rr', volumeMl: 80, throughMl: 240 }])
+    expect(outlet.rr).toBeCloseTo(0.46, 2)
+  })
+
+  test('with a clean feed it is plain tanks in series', () => {
+    const { outlet } = carryReservoir(200, 0, [{ id: 'rr', volumeMl: 80, throughMl: 160 }])
+    expect(outlet.rr).toBeCloseTo(tanksOutletShare(2, 3), 3)
+  })
+})
+
+test('two 38 mm pistons out by 4 mm hold 9.07 mL (geometry)', () => {
+  expect(wearDrop({ pistons: [{ diameterMm: 38, count: 2 }], wearMm: 4 }).ml).toBeCloseTo(9.073, 3)
+})
+
+test('strokes to top-up never go below MIN and leave less than a stroke', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0, max: 5000, noNaN: true }),
+      fc.double({ min: 0.5, max: 50, noNaN: true }),
+      (usableMl, mlPerStroke) => {
+        const { strokes } = topUp({ usableMl, mlPerStroke })
+        expect(strokes * mlPerStroke).toBeLessThanOrEqual(usableMl + 1e-6)
+        expect((strokes + 1) * mlPerStroke).toBeGreaterThan(usableMl)
+      },
+    ),
+  )
+  expect(topUp({ usableMl: 0.3, mlPerStroke: 0.1 }).strokes).toBe(3)
+})
+
+describe('containers', () => {
+  const sum = (chosen: { ml: number; count: number }[]) =>
+    chosen.reduce((total, { ml, count }) => total + ml * count, 0)
+
+  test('820 mL is one litre, 1300 mL is a litre and a half, nothing is nothing', () => {
+    expect(chooseContainers(820, [500, 1000])).toEqual([{ ml: 1000, count: 1 }])
+    expect(chooseContainers(1300, [500, 1000])).toEqual([
+      { ml: 1000, count: 1 },
+      { ml: 500, count: 1 },
+    ])
+    expect(chooseContainers(0, [500])).toEqual([])
+    expect(sum(chooseContainers(2_000_300, [355, 946]))).toBeGreaterThanOrEqual(2_000_300)
+  })
+
+  test('covers the need with no less left over by any other choice (all choices tried)', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 2500 }),
+        fc.uniqueArray(fc.constantFrom(250, 355, 500, 946, 1000), { minLength: 1, maxLength: 3 }),
+        (need, sizes) => {
+          const best = sum(chooseContainers(need, sizes))
+          expect(best).toBeGreaterThanOrEqual(need)
+          expect(best).toBe(leastByTrying(need, sizes))
+        },
+      ),
+    )
+  })
+})
+
+function leastByTrying(need: number, [size, ...others]: number[]): number {
+  if (need <= 0) return 0
+  if (size === undefined) return Number.POSITIVE_INFINITY
+  const least = Array.from(
+    { length: Math.ceil(need / size) + 1 },
+    (_, count) => count * size + leastByTrying(need - count * size, others),
+  )
+  return Math.min(...least)
+}

@@ -1,0 +1,18 @@
+/** What is wrong with an input: where (dots, indices too), and what is accepted. */
+export type Fault = { path: string; message: string }
+
+/** Either the value read, or every fault found in it. Never both, never neither. */
+export type Reading<T> = { ok: true; value: T } | { ok: false; faults: Fault[] }
+
+/** The one line a person reads for a fault. */
+export const faultLine = (fault: Fault): string => `${fault.path || '(root)'}: ${fault.message}`
+
+/** Thrown by a computation for input no physical thing can have; the edges turn it into a fault. */
+export class ImpossibleInput extends Error {
+  constructor(
+    readonly path: string,
+    message: string,
+  ) {
+    super(message)
+  }
+}

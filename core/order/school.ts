@@ -1,0 +1,21 @@
+export type DriverSide = 'left' | 'right' | 'center'
+
+/** A bleeder as the order sees it: where it is and how far fluid travels to it. */
+export type OrderItem = {
+  id: string
+  lengthM: number
+  circuit: string
+  /** Position of its brake; absent for a clutch or a simulator. */
+  position?: string
+  /** Place among the bleeders of its own brake, lower or inboard first. */
+  indexInPart: number
+}
+
+/** One way of ordering wheels. A new one is one file and one line in the registry. */
+export type OrderSchool = {
+  id: string
+  name: string
+  /** Why a shop would choose it, in one sentence. */
+  why: string
+  arrange: (items: readonly OrderItem[], driverSide: DriverSide) => OrderItem[]
+}

@@ -1,0 +1,167 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { expect, test } from 'vitest'
+import { fluidSpecs } from '../fluids'
+import { methodIds } from '../method/method'
+import { orderSchoolIds } from '../order'
+import { demoNames, demoVehicle } from '../testing/demo-vehicles'
+import type { Vehicle } from '../vehicle/schema'
+import type { Plan } from './answer'
+import { cautionCodes } from './cautions'
+import { makePlan } from './plan'
+import { shopSchema, workSchema } from './request'
+
+/** Vehicles whose parts bring out what the demo world alone does not. */
+const special: Vehicle[] = [
+  demoVehicle('post-van-lhd', (file) => ({
+    ...file,
+    makerOrder: ['FL'],
+    makerSettings: { pressureKPa: 90, vacuumKPa: 70 },
+  })),
+  demoVehicle('post-van-lhd', (file) => ({
+    ...file,
+    fluid: { spec: 'DOT 5' },
+    parts: (file.parts as { id: string }[]).map((part) =>
+      part.id === 'unit' ? { ...part, role: 'brake-by-wire', bleeders: [{ id: 'unit bleeder' }] } : part,
+    ),
+  })),
+  demoVehicle('post-van-lhd', (file) => ({
+    ...file,
+    parts: (file.parts as object[]).map((part) => ({ ...part, bleeders: [] })),
+  })),
+  demoVehicle('post-van-lhd', (file) => ({
+    ...file,
+    parts: [
+      ...(file.parts as object[]),
+      { id: 'pump', type: 'pump', fedBy: 'reservoir' },
+      {
+        id: 'fed',
+        type: 'wheel-brake',
+        position: 'rear',
+        brake: 'disc',
+        pistons: [],
+        bleeders: [{ id: 'by pump' }],
+      },
+    ],
+    lines: [
+      ...(file.lines as object[]),
+      { from: 'pump', to: 'fed', circuit: 'pump', segments: [{ lengthM: 1, boreMm: 3.34 }] },
+    ],
+  })),
+]
+
+function* everyPlan(): Generator<Plan> {
+  const readings = [
+    undefined,
+    ...(
+      [
+        ['water-pct', 1],
+        ['water-pct', 2.5],
+        ['water-pct', 4],
+        ['boiling-c', 140],
+        ['boiling-c', 160],
+        ['boiling-c', 200],
+        ['boiling-c', 240],
+        ['copper-ppm', 10],
+        ['copper-ppm', 150],
+        ['copper-ppm', 400],
+        ['megohm', 1],
+        ['megohm', 50],
+      ] as const
+    ).map(([kind, value]) => ({ kind, value, at: 'reservoir' })),
+  ]
+  const shops = [
+    [],
+    ['two-person'],
+    ['vacuum'],
+    ['gravity'],
+    ['pressure', 'vacuum', 'bench'],
+    [...methodIds],
+  ].flatMap((methods) =>
+    orderSchoolIds.map((orderSchool) => ({
+      methods,
+      orderSchool,
+      tempC: orderSchool === 'nearest-first' ? 0 : 20,
+      scopeSchool: orderSchool === 'nearest-first' ? 'whole' : 'local',
+    })),
+  )
+  for (const vehicle of [...demoNames.map((name) => demoVehicle(name)), ...special]) {
+    const touched = vehicle.parts.flatMap(({ id }) => [{ opened: [id] }, { replaced: [id] }])
+    const works = [
+      { reason: 'service' },
+      { reason: 'soft-pedal' },
+      { reason: 'repair', ranDry: true },
+      { reason: 'repair', systemEmpty: true },
+      ...touched.map((each) => ({ reason: 'repair', ...each })),
+      { reason: 'repair', opened: [vehicle.lines[0]?.id] },
+      ...readings.map((reading) => ({ reason: 'repair', opened: [vehicle.parts.at(-1)?.id], reading })),
+      ...[...fluidSpecs, 'unknown'].flatMap((fluidFound) =>
+        ['service', 'conversion'].map((reason) => ({ reason, fluidFound })),
+      ),
+    ]
+    for (const work of works)
+      for (const shop of shops)
+        yield makePlan({ vehicle, work: workSchema.parse(work), shop: shopSchema.parse(shop) })
+  }
+}
+
+const first = new Map<string, Map<string, string>>([
+  ['Stops', new Map()],
+  ['Reasons', new Map()],
+  ['Methods not taken', new Map()],
+  ['Cautions', new Map(cautionCodes.map(({ code, text }) => [code, text]))],
+])
+const note = (group: string, notices: readonly { code: string; text: string }[]) => {
+  for (const { code, text } of notices) if (!first.get(group)?.has(code)) first.get(group)?.set(code, text)
+}
+for (const plan of everyPlan()) {
+  note('Stops', plan.stops)
+  note('Reasons', plan.reasons)
+  note('Methods not taken', plan.methodsRejected)
+}
+
+/** Codes as they stand in the source, where they are written out. */
+const written = ['plan', 'scope', 'method', 'order'].flatMap((folder) =>
+  readdirSync(`core/${folder}`)
+    .filter((name) => !name.endsWith('.test.ts'))
+    .flatMap((name) =>
+      [
+        ...readFileSync(`core/${folder}/${name}`, 'utf8').matchAll(
+          /(?:code: |\bstop\(|\bsay\()\s*'([a-z-]+)'/g,
+        ),
+      ].map((match) => match[1] ?? ''),
+    ),
+)
+
+test('docs/codes.md lists every code a plan can carry, with what it says', async () => {
+  const listed = new Set([...first.values()].flatMap((codes) => [...codes.keys()]))
+  expect(written.filter((code) => !listed.has(code))).toEqual([])
+  for (const code of listed) expect(code).toMatch(/^[a-z0-9]+(-[a-z0-9]+)*$/)
+  const sections = [...first].map(([group, codes]) => {
+    const rows = [...codes]
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([code, text]) => `| \`${code}\` | ${text} |`)
+    return [`## ${group}`, '', '| code | says, for example |', '|---|---|', ...rows, ''].join('\n')
+  })
+  await expect(
+    `# Codes of a plan\n\nMade by the tests. A code is stable; its sentence may change.\n\n${sections.join('\n')}`,
+  ).toMatchFileSnapshot('../../docs/codes.md')
+})
+
+test('every plan of all these adds up, ends with the proof, and opens each bleeder it counts', () => {
+  for (const { verdict, stages, fluid } of everyPlan()) {
+    if (verdict === 'stop') continue
+    const bled = new Set(stages.flatMap(({ order }) => order))
+    for (const id of Object.keys(fluid.perBleederMl)) expect(bled.has(id)).toBe(true)
+    const losses = stages
+      .filter(({ kind }) => kind === 'bench-bleed' || kind === 'port-bleed')
+      .reduce((sum, { ml }) => sum + ml, 0)
+    const counted = Object.values(fluid.perBleederMl).reduce(
+      (sum, ml) => sum + ml,
+      fluid.reservoirMl + losses,
+    )
+    expect(fluid.totalMl).toBeCloseTo(counted, 6)
+    expect(stages.at(-1)?.kind).toBe('prove')
+    for (const { minutes, fluidMinutes, handlingMinutes } of stages)
+      expect(minutes).toBeCloseTo(fluidMinutes + handlingMinutes, 9)
+  }
+})

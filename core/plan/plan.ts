@@ -1,0 +1,254 @@
+import type { Reason } from '../decision'
+import { chooseContainers } from '../exchange/containers'
+import { cornerVolumes } from '../exchange/purge'
+import { carryReservoir, type FedCorner } from '../exchange/reservoir-carry'
+import { fluidOf } from '../fluids'
+import { type Choice, chooseMethod } from '../method/choose'
+import type { Corner, MethodContext } from '../method/method'
+import { moistureVerdict } from '../moisture/verdict'
+import { bleedOrder } from '../order/bleed-order'
+import { decideScope, type Scope } from '../scope/scope'
+import { type BleederRun, reservoirIdOf } from '../vehicle/network'
+import { partsOf } from '../vehicle/parts'
+import type { Plan } from './answer'
+import { cautionsFor } from './cautions'
+import type { PlanRequest } from './request'
+import { buildStages } from './stages'
+import { stopsFor } from './stops'
+import { topUpEvery } from './top-up-every'
+import { volumesInOrder } from './volumes'
+
+const CONVERSION_TARGET_PCT = 1
+const ROUTINE_TARGET_PCT = 5
+
+/** The order, with each bleeder's run and the volume that stands before it. */
+type Ordered = { bleeders: BleederRun[]; volumeMl: Map<string, number>; reasons: Reason[] }
+
+function orderBleeders({ vehicle, work, shop }: PlanRequest, scope: Scope): Ordered {
+  const order = bleedOrder(vehicle, scope.bleeders, shop.orderSchool, work.reason === 'conversion')
+  const bleeders = order.value.flatMap((id) => scope.bleeders.filter(({ bleeder }) => bleeder.id === id))
+  return { bleeders, volumeMl: volumesInOrder(vehicle, bleeders, work.padWearMm), reasons: order.reasons }
+}
+
+function reservoirsFeeding({ vehicle }: PlanRequest, scope: Scope) {
+  const ids = new Set(
+    [
+      ...scope.bleeders.map(({ run }) => run && reservoirIdOf(vehicle, run.sourceId)),
+      ...scope.cylinderBleeders.map(({ part }) => part.type === 'master-cylinder' && part.fedBy),
+    ].filter((id) => typeof id === 'string'),
+  )
+  return { ids, reservoirs: partsOf(vehicle, 'reservoir').filter((reservoir) => ids.has(reservoir.id)) }
+}
+
+/**
+ * New fluid for the reservoirs. Drawn down to MIN and filled to MAX, so that no port is uncovered; filled from
+ * empty where it stood dry or is new; a conversion fills the wiped reservoir, works it through, empties it and
+ * fills it once more. None where only one corner is bled.
+ */
+function reservoirFill(
+  { work }: PlanRequest,
+  scope: Scope,
+  reservoirs: ReturnType<typeof reservoirsFeeding>['reservoirs'],
+): number {
+  if (work.reason === 'conversion') return reservoirs.reduce((sum, { maxMl }) => sum + 2 * maxMl, 0)
+  if (!scope.whole) return 0
+  return reservoirs.reduce((sum, { id, maxMl, minMl }) => {
+    const empty = work.ranDry || work.systemEmpty || work.replaced.includes(id)
+    return sum + (empty ? maxMl : maxMl - minMl)
+  }, 0)
+}
+
+function targetReason(targetPct: number, { work, shop }: PlanRequest): Reason {
+  const basis = shop.targetOldPct === undefined ? 'practice' : 'default'
+  const why = work.reason === 'conversion' ? 'a conversion' : 'an exchange'
+  return {
+    code: 'purge-target',
+    text: `Each bleeder until at most ${targetPct} % of what comes out is old: the worse of stirred tanks and laminar tail, for ${why}.`,
+    basis,
+  }
+}
+
+function readingReasons({ vehicle, work }: PlanRequest, scope: Scope): Reason[] {
+  if (!work.reading) return []
+  const judged = moistureVerdict(vehicle.fluid.spec, work.reading)
+  const worth = judged.verdict === 'replace' && !scope.whole
+  return worth
+    ? [
+        ...judged.reasons,
+        {
+          code: 'reading-asks-exchange',
+          text: 'The reading alone calls for a full exchange: offer it with this work.',
+          basis: 'practice',
+        },
+      ]
+    : judged.reasons
+}
+
+/** Old share each bleeder ends at, its own reservoir's state carried from wheel to wheel. */
+function expectedOldPct(
+  request: PlanRequest,
+  scope: Scope,
+  ordered: Ordered,
+  throughMl: Map<string, number>,
+  reservoirs: ReturnType<typeof reservoirsFeeding>['reservoirs'],
+): Record<string, number> {
+  const { vehicle, work } = request
+  const expected: Record<string, number> = {}
+  for (const { id, minMl, maxMl } of reservoirs) {
+    const clean =
+      work.reason === 'conversion' || work.ranDry || work.systemEmpty || work.replaced.includes(id)
+    const startShare = clean ? 0 : scope.whole ? minMl / maxMl : 1
+    const fed: FedCorner[] = ordered.bleeders
+      .filter(({ run }) => run && reservoirIdOf(vehicle, run.sourceId) === id)
+      .map(({ bleeder }) => ({
+        id: bleeder.id,
+        volumeMl: ordered.volumeMl.get(bleeder.id) ?? 0,
+        throughMl: throughMl.get(bleeder.id) ?? 0,
+      }))
+    const { outlet } = carryReservoir(maxMl, startShare, fed)
+    for (const corner of fed) if (corner.volumeMl > 0) expected[corner.id] = 100 * (outlet[corner.id] ?? 0)
+  }
+  return expected
+}
+
+function carryReason(expected: Record<string, number>, targetPct: number): Reason[] {
+  const worst = Math.max(0, ...Object.values(expected))
+  if (worst <= targetPct * 1.05) return []
+  const text = `The volumes hold for a clean feed. What stays in the reservoir below MIN is old, so the worst bleeder is expected to end at about ${Math.round(worst)} % old: draw lower where the ports stay covered, or draw and fill again before bleeding.`
+  return [{ code: 'reservoir-carries-old', text, basis: 'physics' }]
+}
+
+/**
+ * Plan an exchange or a bleed: verdict, fluid, stages in order, settings, cautions, each with its reasons.
+ *
+ * A stop means that something must be settled before any fluid is moved; it has no stages.
+ */
+export function makePlan(request: PlanRequest): Plan {
+  const { vehicle, work, shop } = request
+  const conversion = work.reason === 'conversion'
+  const fluid = fluidOf(vehicle.fluid.spec)
+  const scope = decideScope(vehicle, work, shop.scopeSchool)
+  const ordered = orderBleeders(request, scope.value)
+  const { ids: reservoirIds, reservoirs } = reservoirsFeeding(request, scope.value)
+  const targetPct = shop.targetOldPct ?? (conversion ? CONVERSION_TARGET_PCT : ROUTINE_TARGET_PCT)
+  const theta = cornerVolumes(targetPct / 100)
+  const corners: Corner[] = ordered.bleeders.map((placed) => ({
+    ...placed,
+    throughMl: theta * (ordered.volumeMl.get(placed.bleeder.id) ?? 0),
+  }))
+  const context: MethodContext = { vehicle, fluid, tempC: shop.tempC, conversion, corners, reservoirs }
+  const choice = chooseMethod(context, shop.methods)
+  const stops = stopsFor(request, scope.value, choice)
+  const common = {
+    topUpEvery: topUpEvery(vehicle, reservoirIds),
+    methodsRejected: rejectedOf(choice, request),
+  }
+  const reasons: Reason[] = [...scope.reasons, ...readingReasons(request, scope.value)]
+  if (stops.length > 0) {
+    const none = { spec: vehicle.fluid.spec, totalMl: 0, perBleederMl: {}, reservoirMl: 0, buy: [] }
+    return {
+      verdict: 'stop',
+      stops,
+      fluid: none,
+      stages: [],
+      expectedOldPct: {},
+      cautions: cautionsFor({ vehicle, stages: [], conversion }),
+      reasons,
+      ...common,
+    }
+  }
+  const reservoirMl = reservoirFill(request, scope.value, reservoirs)
+  const built = buildStages({
+    request,
+    scope: scope.value,
+    corners,
+    choice: choice.method ? choice : undefined,
+    context,
+    theta,
+    reservoirMl,
+  })
+  const totalMl = built.stages.reduce((sum, stage) => sum + stage.ml, 0)
+  const expected = expectedOldPct(
+    request,
+    scope.value,
+    ordered,
+    new Map(Object.entries(built.perBleederMl)),
+    reservoirs,
+  )
+  reasons.push(
+    { code: 'fluid-spec', text: `The vehicle calls for ${vehicle.fluid.spec}.`, basis: 'maker' },
+    ...ordered.reasons,
+    ...(choice.method ? choice.reasons : []),
+    ...settingReasons(choice.method ? choice : undefined, context),
+    targetReason(targetPct, request),
+    ...carryReason(expected, targetPct),
+    ...built.reasons,
+    {
+      code: 'top-up-never-below-min',
+      text: `From MAX to MIN is ${Math.round(common.topUpEvery.ml)} mL: at most ${common.topUpEvery.strokes} full strokes before someone pours.`,
+      basis: 'physics',
+    },
+    {
+      code: 'buy-least-left',
+      text: 'Containers from the sizes on the shelf, with the least left over.',
+      basis: 'practice',
+    },
+  )
+  const settings = choice.method ? choice.settings : {}
+  return {
+    verdict: 'go',
+    stops,
+    fluid: {
+      spec: vehicle.fluid.spec,
+      totalMl,
+      perBleederMl: built.perBleederMl,
+      reservoirMl,
+      buy: chooseContainers(totalMl, shop.containersMl),
+    },
+    stages: built.stages,
+    ...settings,
+    expectedOldPct: expected,
+    cautions: cautionsFor({ vehicle, stages: built.stages, pressureKPa: settings.pressureKPa, conversion }),
+    reasons,
+    ...common,
+  }
+}
+
+function settingReasons(choice: Choice | undefined, { vehicle, reservoirs }: MethodContext): Reason[] {
+  const reasons: Reason[] = []
+  const { pressureKPa, vacuumKPa } = choice?.settings ?? {}
+  const stated = vehicle.makerSettings
+  if (pressureKPa !== undefined) {
+    const sound = reservoirs.every((reservoir) => reservoir.capSeal === 'sound')
+    const text = sound
+      ? `${pressureKPa} kPa at the reservoir: ${stated?.pressureKPa ? 'the maker’s figure' : 'inside the usual 70–103 kPa'}.`
+      : `${pressureKPa} kPa at the reservoir: the cap’s seal is not known to be sound, so inside 35–55 kPa.`
+    reasons.push({
+      code: 'pressure-setting',
+      text,
+      basis: sound && stated?.pressureKPa ? 'maker' : 'practice',
+    })
+  }
+  if (vacuumKPa !== undefined)
+    reasons.push({
+      code: 'vacuum-setting',
+      text: `${vacuumKPa} kPa below atmosphere: ${stated?.vacuumKPa ? 'the maker’s figure' : 'inside the usual 60–85 kPa'}.`,
+      basis: stated?.vacuumKPa ? 'maker' : 'practice',
+    })
+  return reasons
+}
+
+/** Methods of other stages that this work does not take are rejected too, each with its reason. */
+function rejectedOf(
+  choice: ReturnType<typeof chooseMethod>,
+  { shop, work }: PlanRequest,
+): Plan['methodsRejected'] {
+  const rejected = [...choice.rejected]
+  const touched = work.opened.length + work.replaced.length > 0 || work.ranDry || work.systemEmpty
+  for (const method of ['bench', 'ports', 'control-unit'] as const) {
+    if (!touched) rejected.push({ method, code: 'not-needed', text: 'Nothing in this work asks for it.' })
+    else if (!shop.methods.includes(method) && method !== 'ports')
+      rejected.push({ method, code: 'not-in-shop', text: 'The shop has no equipment for it.' })
+  }
+  return rejected
+}

@@ -1,0 +1,121 @@
+import { z } from 'zod'
+import { type Fault, ImpossibleInput, type Reading } from '../fault'
+import { methodIds } from '../method/method'
+import { moistureVerdict } from '../moisture/verdict'
+import { orderSchoolIds } from '../order'
+import { readVehicle } from '../vehicle/read-vehicle'
+import { fluidSpecSchema, type Vehicle } from '../vehicle/schema'
+import { readWith } from '../zod-faults'
+
+const choice = <const T extends readonly [string, ...string[]]>(values: T) =>
+  z.enum(values, `give one of: ${values.join(', ')}`)
+const ids = z.array(z.string('give an id')).max(400).default([])
+
+export const reasonIds = ['service', 'repair', 'conversion', 'soft-pedal'] as const
+export const readingKinds = ['water-pct', 'boiling-c', 'copper-ppm', 'megohm'] as const
+export const readingPlaces = ['reservoir', 'caliper'] as const
+
+export const readingSchema = z.object({
+  kind: choice(readingKinds),
+  value: z
+    .number('give a number')
+    .min(0, 'give a reading of 0 or more')
+    .max(1e6, 'give a reading up to 1000000'),
+  at: choice(readingPlaces),
+})
+
+export const workSchema = z.object({
+  reason: choice(reasonIds),
+  opened: ids,
+  replaced: ids,
+  ranDry: z.boolean('give true or false').default(false),
+  systemEmpty: z.boolean('give true or false').default(false),
+  padWearMm: z
+    .record(
+      z.string(),
+      z.number('give a wear in mm').min(0, 'give a wear of 0 mm or more').max(100, 'give at most 100 mm'),
+    )
+    .default({}),
+  fluidFound: z
+    .union([fluidSpecSchema, z.literal('unknown')], 'give a fluid spec, "unknown", or leave it out')
+    .optional(),
+  reading: readingSchema.optional(),
+})
+
+export const shopSchema = z.object({
+  methods: z.array(choice(methodIds), 'give a list of methods').max(50).default([]),
+  orderSchool: choice(orderSchoolIds).default('furthest-first'),
+  scopeSchool: choice(['local', 'whole']).default('local'),
+  tempC: z
+    .number('give a temperature in °C')
+    .min(-40, 'give −40 °C or more')
+    .max(60, 'give 60 °C or less')
+    .default(20),
+  targetOldPct: z
+    .number('give a share in %')
+    .min(0.01, 'give 0.01 % or more')
+    .max(50, 'give 50 % or less')
+    .optional(),
+  containersMl: z
+    .array(z.number('give a size in mL').min(1, 'give 1 mL or more').max(250_000, 'give 250000 mL or less'))
+    .min(1, 'give at least one size')
+    .max(20, 'give at most 20 sizes')
+    .default([500, 1000]),
+})
+
+const requestShape = z.object({
+  format: z.literal('ruddy-siphon.plan-request', 'give "ruddy-siphon.plan-request"'),
+  version: z.literal(1, 'give 1, the only version there is'),
+  vehicle: z.unknown(),
+  work: workSchema,
+  shop: shopSchema.prefault({}),
+})
+
+export type Work = z.output<typeof workSchema>
+export type Shop = z.output<typeof shopSchema>
+export type PlanRequest = { vehicle: Vehicle; work: Work; shop: Shop }
+
+/** Read a plan request: its shape, its vehicle, and that the work names parts the vehicle has. */
+export function readPlanRequest(input: unknown): Reading<PlanRequest> {
+  const shape = readWith(requestShape, input)
+  const raw = typeof input === 'object' && input !== null && 'vehicle' in input ? input.vehicle : undefined
+  const vehicle = readVehicle(raw, 'vehicle')
+  const faults = [...(shape.ok ? [] : shape.faults), ...(vehicle.ok ? [] : vehicle.faults)]
+  if (!shape.ok || !vehicle.ok) return { ok: false, faults }
+  const { work, shop } = shape.value
+  faults.push(...workFaults(vehicle.value, work))
+  return faults.length > 0
+    ? { ok: false, faults }
+    : { ok: true, value: { vehicle: vehicle.value, work, shop } }
+}
+
+/** What the work says of parts this vehicle does not have. */
+export function workFaults(vehicle: Vehicle, work: Work): Fault[] {
+  const faults: Fault[] = []
+  const known = new Set([
+    ...vehicle.parts.map((part) => part.id),
+    ...vehicle.lines.flatMap((line) => line.id ?? []),
+  ])
+  for (const field of ['opened', 'replaced'] as const)
+    for (const [i, id] of work[field].entries())
+      if (!known.has(id))
+        faults.push({
+          path: `work.${field}.${i}`,
+          message: `there is no part or line "${id}"; give ids of this vehicle`,
+        })
+  for (const id of Object.keys(work.padWearMm))
+    if (!vehicle.parts.some((part) => part.id === id && part.type === 'wheel-brake'))
+      faults.push({
+        path: `work.padWearMm.${id}`,
+        message: `there is no wheel brake "${id}"; give ids of this vehicle’s brakes`,
+      })
+  if (work.reading) {
+    try {
+      moistureVerdict(vehicle.fluid.spec, work.reading)
+    } catch (error) {
+      if (!(error instanceof ImpossibleInput)) throw error
+      faults.push({ path: `work.${error.path}`, message: error.message })
+    }
+  }
+  return faults
+}

@@ -1,0 +1,31 @@
+import fc from 'fast-check'
+import { expect, test } from 'vitest'
+import { bottleMarks } from './bottle'
+
+test('a bottle at 83 mL and pulls of about 10 mL: marks every 5 mL from where it stands, 95 expected', () => {
+  const { all, usual } = bottleMarks(83, 10)
+  expect(all.map(({ markMl }) => markMl)).toEqual([83, 85, 90, 95, 100, 105])
+  expect(usual).toEqual({ markMl: 95, addsMl: 12 })
+})
+
+test('an empty bottle begins at nothing, which is an answer too', () => {
+  expect(bottleMarks(0, 15).all.map(({ addsMl }) => addsMl)).toEqual([0, 5, 10, 15, 20, 25])
+})
+
+test('marks rise, never below where the fluid stands, and add up', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 5000 }),
+      fc.double({ min: 0.1, max: 200, noNaN: true }),
+      (at, usualMl) => {
+        const { all, usual } = bottleMarks(at, usualMl)
+        expect(all).toContainEqual(usual)
+        for (const [i, { markMl, addsMl }] of all.entries()) {
+          expect(addsMl).toBeGreaterThanOrEqual(0)
+          expect(at + addsMl).toBeCloseTo(markMl, 6)
+          if (i > 0) expect(markMl).toBeGreaterThan(all[i - 1]?.markMl ?? -1)
+        }
+      },
+    ),
+  )
+})

@@ -1,0 +1,73 @@
+import type { JobState, PointRun, RunState } from './state'
+
+/**
+ * Copies by name of the objects that every act makes anew. A spread of them takes ten times as long, and a long
+ * job's thousands of events are gone through whenever a server or a screen meets it for the first time. The types
+ * ask for every key, so that none added later is forgotten.
+ */
+type Every<T> = { [K in keyof Required<T>]: T[K] }
+
+export const copyOfJob = (state: JobState): JobState =>
+  ({
+    vehicle: state.vehicle,
+    vehicleId: state.vehicleId,
+    plate: state.plate,
+    openedAt: state.openedAt,
+    lastAt: state.lastAt,
+    people: state.people,
+    comebackOf: state.comebackOf,
+    movedFrom: state.movedFrom,
+    checkIn: state.checkIn,
+    tested: state.tested,
+    planned: state.planned,
+    run: state.run,
+    earlier: state.earlier,
+    proofs: state.proofs,
+    extraChecks: state.extraChecks,
+    containers: state.containers,
+    troubles: state.troubles,
+    bleedAgainWhy: state.bleedAgainWhy,
+    parked: state.parked,
+    parkings: state.parkings,
+    filed: state.filed,
+    addenda: state.addenda,
+    undoable: state.undoable,
+    length: state.length,
+  }) satisfies Every<JobState>
+
+export const copyOfRun = (run: RunState): RunState =>
+  ({
+    plateConfirmed: run.plateConfirmed,
+    stageIndex: run.stageIndex,
+    stages: run.stages,
+    call: run.call,
+    callAt: run.callAt,
+    lookDue: run.lookDue,
+    levelMl: run.levelMl,
+    bottleMl: run.bottleMl,
+    mends: run.mends,
+    timers: run.timers,
+  }) satisfies Every<RunState>
+
+export const copyOfPoint = (point: PointRun): PointRun =>
+  ({
+    ready: point.ready,
+    finished: point.finished,
+    pulls: point.pulls,
+    counted: point.counted,
+    ml: point.ml,
+    cleanStreak: point.cleanStreak,
+    airDrawn: point.airDrawn,
+    settled: point.settled,
+    trouble: point.trouble,
+    doubtful: point.doubtful,
+    colour: point.colour,
+    bubbles: point.bubbles,
+  }) satisfies Every<PointRun>
+
+/** The job with another run. */
+export function withRun<S extends JobState>(state: S, run: RunState): S & { run: RunState } {
+  const next = copyOfJob(state)
+  next.run = run
+  return next as S & { run: RunState }
+}

@@ -1,0 +1,169 @@
+import { z } from 'zod'
+import { callActs, callStates } from '../call'
+import { bubbleKinds, colours } from '../fluids/colour'
+import type { Plan } from '../plan/answer'
+import { readingSchema, shopSchema, workSchema } from '../plan/request'
+import { fluidSpecSchema, vehicleSchema } from '../vehicle/schema'
+import { troubleSchema } from './troubles'
+
+const short = z.string().max(200, 'give at most 200 characters')
+const note = z.string().max(2000, 'give at most 2000 characters')
+const ml = z.number('give mL').min(0, 'give 0 mL or more').max(20_000, 'give at most 20000 mL')
+
+/** By the timer of the screen it was started on. */
+const heldS = z.number('give seconds').min(0).max(86_400)
+
+/** Who did it, by the name they had then: a record does not change when a person does. */
+const person = z.object({ id: short.min(1), name: short.min(1) })
+export type Person = z.output<typeof person>
+
+/** On every event: an id made where the act happened, so that sending it twice records it once, and that clock's time. */
+const stamp = {
+  id: z.string().regex(/^[A-Za-z0-9_-]{16,40}$/, 'give an id of 16 to 40 letters and digits'),
+  at: z.iso.datetime('give a time as ISO 8601 in UTC'),
+  by: person.optional(),
+  /** Who was at the screen when it was sent, where that was somebody else. */
+  sentBy: person.optional(),
+}
+
+const checkIn = z.object({
+  work: workSchema,
+  bay: short.optional(),
+  odometerKm: z.number().min(0).max(5e6).optional(),
+  levelMl: ml.optional(),
+  colour: z.enum(colours),
+  note,
+})
+export type CheckIn = z.output<typeof checkIn>
+
+const container = z.object({
+  spec: fluidSpecSchema,
+  batch: short,
+  sizeMl: ml.optional(),
+  openedOn: z.iso.date('give a date').optional(),
+})
+export type Container = z.output<typeof container>
+
+/** What is added to a record once it is frozen. */
+export const addendumSchema = z.object({
+  ...stamp,
+  type: z.literal('addendum'),
+  text: note.min(1, 'say what is to be added'),
+})
+
+/** What happens at the desk; made by the server from a form. */
+const deskEvents = [
+  z.object({
+    ...stamp,
+    type: z.literal('job-opened'),
+    vehicleId: short,
+    plate: short,
+    vehicle: vehicleSchema,
+    comebackOf: short.optional(),
+  }),
+  z.object({ ...stamp, type: z.literal('checked-in'), checkIn }),
+  z.object({
+    ...stamp,
+    type: z.literal('tested'),
+    reading: readingSchema.optional(),
+    tester: short,
+    notTakenWhy: note.optional(),
+  }),
+  z.object({
+    ...stamp,
+    type: z.literal('planned'),
+    shop: shopSchema,
+    plan: z.custom<Plan>((value) => typeof value === 'object' && value !== null && 'verdict' in value),
+  }),
+  z.object({
+    ...stamp,
+    type: z.literal('vehicle-moved'),
+    from: z.object({ vehicleId: short, plate: short, name: short }),
+    vehicleId: short,
+    plate: short,
+    vehicle: vehicleSchema,
+    why: note.min(1, 'say how it came about'),
+  }),
+  z.object({
+    ...stamp,
+    type: z.literal('filed'),
+    outcome: z.enum(['fit', 'not-fit', 'declined']),
+    doneBy: short.min(1),
+    /** Another person, who gave their own PIN; absent where nobody checked. */
+    checkedBy: person.optional(),
+    note,
+    wasteMl: ml,
+    nextDue: z.iso.date().optional(),
+  }),
+  addendumSchema,
+] as const
+
+/** Where the person who acts saw the call; an act on what is no longer so is refused, not guessed at. */
+const seen = z.object({ point: short, call: z.enum(callStates), pulls: z.number().int().min(0) })
+
+/** What happens at the vehicle; made in the browser and sent one by one. */
+const floorEvents = [
+  z.object({ ...stamp, type: z.literal('plate-confirmed') }),
+  z.object({
+    ...stamp,
+    type: z.literal('step-done'),
+    step: short,
+    ml: ml.optional(),
+    heldS: heldS.optional(),
+  }),
+  z.object({ ...stamp, type: z.literal('timer-started'), timer: short }),
+  z.object({ ...stamp, type: z.literal('point-ready'), point: short }),
+  z.object({ ...stamp, type: z.literal('call'), act: z.enum(callActs), seen }),
+  z.object({
+    ...stamp,
+    type: z.literal('pull-seen'),
+    ml,
+    colour: z.enum(colours),
+    bubbles: z.enum(bubbleKinds),
+  }),
+  z.object({ ...stamp, type: z.literal('bottle-emptied') }),
+  z.object({ ...stamp, type: z.literal('point-finished'), point: short }),
+  z.object({ ...stamp, type: z.literal('topped-up'), reservoir: short, ml }),
+  z.object({ ...stamp, type: z.literal('level-read'), reservoir: short, ml }),
+  z.object({ ...stamp, type: z.literal('container-opened'), container }),
+  z.object({ ...stamp, type: z.literal('trouble'), trouble: troubleSchema }),
+  z.object({
+    ...stamp,
+    type: z.literal('parked'),
+    why: note.min(1, 'say why'),
+    /** Points that stand open. */
+    standsOpen: z.array(short).max(20),
+    machineOn: z.boolean(),
+    pedalPropped: z.boolean(),
+    note,
+  }),
+  z.object({
+    ...stamp,
+    type: z.literal('resumed'),
+    /** Whether everything stood as it was left. */
+    asLeft: z.boolean(),
+    pedalCameUp: z.boolean(),
+    found: note,
+  }),
+  z.object({
+    ...stamp,
+    type: z.literal('check-proved'),
+    check: short,
+    value: z.number().optional(),
+    passed: z.boolean(),
+    heldS: heldS.optional(),
+    note,
+  }),
+  z.object({ ...stamp, type: z.literal('undone'), event: short }),
+  z.object({ ...stamp, type: z.literal('bleed-again'), why: note.min(1, 'say why') }),
+] as const
+
+export const floorEventSchema = z.discriminatedUnion('type', floorEvents)
+export const jobEventSchema = z.discriminatedUnion('type', [...deskEvents, ...floorEvents])
+
+/** One thing that happened on a job; never changed once recorded. */
+export type JobEvent = z.output<typeof jobEventSchema>
+export type FloorEvent = z.output<typeof floorEventSchema>
+export type EventOf<T extends JobEvent['type']> = Extract<JobEvent, { type: T }>
+/** An event before it has an id and a time. */
+export type Unstamped<E> = E extends unknown ? Omit<E, 'id' | 'at'> : never

@@ -1,0 +1,162 @@
+import type { CallState } from '../call'
+import type { Bubbles, Colour } from '../fluids/colour'
+import type { Plan, Stage } from '../plan/answer'
+import type { Shop } from '../plan/request'
+import type { Vehicle } from '../vehicle/schema'
+import type { CheckIn, Container, EventOf, FloorEvent, Person } from './events'
+import type { Step } from './steps'
+
+export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
+export type Station = (typeof stations)[number]
+
+/** What is known of one place that is worked at in a stage: a bleeder, a port of the cylinder, the cylinder in the vice. */
+export type PointRun = {
+  ready: boolean
+  finished: boolean
+  pulls: number
+  /** Of these, the ones since its count last began. */
+  counted: number
+  /** Through this point since its count last began. */
+  ml: number
+  /** Pulls (or looks) in a row, up to the last one, with no bubbles and new colour. */
+  cleanStreak: number
+  /** Times air was drawn in here. */
+  airDrawn: number
+  /** Fine bubbles were left time to rise (bench alone). */
+  settled?: boolean
+  /** What keeps it from being bled, until it is mended. */
+  trouble?: 'seized' | 'snapped' | 'stripped'
+  /** Finished once, and air may have come this far since: clean pulls are wanted again, the volume stays. */
+  doubtful?: boolean
+  colour?: Colour
+  bubbles?: Bubbles
+}
+
+/** What went in and out during one stage. */
+export type Tally = {
+  inMl: number
+  /** Into the bottle. */
+  outMl: number
+  /** Drawn from the reservoir. */
+  drawnMl: number
+  spilledMl: number
+  /** Fluid gone (above 0) or found (below) that nobody wrote down, seen whenever a level is looked at. */
+  unaccountedMl: number
+}
+
+/** One stage as it is being done. */
+export type StageRunState = {
+  stage: Stage
+  stepsDone: string[]
+  /** Where it is worked, in order. */
+  points: string[]
+  at: Record<string, PointRun>
+  tally: Tally
+}
+
+/** Steps that something gone wrong puts before everything else. */
+export type Mend = { id: string; steps: Step[]; stepsDone: string[] }
+
+/** The live job. */
+export type RunState = {
+  plateConfirmed: boolean
+  stageIndex: number
+  stages: StageRunState[]
+  call: CallState
+  /** Where the call is under way, or its look is due; absent at rest. */
+  callAt?: string
+  /** A pull has ended and what came out is not written down yet. */
+  lookDue: boolean
+  /** Fluid in each reservoir; absent while nobody has said. */
+  levelMl: Record<string, number>
+  /** What stands in the catch bottle, by its own marks. */
+  bottleMl: number
+  mends: Mend[]
+  /** When each running timer was started, by the step or check it belongs to. */
+  timers: Record<string, string>
+}
+
+/** What went wrong, what that changed, and what stays good. */
+export type TroubleReport = {
+  eventId: string
+  at: string
+  by?: Person
+  what: string
+  text: string
+  stillValid: string[]
+  startAgain: string[]
+  doubtful: string[]
+}
+
+/** A bleed that was given up before its plan's end, with what it moved. */
+export type EarlierRun = { why: string; plate: string; at: string; tally: Tally }
+
+/** What stood before one act, so that it can be taken back: only what the act changed. */
+export type Undoable = {
+  eventId: string
+  type: FloorEvent['type']
+  keys: UndoKey[]
+  before: Partial<Pick<JobState, UndoKey>>
+}
+export const undoKeys = [
+  'run',
+  'proofs',
+  'troubles',
+  'checkIn',
+  'planned',
+  'earlier',
+  'extraChecks',
+  'containers',
+] as const
+export type UndoKey = (typeof undoKeys)[number]
+
+export type Proof = Pick<EventOf<'check-proved'>, 'passed' | 'value' | 'note' | 'at' | 'by'>
+export type Parked = EventOf<'parked'>
+
+/** All that is known of a job, from its events alone. */
+export type JobState = {
+  vehicle: Vehicle
+  vehicleId: string
+  plate: string
+  openedAt: string
+  lastAt: string
+  /** Everyone who recorded something on it, in the order they first did. */
+  people: Person[]
+  /** The filed job this one came back from. */
+  comebackOf?: string
+  /** Vehicles it stood on by mistake before. */
+  movedFrom: EventOf<'vehicle-moved'>['from'][]
+  checkIn?: CheckIn
+  tested?: EventOf<'tested'>
+  planned?: { shop: Shop; plan: Plan }
+  run?: RunState
+  earlier: EarlierRun[]
+  proofs: Record<string, Proof>
+  /** Checks of the proof that something gone wrong added. */
+  extraChecks: string[]
+  containers: Container[]
+  troubles: TroubleReport[]
+  bleedAgainWhy: string[]
+  parked?: Parked
+  /** Times it was parked and taken up again. */
+  parkings: { parked: Parked; resumed: EventOf<'resumed'> }[]
+  filed?: EventOf<'filed'>
+  addenda: EventOf<'addendum'>[]
+  /** The last few acts that can be taken back, the newest last. */
+  undoable: Undoable[]
+  /** How many events there were, so that a reader knows which state it holds. */
+  length: number
+}
+
+/** Where the job is: the first station that still has something to do. */
+export function stationOf(state: JobState): Station {
+  if (!state.checkIn) return 'check-in'
+  if (!state.tested) return 'test'
+  if (!state.run) return 'plan'
+  if (!bleedDone(state.run)) return 'bleed'
+  return state.filed ? 'file' : 'prove'
+}
+
+/** Whether every stage before the proof is done and nothing is left to mend. */
+export const bleedDone = (run: RunState): boolean =>
+  run.stages[run.stageIndex]?.stage.kind === 'prove' && run.mends.length === 0

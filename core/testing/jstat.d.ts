@@ -1,0 +1,4 @@
+/** jStat ships no types; this is the part the checks use. */
+declare module 'jstat' {
+  export const jStat: { gamma: { cdf: (x: number, shape: number, scale: number) => number } }
+}
