@@ -1,0 +1,185 @@
+import { Link } from 'react-router'
+import { showMl } from '~/lib/format'
+import type { FloorAct } from '~/run-client/use-job-run'
+import { callMachines } from '~core/call'
+import { perPullMl, pourFirst } from '~core/run/levels'
+import {
+  bleederRunOf,
+  callKindOf,
+  currentPoint,
+  currentStage,
+  freshPoint,
+  machineFeeds,
+  pointName,
+  pointWants,
+} from '~core/run/points'
+import { bleedDone, type JobState, type RunState, type StageRunState } from '~core/run/state'
+import { currentStep, pointClosing, pointPreparation, type Step } from '~core/run/steps'
+import { AmountForm } from './amount-form'
+import { BigLine, GoOn } from './big-line'
+import { CallPanel } from './call-panel'
+import { HoldClock, WaitClock } from './hold-clock'
+import { LookPanel } from './look-panel'
+
+type Act = (act: FloorAct) => void
+type Props = {
+  state: JobState
+  run: RunState
+  jobId: string
+  /** Whether the server has every act; the next station asks the server. */
+  saved: boolean
+  act: Act
+}
+
+/** What is to be done now, whatever it is: a step, a point to prepare, the call, a look, or the way to the proof. */
+export function BayWork({ state, run, jobId, saved, act }: Props) {
+  const stageRun = currentStage(run)
+  const now = currentStep({ run, planned: state.planned })
+  if (now)
+    return (
+      <StepPanel
+        key={now.step.id}
+        step={now.step}
+        startedAt={run.timers[now.step.id]}
+        mending={now.mend !== undefined}
+        state={state}
+        act={act}
+      />
+    )
+  if (bleedDone(run)) return <ToTheProof jobId={jobId} saved={saved} />
+  const point = currentPoint(run)
+  if (point === undefined || !stageRun) return null
+  return <PointPanel state={state} run={run} stageRun={stageRun} point={point} act={act} />
+}
+
+function ToTheProof({ jobId, saved }: { jobId: string; saved: boolean }) {
+  return (
+    <div className="grid gap-5">
+      <BigLine who="The bleed is finished">Now prove it.</BigLine>
+      {saved ? (
+        <Link to={`/jobs/${jobId}/prove`} className="button button-main min-h-[96px] text-2xl" data-go-on>
+          Go on to the proof
+        </Link>
+      ) : (
+        <p className="text-2xl">The last acts are not saved yet: wait for the line below.</p>
+      )}
+    </div>
+  )
+}
+
+const who = { wheel: 'At the wheel', cab: 'In the cab', tool: 'At the scan tool' }
+
+type StepProps = { step: Step; startedAt?: string; mending: boolean; state: JobState; act: Act }
+
+function StepPanel({ step, startedAt, mending, state, act }: StepProps) {
+  const amounts = { poured: ['Poured in, mL', 'Poured'], drawn: ['Drawn out, mL', 'Drawn out'] } as const
+  const done = (more: { ml?: number; heldS?: number } = {}) =>
+    act({ type: 'step-done', step: step.id, ...more })
+  return (
+    <div className="grid gap-5">
+      <BigLine who={mending ? `${who[step.who]}: mend this first` : who[step.who]}>{step.text}</BigLine>
+      {step.detail && <p className="text-2xl">{step.detail}</p>}
+      {step.waitS !== undefined && <StepWait step={step} startedAt={startedAt} act={act} />}
+      {step.holdS !== undefined ? (
+        <HoldClock
+          holdS={step.holdS}
+          startedAt={startedAt}
+          onStart={() => act({ type: 'timer-started', timer: step.id })}
+          onDone={(heldS) => done({ heldS })}
+        />
+      ) : step.asksMl ? (
+        <AmountForm
+          label={amounts[step.asksMl][0]}
+          button={amounts[step.asksMl][1]}
+          first={
+            step.fillsToMax && state.planned && !mending
+              ? showMl(state.planned.plan.fluid.reservoirMl || 0)
+              : ''
+          }
+          onAmount={(ml) => done({ ml })}
+        />
+      ) : (
+        <GoOn onClick={() => done()}>Done</GoOn>
+      )}
+    </div>
+  )
+}
+
+function StepWait({ step, startedAt, act }: { step: Step; startedAt?: string; act: Act }) {
+  if (startedAt !== undefined) return <WaitClock startedAt={startedAt} waitS={step.waitS ?? 0} />
+  return (
+    <button
+      type="button"
+      className="button min-h-[72px]"
+      onClick={() => act({ type: 'timer-started', timer: step.id })}
+    >
+      Start the clock: usually {Math.round((step.waitS ?? 0) / 60)} min
+    </button>
+  )
+}
+
+type PointProps = Omit<Props, 'jobId' | 'saved'> & { stageRun: StageRunState; point: string }
+
+function PointPanel({ state, run, stageRun, point, act }: PointProps) {
+  const { vehicle } = state
+  const progress = stageRun.at[point] ?? freshPoint()
+  const joint = pointName(vehicle, point)
+  const atRest = run.call === 'rest' && !run.lookDue
+  if (atRest && !progress.ready) {
+    const [first, ...then] = pointPreparation(vehicle, stageRun.stage, point)
+    return (
+      <div className="grid gap-5">
+        <BigLine who={progress.trouble ? `Next: ${joint}, found ${progress.trouble}` : `Next: ${joint}`}>
+          {first}
+        </BigLine>
+        {then.map((line) => (
+          <p key={line} className="text-2xl">
+            {line}
+          </p>
+        ))}
+        <GoOn onClick={() => act({ type: 'point-ready', point })}>
+          {bleederRunOf(vehicle, point) ? 'Hose is on' : 'Ready'}
+        </GoOn>
+      </div>
+    )
+  }
+  const kind = callKindOf(stageRun.stage)
+  const { withCab, looks } = callMachines[kind]
+  const pulled = withCab || kind === 'bench'
+  const look = (
+    <LookPanel
+      key={`${point} ${progress.pulls}`}
+      title={pulled ? 'What did the pull bring?' : 'What came since the last look?'}
+      usualMl={pulled ? perPullMl(vehicle, stageRun, point) : 30}
+      bottleMl={run.bottleMl}
+      lastColour={progress.colour}
+      asks={{ ml: looks.ml, colour: looks.colour }}
+      act={act}
+    />
+  )
+  if (run.lookDue && run.call === 'rest') return look
+  if (run.call === 'rest' && pointWants(vehicle, stageRun, point).done)
+    return (
+      <div className="grid gap-5">
+        <BigLine who={`${joint.charAt(0).toUpperCase()}${joint.slice(1)} is done`}>
+          {pointClosing(vehicle, stageRun.stage, point)}
+        </BigLine>
+        <GoOn onClick={() => act({ type: 'point-finished', point })}>
+          {bleederRunOf(vehicle, point) ? 'Tight, cap on: next' : 'Done: next'}
+        </GoOn>
+      </div>
+    )
+  const blocked = machineFeeds(stageRun.stage) || kind === 'bench' ? undefined : pourFirst(state)?.text
+  const runsLow = !pulled && run.call === 'open' && blocked !== undefined
+  return (
+    <div className="grid gap-5">
+      {runsLow && (
+        <p role="alert" className="hatched border-4 border-oxide p-3 text-2xl font-extrabold">
+          The reservoir is near MIN: close it, then top up.
+        </p>
+      )}
+      <CallPanel kind={kind} run={run} joint={joint} blocked={blocked} act={act} />
+      {!pulled && run.call === 'open' && look}
+    </div>
+  )
+}

@@ -1,0 +1,75 @@
+import { useState } from 'react'
+import { parseDecimal } from '~/lib/fields'
+import type { FloorAct } from '~/run-client/use-job-run'
+import { fluidSpecs } from '~core/fluids'
+import type { JobState } from '~core/run/state'
+import { BayDialog } from './bay-dialog'
+
+/** The container is empty and another is opened: what its label says is written down before anything is poured. */
+export function ContainerDialog({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
+  const planned = state.planned?.plan.fluid.spec ?? state.vehicle.fluid.spec
+  const [fault, setFault] = useState(false)
+  function submit(event: React.FormEvent<HTMLFormElement>, close: () => void) {
+    event.preventDefault()
+    const said = new FormData(event.currentTarget)
+    const spec = fluidSpecs.find((each) => each === said.get('spec'))
+    const sizeMl = parseDecimal(String(said.get('sizeMl')))
+    const bad = !spec || sizeMl === 'bad' || (sizeMl !== undefined && (sizeMl < 1 || sizeMl > 20_000))
+    setFault(bad)
+    if (bad) return
+    close()
+    act({
+      type: 'container-opened',
+      container: {
+        spec,
+        batch: String(said.get('batch')).trim(),
+        sizeMl,
+        openedOn: String(said.get('openedOn')) || undefined,
+      },
+    })
+  }
+  return (
+    <BayDialog
+      trigger="Another container"
+      title="What does its label say?"
+      caution={`This vehicle takes ${planned}. Read the label aloud; never mix kinds.`}
+    >
+      {(close) => (
+        <form onSubmit={(event) => submit(event, close)} className="grid gap-3">
+          <label className="grid gap-1">
+            <span className="field-label">Kind</span>
+            <select name="spec" defaultValue={planned} className="input min-h-[56px]">
+              {fluidSpecs.map((spec) => (
+                <option key={spec} value={spec}>
+                  {spec === 'mineral' ? 'Mineral oil' : spec}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="grid gap-1">
+            <span className="field-label">Batch</span>
+            <input name="batch" className="input min-h-[56px]" autoComplete="off" maxLength={200} />
+          </label>
+          <div className="grid grid-cols-2 gap-3">
+            <label className="grid gap-1">
+              <span className="field-label">Size, mL</span>
+              <input name="sizeMl" className="input min-h-[56px]" inputMode="decimal" autoComplete="off" />
+            </label>
+            <label className="grid gap-1">
+              <span className="field-label">Opened on</span>
+              <input name="openedOn" type="date" className="input min-h-[56px]" />
+            </label>
+          </div>
+          {fault && (
+            <p role="alert" className="fault">
+              Give the size in mL from 1 to 20000, or leave it empty.
+            </p>
+          )}
+          <button type="submit" className="button button-main min-h-[72px] text-xl">
+            Opened: pour from it
+          </button>
+        </form>
+      )}
+    </BayDialog>
+  )
+}

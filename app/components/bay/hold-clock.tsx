@@ -1,0 +1,83 @@
+import { useEffect, useState } from 'react'
+import { GoOn } from './big-line'
+
+/** Seconds since a moment, by this screen's clock; 0 until the page runs in the browser, which alone has that clock. */
+function useSecondsSince(startedAt: string | undefined): number {
+  const [nowMs, setNowMs] = useState<number>()
+  useEffect(() => {
+    if (startedAt === undefined) return setNowMs(undefined)
+    const tick = () => setNowMs(Date.now())
+    tick()
+    const timer = setInterval(tick, 200)
+    return () => clearInterval(timer)
+  }, [startedAt])
+  return startedAt === undefined || nowMs === undefined
+    ? 0
+    : Math.max(0, (nowMs - Date.parse(startedAt)) / 1000)
+}
+
+const clock = (seconds: number) =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
+
+/** How long something has been left alone, and how long it usually is; the eyes decide. */
+export function WaitClock({ startedAt, waitS }: { startedAt?: string; waitS: number }) {
+  const seconds = useSecondsSince(startedAt)
+  return (
+    <div className="grid gap-1" role="timer">
+      <p className="text-3xl font-extrabold">
+        {clock(seconds)} <span className="text-xl font-semibold text-quiet">of usually {clock(waitS)}</span>
+      </p>
+      <Bar share={seconds / waitS} />
+    </div>
+  )
+}
+
+type Hold = {
+  holdS: number
+  startedAt?: string
+  onStart: () => void
+  /** @param heldS how long it was held, in seconds */
+  onDone: (heldS: number) => void
+  doneLabel?: string
+  large?: boolean
+}
+
+/** Something that must be held: begun by a tap, done when its time is over; a reload in between loses nothing. */
+export function HoldClock({ holdS, startedAt, onStart, onDone, doneLabel, large = true }: Hold) {
+  const seconds = useSecondsSince(startedAt)
+  const left = Math.ceil(holdS - seconds)
+  const button = large ? 'min-h-[96px] text-2xl' : ''
+  if (startedAt === undefined)
+    return large ? (
+      <GoOn onClick={onStart}>{`Held from now: ${holdS} s`}</GoOn>
+    ) : (
+      <button type="button" className="button" onClick={onStart}>
+        Held from now: {holdS} s
+      </button>
+    )
+  return (
+    <div className="grid gap-2" role="timer">
+      <Bar share={seconds / holdS} />
+      <button
+        type="button"
+        data-go-on={large ? true : undefined}
+        className={`button button-main ${button}`}
+        disabled={left > 0}
+        onClick={() => onDone(seconds)}
+      >
+        {left > 0 ? `Keep holding: ${left} s` : (doneLabel ?? 'Held, it stayed')}
+      </button>
+      <button type="button" className={`button ${large ? 'min-h-[72px]' : ''}`} onClick={onStart}>
+        Let go: start the clock again
+      </button>
+    </div>
+  )
+}
+
+function Bar({ share }: { share: number }) {
+  return (
+    <span className="block h-4 border-2 border-ink bg-enamel">
+      <span className="block h-full bg-oxide" style={{ width: `${100 * Math.min(1, share)}%` }} />
+    </span>
+  )
+}

@@ -1,0 +1,154 @@
+import { useEffect, useRef, useState } from 'react'
+import { HosePicture, Swatch } from '~/components/swatch'
+import { showMl } from '~/lib/format'
+import type { FloorAct } from '~/run-client/use-job-run'
+import { type Bubbles, bubbleKinds, type Colour, colourClues, colours } from '~core/fluids/colour'
+import { bottleMarks } from '~core/run/bottle'
+import { AmountDialog } from './amount-dialog'
+
+const bubbleNames: Record<Bubbles, string> = {
+  none: 'No bubbles',
+  froth: 'Froth',
+  string: 'String of bubbles',
+  slug: 'Slug of air',
+}
+
+type Props = {
+  title: string
+  /** About how much to expect, for the marks that are offered. */
+  usualMl: number
+  /** Where the fluid in the bottle stands. */
+  bottleMl: number
+  lastColour?: Colour
+  asks: { ml: boolean; colour: boolean }
+  act: (act: FloorAct) => void
+}
+
+/** What the hose showed, by looking: the bottle's mark, the colour, and a tap on the bubbles records it. */
+export function LookPanel({ title, usualMl, bottleMl, lastColour, asks, act }: Props) {
+  const marks = bottleMarks(bottleMl, usualMl)
+  const [ml, setMl] = useState(marks.usual.addsMl)
+  const [picked, setPicked] = useState(lastColour)
+  const colour = asks.colour ? picked : 'new'
+  const record = (bubbles: Bubbles) =>
+    colour && act({ type: 'pull-seen', ml: asks.ml ? ml : 0, colour, bubbles })
+  useNumberKeys((n) => {
+    const bubbles = bubbleKinds[n - 1]
+    if (bubbles) record(bubbles)
+  })
+  return (
+    <section aria-label={title} className="grid gap-3">
+      <h2 className="text-xl">{title}</h2>
+      {asks.ml && (
+        <fieldset>
+          <legend className="field-label">The bottle stands at, mL: tap its mark</legend>
+          <div className="flex gap-2">
+            <div className="grid flex-1 auto-cols-fr grid-flow-col items-end gap-1.5">
+              {marks.all.map(({ markMl, addsMl }) => (
+                <Mark
+                  key={markMl}
+                  markMl={markMl}
+                  addsMl={addsMl}
+                  on={addsMl === ml}
+                  onClick={() => setMl(addsMl)}
+                />
+              ))}
+            </div>
+            <AmountDialog
+              trigger={marks.all.some(({ addsMl }) => addsMl === ml) ? 'other' : `+${showMl(ml)}`}
+              title="Another amount"
+              label="How much came, mL"
+              button="Take this amount"
+              onAmount={setMl}
+              className="px-2"
+            />
+          </div>
+        </fieldset>
+      )}
+      {asks.colour && (
+        <fieldset>
+          <legend className="field-label">Colour</legend>
+          <div className="grid grid-cols-5 gap-1.5">
+            {colours.map((each) => (
+              <button
+                key={each}
+                type="button"
+                aria-pressed={each === colour}
+                onClick={() => setPicked(each)}
+                className={`button min-h-[72px] px-1 ${each === colour ? chosen : ''}`}
+              >
+                <span className="grid justify-items-center text-sm leading-tight">
+                  <Swatch colour={each} /> {colourClues[each].name}
+                </span>
+              </button>
+            ))}
+          </div>
+        </fieldset>
+      )}
+      <fieldset disabled={colour === undefined}>
+        <legend className="field-label">
+          {colour === undefined ? 'Pick the colour, then the bubbles' : 'Bubbles: a tap records it'}
+        </legend>
+        <div className="grid grid-cols-2 gap-2">
+          {bubbleKinds.map((bubbles, i) => (
+            <button
+              key={bubbles}
+              type="button"
+              className="button min-h-[72px] justify-start"
+              onClick={() => record(bubbles)}
+            >
+              <HosePicture bubbles={bubbles} /> {bubbleNames[bubbles]}
+              <span aria-hidden="true" className="ml-auto font-normal text-quiet">
+                {i + 1}
+              </span>
+            </button>
+          ))}
+        </div>
+      </fieldset>
+    </section>
+  )
+}
+
+const chosen = 'border-oxide bg-oxide-wash shadow-[inset_0_-6px_0_var(--color-oxide)]'
+
+/** The number keys pick by place, unless something is being typed. */
+function useNumberKeys(onNumber: (n: number) => void) {
+  const handler = useRef(onNumber)
+  handler.current = onNumber
+  useEffect(() => {
+    function pick(event: KeyboardEvent) {
+      const typing =
+        event.target instanceof Element && event.target.closest('input, textarea, select, [role="dialog"]')
+      if (/^[1-9]$/.test(event.key) && !event.repeat && !typing) handler.current(Number(event.key))
+    }
+    window.addEventListener('keydown', pick)
+    return () => window.removeEventListener('keydown', pick)
+  }, [])
+}
+
+/** One mark of the bottle, laid on its side: the further right, the fuller. */
+function Mark({
+  markMl,
+  addsMl,
+  on,
+  onClick,
+}: {
+  markMl: number
+  addsMl: number
+  on: boolean
+  onClick: () => void
+}) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      aria-label={`At ${showMl(markMl)} mL: ${showMl(addsMl)} mL more`}
+      onClick={onClick}
+      className={`button relative min-h-[72px] flex-col gap-0 px-0 pt-4 ${on ? chosen : ''}`}
+    >
+      <span aria-hidden="true" className="absolute top-0 left-1/2 h-3 w-1 -translate-x-1/2 bg-ink" />
+      <span className="text-xl leading-none font-extrabold">{showMl(markMl)}</span>
+      <span className="text-sm leading-none font-normal text-quiet">+{showMl(addsMl)}</span>
+    </button>
+  )
+}

@@ -1,0 +1,108 @@
+import { useState } from 'react'
+import type { FloorAct } from '~/run-client/use-job-run'
+import { callOf, currentStage, machineFeeds, openPoint } from '~core/run/points'
+import type { JobState } from '~core/run/state'
+import { BayDialog } from './bay-dialog'
+
+/** Leave the job for now: what stands open is named, so that whoever goes on finds it as it is. */
+export function ParkDialog({
+  state,
+  act,
+  triggerClass = '',
+}: {
+  state: JobState
+  act: (act: FloorAct) => void
+  triggerClass?: string
+}) {
+  const { run } = state
+  const stageRun = run && currentStage(run)
+  const open = run && openPoint(run)
+  const points = stageRun?.points ?? []
+  const withCab = stageRun !== undefined && callOf(stageRun.stage).withCab
+  const fed = stageRun !== undefined && machineFeeds(stageRun.stage)
+  const [fault, setFault] = useState(false)
+  function submit(event: React.FormEvent<HTMLFormElement>, close: () => void) {
+    event.preventDefault()
+    const said = new FormData(event.currentTarget)
+    const why = String(said.get('why')).trim()
+    setFault(why === '')
+    if (why === '') return
+    close()
+    act({
+      type: 'parked',
+      why,
+      standsOpen: said.getAll('standsOpen').map(String),
+      machineOn: said.get('machineOn') === 'on',
+      pedalPropped: said.get('pedalPropped') === 'on',
+      note: String(said.get('note')).trim(),
+    })
+  }
+  return (
+    <BayDialog
+      trigger="Park this job"
+      title={`Park ${state.plate}: how does it stand?`}
+      triggerClass={triggerClass}
+      caution={
+        open === undefined
+          ? undefined
+          : withCab
+            ? `${open} is recorded open. Close it first, unless the pedal is propped down.`
+            : `${open} is recorded open.`
+      }
+      wide
+    >
+      {(close) => (
+        <form onSubmit={(event) => submit(event, close)} className="grid gap-4">
+          <label className="grid gap-1">
+            <span className="field-label">Why</span>
+            <input
+              name="why"
+              className="input min-h-[56px]"
+              autoComplete="off"
+              maxLength={2000}
+              aria-invalid={fault}
+            />
+            {fault && (
+              <span role="alert" className="fault">
+                Say why, for whoever finds it.
+              </span>
+            )}
+          </label>
+          {points.length > 0 && (
+            <fieldset>
+              <legend className="field-label">What stands open?</legend>
+              <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+                {points.map((id) => (
+                  <label key={id} className="choice min-h-[56px]">
+                    <input type="checkbox" name="standsOpen" value={id} defaultChecked={id === open} /> {id}
+                  </label>
+                ))}
+              </div>
+            </fieldset>
+          )}
+          <div className="grid gap-2 sm:grid-cols-2">
+            <label className="choice min-h-[56px]">
+              <input
+                type="checkbox"
+                name="machineOn"
+                defaultChecked={fed && stageRun.stepsDone.includes('pressurise')}
+              />
+              The machine’s pressure is on
+            </label>
+            <label className="choice min-h-[56px]">
+              <input type="checkbox" name="pedalPropped" />
+              The pedal is propped down
+            </label>
+          </div>
+          <label className="grid gap-1">
+            <span className="field-label">What else whoever goes on must know</span>
+            <textarea name="note" className="input" rows={2} maxLength={2000} />
+          </label>
+          <button type="submit" className="button button-main min-h-[72px] text-xl">
+            Park it
+          </button>
+        </form>
+      )}
+    </BayDialog>
+  )
+}

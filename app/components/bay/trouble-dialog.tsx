@@ -1,0 +1,193 @@
+import { useState } from 'react'
+import { parseDecimal } from '~/lib/fields'
+import type { FloorAct } from '~/run-client/use-job-run'
+import { fluidSpecs } from '~core/fluids'
+import { currentPoint, pointName } from '~core/run/points'
+import type { JobState, RunState } from '~core/run/state'
+import { type TroubleId, troubleIds, troubleSchema, troubles } from '~core/run/troubles'
+import { spillPlaces } from '~core/run/troubles/spilled'
+import { partsOf } from '~core/vehicle/parts'
+import { BayDialog } from './bay-dialog'
+
+type Props = { state: JobState; run: RunState; act: (act: FloorAct) => void }
+
+/** The way out of every step: what went wrong, by name. Nothing is skipped, nothing is ticked that is not so. */
+export function TroubleDialog({ state, run, act }: Props) {
+  const [what, setWhat] = useState<TroubleId>()
+  return (
+    <BayDialog trigger="✗ Something went wrong" title={what ? troubles[what].title : 'What went wrong?'} wide>
+      {(close) =>
+        what === undefined ? (
+          <div className="grid gap-2 sm:grid-cols-2">
+            {troubleIds.map((id) => (
+              <button
+                key={id}
+                type="button"
+                className="button min-h-[72px] justify-start text-lg"
+                onClick={() => setWhat(id)}
+              >
+                {troubles[id].title}
+              </button>
+            ))}
+            <p className="text-quiet sm:col-span-2">
+              A foot that slipped and a hose that came off are beside the call while the bleeder is open.
+              Wrong vehicle: under Job, at the top.
+            </p>
+          </div>
+        ) : (
+          <TroubleForm
+            what={what}
+            state={state}
+            run={run}
+            onBack={() => setWhat(undefined)}
+            onSaid={(trouble) => {
+              close()
+              setWhat(undefined)
+              act({ type: 'trouble', trouble })
+            }}
+          />
+        )
+      }
+    </BayDialog>
+  )
+}
+
+type Field =
+  | { legend: string; options: { value: string; label: string }[] }
+  | { legend: string; number: true }
+
+/** How each thing a trouble may ask is asked; a new trouble that asks the same needs nothing here. */
+function fieldOf(key: string, { vehicle }: JobState, run: RunState): Field | undefined {
+  const point = currentPoint(run)
+  const worked = run.stages.slice(0, run.stageIndex + 1).flatMap((stageRun) => stageRun.points)
+  const points = [...new Set([...(point ? [point] : []), ...worked])]
+  const choose = (legend: string, pairs: [string, string][]): Field => ({
+    legend,
+    options: pairs.map(([value, label]) => ({ value, label })),
+  })
+  switch (key) {
+    case 'point':
+      return choose(
+        'Which one?',
+        points.map((id) => [id, pointName(vehicle, id)]),
+      )
+    case 'line':
+      return choose(
+        'Where?',
+        vehicle.lines.flatMap(({ id }): [string, string][] => (id ? [[id, id]] : [])),
+      )
+    case 'reservoir':
+      return choose(
+        'Which reservoir?',
+        partsOf(vehicle, 'reservoir').map(({ id }) => [id, id]),
+      )
+    case 'on':
+      return choose(
+        'On what?',
+        spillPlaces.map((place) => [place, spillNames[place]]),
+      )
+    case 'spec':
+      return choose('What was it?', [
+        ...fluidSpecs
+          .filter((spec) => spec !== vehicle.fluid.spec)
+          .map((spec): [string, string] => [spec, spec === 'mineral' ? 'Mineral oil' : spec]),
+        ['unknown', 'Not known'],
+      ])
+    case 'moved':
+      return choose('Since then, was a pedal pressed or a bleeder opened?', [
+        ['no', 'No: it is in the reservoir alone'],
+        ['yes', 'Yes, or not sure'],
+      ])
+    case 'ml':
+      return { legend: 'About how much, mL', number: true }
+    default:
+      return undefined
+  }
+}
+
+const spillNames = {
+  floor: 'The floor',
+  paint: 'Paint',
+  pads: 'Pads, shoes, a disc or a drum',
+} satisfies Record<(typeof spillPlaces)[number], string>
+
+type FormProps = Omit<Props, 'act'> & {
+  what: TroubleId
+  onBack: () => void
+  onSaid: (trouble: ReturnType<typeof troubleSchema.parse>) => void
+}
+
+function TroubleForm({ what, state, run, onBack, onSaid }: FormProps) {
+  const keys = Object.keys(troubles[what].schema.shape).filter((key) => key !== 'what')
+  const [faults, setFaults] = useState<Record<string, string>>({})
+  function submit(event: React.FormEvent<HTMLFormElement>) {
+    event.preventDefault()
+    const said = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>
+    const read = troubleSchema.safeParse({
+      ...said,
+      what,
+      ...('ml' in said ? { ml: parseDecimal(said.ml) } : {}),
+      ...('moved' in said ? { moved: said.moved === 'yes' } : {}),
+    })
+    if (read.success) return onSaid(read.data)
+    setFaults(Object.fromEntries(read.error.issues.map(({ path, message }) => [String(path[0]), message])))
+  }
+  return (
+    <form onSubmit={submit} className="grid gap-4">
+      {keys.map((key) => {
+        const field = fieldOf(key, state, run)
+        if (!field) return null
+        const fault = faults[key]
+        const faultId = fault ? `trouble-${key}` : undefined
+        if ('number' in field)
+          return (
+            <label key={key} className="grid gap-1">
+              <span className="field-label">{field.legend}</span>
+              <input
+                name={key}
+                className="input min-h-[72px] text-2xl"
+                inputMode="decimal"
+                autoComplete="off"
+                aria-invalid={fault !== undefined}
+                aria-describedby={faultId}
+              />
+              {fault && <Fault id={faultId}>{fault}</Fault>}
+            </label>
+          )
+        const [only, ...more] = field.options
+        if (only && more.length === 0) return <input key={key} type="hidden" name={key} value={only.value} />
+        return (
+          <fieldset key={key} aria-describedby={faultId}>
+            <legend className="field-label">{field.legend}</legend>
+            <div className="grid gap-2 sm:grid-cols-2">
+              {field.options.map(({ value, label }) => (
+                <label key={value} className="choice min-h-[72px]">
+                  <input type="radio" name={key} value={value} />
+                  <span className="wrap-anywhere">{label}</span>
+                </label>
+              ))}
+            </div>
+            {fault && <Fault id={faultId}>{fault}</Fault>}
+          </fieldset>
+        )
+      })}
+      <div className="grid grid-cols-[1fr_2fr] gap-2">
+        <button type="button" className="button min-h-[72px]" onClick={onBack}>
+          Something else
+        </button>
+        <button type="submit" className="button button-main min-h-[72px] text-xl">
+          Record it
+        </button>
+      </div>
+    </form>
+  )
+}
+
+function Fault({ id, children }: { id?: string; children: string }) {
+  return (
+    <p id={id} role="alert" className="fault">
+      {children.charAt(0).toUpperCase()}
+      {children.slice(1)}.
+    </p>
+  )
+}

@@ -1,0 +1,60 @@
+import type { FloorAct } from '~/run-client/use-job-run'
+import { openPoint } from '~core/run/points'
+import type { JobState, Undoable } from '~core/run/state'
+import { BayDialog } from './bay-dialog'
+import { HoldButton } from './hold-button'
+
+const names: Record<Undoable['type'], string> = {
+  'plate-confirmed': 'plate compared',
+  'step-done': 'step done',
+  'timer-started': 'clock started',
+  'point-ready': 'hose on',
+  call: 'last call',
+  'pull-seen': 'what the pull brought',
+  'bottle-emptied': 'bottle emptied',
+  'point-finished': 'bleeder done',
+  'topped-up': 'top-up',
+  'level-read': 'level',
+  'container-opened': 'container',
+  trouble: 'what went wrong',
+  parked: 'parking',
+  resumed: 'taking up again',
+  'check-proved': 'last check',
+  undone: 'undo',
+  'bleed-again': 'bleeding again',
+}
+
+/** Takes the last act back, and says which one that is. */
+export function UndoButton({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
+  const last = state.undoable.at(-1)
+  if (!last) return null
+  const takeBack = () => act({ type: 'undone', event: last.eventId })
+  const open = state.run && openPoint(state.run)
+  const wasShut = last.before.run !== undefined && openPoint(last.before.run) === undefined
+  const label = `Undo: ${names[last.type]}`
+  // Taking back "it is open" records the joint as closed: that is said by an act of its own, as any closing is.
+  if (open !== undefined && wasShut)
+    return (
+      <BayDialog
+        trigger={label}
+        title="It was never opened?"
+        caution={`Taking this back records ${open} as closed. Look at it first; if it was open at all, close it in the call instead.`}
+      >
+        {(close) => (
+          <HoldButton
+            label={`${open} was never opened`}
+            keys={false}
+            onHeld={() => {
+              close()
+              takeBack()
+            }}
+          />
+        )}
+      </BayDialog>
+    )
+  return (
+    <button type="button" className="button min-h-[72px]" onClick={takeBack}>
+      {label}
+    </button>
+  )
+}

@@ -1,0 +1,114 @@
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { showTime } from '~/lib/format'
+import type { FloorAct } from '~/run-client/use-job-run'
+import type { JobState, Parked } from '~core/run/state'
+
+/** What somebody left, in sentences; the same on the screen, the tag and the record. */
+export function standing({ standsOpen, machineOn, pedalPropped }: Parked): string[] {
+  return [
+    ...standsOpen.map((id) => `${id} stands OPEN`),
+    ...(machineOn ? ['The machine’s pressure is ON'] : []),
+    ...(pedalPropped ? ['The pedal is PROPPED down'] : []),
+  ]
+}
+
+type Props = { state: JobState; parked: Parked; jobId: string; act: (act: FloorAct) => void }
+
+/** A parked job: who left it how, and the confirmation without which nothing goes on. */
+export function ParkedPanel({ state, parked, jobId, act }: Props) {
+  const stands = standing(parked)
+  const [seen, setSeen] = useState<string[]>([])
+  const [asLeft, setAsLeft] = useState<boolean>()
+  const [found, setFound] = useState('')
+  const [cameUp, setCameUp] = useState(false)
+  const open = state.run !== undefined && state.run.call !== 'rest'
+  const looked = stands.every((each) => seen.includes(each))
+  const ready = looked && asLeft !== undefined && (asLeft || found.trim() !== '')
+  const toggle = (each: string) =>
+    setSeen((before) => (before.includes(each) ? before.filter((one) => one !== each) : [...before, each]))
+  return (
+    <section className="panel hatched grid gap-5 border-4 border-oxide" aria-label="Parked">
+      <div className="bg-sheet p-4">
+        <h1 className="text-3xl">Parked: nobody goes on before it is looked at</h1>
+        <p className="mt-1 text-xl">
+          {parked.by?.name ?? 'Somebody'} left it on {showTime(parked.at)}: {parked.why}
+        </p>
+        {parked.note && <p className="mt-1 text-xl wrap-anywhere">{parked.note}</p>}
+      </div>
+      <div className="grid gap-4 bg-sheet p-4">
+        <fieldset>
+          <legend className="field-label text-xl">
+            {stands.length > 0
+              ? 'Look at each, and say that you saw it'
+              : 'It was left closed, with nothing on it'}
+          </legend>
+          <div className="grid gap-2 sm:grid-cols-2">
+            {stands.map((each) => (
+              <label key={each} className="choice min-h-[72px] text-lg">
+                <input type="checkbox" checked={seen.includes(each)} onChange={() => toggle(each)} />
+                {each}: I looked
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend className="field-label text-xl">Does everything stand as it was left?</legend>
+          <div className="grid gap-2 sm:grid-cols-2">
+            {[true, false].map((value) => (
+              <label key={String(value)} className="choice min-h-[72px] text-lg">
+                <input
+                  type="radio"
+                  name="asLeft"
+                  checked={asLeft === value}
+                  onChange={() => setAsLeft(value)}
+                />
+                {value ? 'Yes, all of it' : 'No, or not sure'}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        {asLeft === false && (
+          <label className="grid gap-1">
+            <span className="field-label">What did you find? The levels are read anew.</span>
+            <input
+              className="input min-h-[56px]"
+              value={found}
+              maxLength={2000}
+              onChange={(event) => setFound(event.target.value)}
+            />
+          </label>
+        )}
+        {parked.pedalPropped && open && (
+          <label className="choice min-h-[72px] text-lg">
+            <input type="checkbox" checked={cameUp} onChange={() => setCameUp(!cameUp)} />
+            The pedal came up meanwhile, with the bleeder open
+          </label>
+        )}
+        <div className="flex flex-wrap gap-3">
+          <button
+            type="button"
+            className="button button-main min-h-[72px] flex-1 text-xl"
+            disabled={!ready}
+            onClick={() =>
+              act({
+                type: 'resumed',
+                asLeft: asLeft === true,
+                pedalCameUp: cameUp,
+                found: asLeft ? '' : found.trim(),
+              })
+            }
+          >
+            I looked: go on with it
+          </button>
+          <Link to={`/jobs/${jobId}/tag`} className="button min-h-[72px]">
+            Do-not-drive tag
+          </Link>
+          <Link to={`/jobs/${jobId}/file`} className="button min-h-[72px]">
+            File it as it stands
+          </Link>
+        </div>
+      </div>
+    </section>
+  )
+}

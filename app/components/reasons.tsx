@@ -1,0 +1,26 @@
+import type { Basis, Reason } from '~core/decision'
+
+const basisNames: Record<Basis, string> = {
+  standard: 'standard',
+  physics: 'physics',
+  maker: 'maker',
+  practice: 'common practice',
+  default: 'shop default',
+}
+
+/** Reasons as a list, each with what it rests on. */
+export function Reasons({ reasons }: { reasons: readonly Reason[] }) {
+  return (
+    <ul className="grid gap-1.5">
+      {reasons.map(({ code, text, basis }) => (
+        <li
+          key={`${code} ${text}`}
+          className="grid grid-cols-[1fr_auto] items-baseline gap-3 border-b border-rule pb-1.5"
+        >
+          <span>{text}</span>
+          <span className="text-sm whitespace-nowrap text-quiet italic">{basisNames[basis]}</span>
+        </li>
+      ))}
+    </ul>
+  )
+}

@@ -1,0 +1,125 @@
+import { counted, showMl } from '~/lib/format'
+import { massBalance } from '~core/exchange/mass-balance'
+import { colourClues } from '~core/fluids/colour'
+import { methodName } from '~core/method'
+import type { JobState } from '~core/run/state'
+import { jobTally } from '~core/run/tally'
+import { Part, Row } from './rows'
+
+/** What was done, with what, and what moved. */
+export function Done({ state }: { state: JobState }) {
+  const { planned, run, earlier, bleedAgainWhy, containers } = state
+  const tally = jobTally(state)
+  const { wantsAnswer } = massBalance({ ...tally, outMl: tally.outMl + tally.drawnMl })
+  const plan = planned?.plan
+  const method = plan?.stages.find((stage) => stage.kind === 'bleed')?.method
+  return (
+    <Part title="Done">
+      {!plan && <p>No plan was taken.</p>}
+      {plan && (
+        <>
+          <Row name="Fluid">
+            {plan.fluid.spec}
+            {containers.map(
+              ({ batch, sizeMl }) => `, batch ${batch || '?'}${sizeMl ? ` (${sizeMl} mL)` : ''}`,
+            )}
+          </Row>
+          <Row name="Method">
+            {method && methodName(method)}
+            {plan.pressureKPa !== undefined && `, ${plan.pressureKPa} kPa`}
+            {plan.vacuumKPa !== undefined && `, ${plan.vacuumKPa} kPa below atmosphere`}
+          </Row>
+          <Row name="Planned">{showMl(plan.fluid.totalMl)} mL</Row>
+        </>
+      )}
+      {(run?.plateConfirmed || earlier.length > 0) && (
+        <Row name="Moved">
+          {showMl(tally.inMl)} mL poured, {showMl(tally.outMl)} bled, {showMl(tally.drawnMl)} drawn
+          {tally.spilledMl > 0 && `, ${showMl(tally.spilledMl)} spilled`}
+          {wantsAnswer && `; ${showMl(Math.abs(tally.unaccountedMl))} mL UNACCOUNTED FOR`}
+        </Row>
+      )}
+      {earlier.map(({ why, plate, at }) => (
+        <Row key={at} name="Given up">
+          {why}, on {plate}
+        </Row>
+      ))}
+      {bleedAgainWhy.length > 0 && <Row name="Bled again">{bleedAgainWhy.join('; ')}</Row>}
+    </Part>
+  )
+}
+
+/** Every point that was worked at, in its order. */
+export function Points({ state: { run } }: { state: JobState }) {
+  const rows =
+    run?.stages.flatMap(({ stage, points, at }, i) =>
+      points.map((id) => ({ key: `${i} ${id}`, id, planned: stage.mlByBleeder?.[id], progress: at[id] })),
+    ) ?? []
+  if (rows.length === 0) return null
+  return (
+    <section>
+      <h2 className="mb-1">Bleeders, in the order they were opened</h2>
+      <table className="w-full text-left">
+        <thead>
+          <tr className="border-b-2 border-ink [&>th]:pr-3">
+            <th scope="col">Bleeder</th>
+            <th scope="col">Through, mL</th>
+            <th scope="col">Planned, mL</th>
+            <th scope="col">Pulls</th>
+            <th scope="col">Last seen</th>
+            <th scope="col">State</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ key, id, planned, progress }) => (
+            <tr key={key} className="border-b border-rule [&>td]:pr-3">
+              <td className="font-bold">{id}</td>
+              <td>{progress ? showMl(progress.ml) : '0'}</td>
+              <td>{planned === undefined ? '' : showMl(planned)}</td>
+              <td>{progress?.pulls ?? 0}</td>
+              <td>
+                {progress?.colour
+                  ? `${colourClues[progress.colour].name}, ${progress.bubbles === 'none' ? 'no bubbles' : progress.bubbles}`
+                  : ''}
+              </td>
+              <td>
+                {progress?.finished
+                  ? '✓ done'
+                  : `✗ not done${progress?.trouble ? `, ${progress.trouble}` : ''}`}
+                {progress && progress.airDrawn > 0 && `, air drawn in ${counted(progress.airDrawn, 'time')}`}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+/** What went wrong on the way, how often it was left, where it stood by mistake. */
+export function OnTheWay({ state: { troubles, parkings, parked, movedFrom } }: { state: JobState }) {
+  const lines = [
+    ...movedFrom.map(({ plate, name }) => `Begun on ${plate} (${name}) by mistake, and moved here.`),
+    ...troubles.map(({ text, by }) => (by ? `${text} (${by.name})` : text)),
+    ...parkings.map(
+      ({ parked: left, resumed }) =>
+        `Parked by ${left.by?.name ?? 'nobody named'} (${left.why}), taken up by ${resumed.by?.name ?? 'nobody named'}: ${resumed.asLeft ? 'as left' : resumed.found}.`,
+    ),
+    ...(parked
+      ? [
+          `PARKED by ${parked.by?.name ?? 'nobody named'} (${parked.why})${parked.standsOpen.length > 0 ? `, ${parked.standsOpen.join(', ')} OPEN` : ''}.`,
+        ]
+      : []),
+  ]
+  if (lines.length === 0) return null
+  return (
+    <section>
+      <h2 className="mb-1">On the way</h2>
+      <ul className="grid list-disc gap-0.5 pl-5">
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </section>
+  )
+}

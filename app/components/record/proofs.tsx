@@ -1,0 +1,28 @@
+import { checksFor } from '~core/proof/checks'
+import type { JobState } from '~core/run/state'
+
+/** Every check this job needed, with its measure and limit; what was not checked says so. */
+export function Proofs({ state }: { state: JobState }) {
+  return (
+    <section>
+      <h2 className="mb-1">Proof</h2>
+      <ul className="grid gap-x-6 sm:grid-cols-2 print:grid-cols-2">
+        {checksFor(state).map(({ id, title, measure }) => {
+          const proof = state.proofs[id]
+          return (
+            <li key={id} className="flex gap-2 border-b border-rule">
+              <strong>{proof === undefined ? '·' : proof.passed ? '✓' : '✗'}</strong>
+              <span>
+                {title}
+                {measure &&
+                  proof?.value !== undefined &&
+                  `: ${proof.value} ${measure.unit} (at most ${measure.max})`}
+                {proof === undefined ? ', not checked' : proof.passed ? '' : ', FAILED'}
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}

@@ -1,0 +1,56 @@
+import { NavLink } from 'react-router'
+import { type Station, stations } from '~core/run/state'
+
+const names: Record<Station, string> = {
+  'check-in': 'Check in',
+  test: 'Test',
+  plan: 'Plan',
+  bleed: 'Bleed',
+  prove: 'Prove',
+  file: 'File',
+}
+
+export const stationName = (station: string): string => names[station as Station] ?? station
+
+/** The stations of a job as one pipe: filled as far as the job has come. */
+export function StationPipe({ jobId, station, filed }: { jobId: string; station: Station; filed: boolean }) {
+  const reached = stations.indexOf(station)
+  return (
+    <nav aria-label="Stations" className="overflow-x-auto print:hidden">
+      <ol className="grid grid-cols-3 border-2 border-ink sm:flex sm:min-w-[430px]">
+        {stations.map((each, i) => {
+          const state = filed || i < reached ? 'done' : i === reached ? 'now' : 'ahead'
+          const open = i <= reached || (each === 'file' && station === 'prove')
+          const look = {
+            done: 'bg-ink text-sheet',
+            now: 'bg-oxide text-on-oxide',
+            ahead: 'hatched text-ink',
+          }[state]
+          const box = `flex min-h-12 flex-1 items-center justify-center gap-1 px-0.5 font-bold whitespace-nowrap border-rule ${i > 0 ? 'sm:border-l-2' : ''} ${look}`
+          const content = (
+            <>
+              <span aria-hidden="true">{{ done: '✓', now: '▸', ahead: '·' }[state]}</span> {names[each]}
+              <span className="sr-only">{{ done: ' (done)', now: ' (now)', ahead: ' (ahead)' }[state]}</span>
+            </>
+          )
+          return (
+            <li key={each} className="flex flex-1">
+              {open ? (
+                <NavLink
+                  to={`/jobs/${jobId}/${each}`}
+                  className={({ isActive }) =>
+                    `no-underline ${box} ${isActive ? 'shadow-[inset_0_-6px_0_var(--color-enamel)]' : ''}`
+                  }
+                >
+                  {content}
+                </NavLink>
+              ) : (
+                <span className={box}>{content}</span>
+              )}
+            </li>
+          )
+        })}
+      </ol>
+    </nav>
+  )
+}

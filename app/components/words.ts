@@ -1,0 +1,26 @@
+import type { MoistureVerdict } from '~core/moisture/verdict'
+import type { Work } from '~core/plan/request'
+import type { EventOf } from '~core/run/events'
+
+/** What a person calls the reasons for a job. */
+export const reasonNames: Record<Work['reason'], string> = {
+  service: 'Routine exchange',
+  repair: 'Hydraulic repair',
+  conversion: 'Wrong fluid: convert',
+  'soft-pedal': 'Soft pedal',
+}
+
+/** What a person is told of a reading. */
+export const verdictWords: Record<MoistureVerdict['verdict'], string> = {
+  keep: 'Keep it',
+  watch: 'Watch it',
+  replace: 'Replace it',
+  retest: 'Measure again',
+}
+
+/** How a job ended. */
+export const outcomeWords: Record<EventOf<'filed'>['outcome'], string> = {
+  fit: 'Fit to drive',
+  'not-fit': 'NOT fit to drive',
+  declined: 'Declined by the customer',
+}

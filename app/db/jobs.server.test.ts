@@ -1,0 +1,273 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { replay } from '~core/run/apply'
+import type { CheckIn } from '~core/run/events'
+import { loadDemoWorld } from '../../demo/load'
+import type { Database } from './database.server'
+import { appendEvents, comebacksOf, filedJobs, findJob, jobTrace, openJob, openJobs } from './jobs.server'
+import { lockDataDir } from './lock.server'
+import { migrate } from './migrate.server'
+import { openData, snapshotPath } from './open.server'
+import { addPerson, checkPin, leaveScreen, listPeople, personAtScreen, takeScreen } from './people.server'
+import { openPglite } from './pglite.server'
+import { findVehicle, importVehicle, listVehicles, vehicleFileText } from './vehicles.server'
+
+const folder = mkdtempSync(join(tmpdir(), 'siphon-test-'))
+let db: Database
+
+beforeAll(async () => {
+  const fresh = await openPglite()
+  await migrate(fresh)
+  const buildDir = join(folder, 'build')
+  const path = snapshotPath(buildDir)
+  await import('node:fs').then(({ mkdirSync }) => mkdirSync(join(buildDir, 'snapshot'), { recursive: true }))
+  writeFileSync(path, Buffer.from(await (await fresh.dump()).arrayBuffer()))
+  freshSchema = await schemaOf(fresh)
+  await fresh.close()
+  db = (await openData(join(folder, 'data'), buildDir)).db
+  await loadDemoWorld(db, new Date('2026-05-04T08:00:00Z'))
+})
+afterAll(async () => {
+  await db.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+let freshSchema: unknown
+const schemaOf = (queries: Pick<Database, 'query'>) =>
+  queries.query(
+    "select table_name, column_name, data_type, is_nullable from information_schema.columns where table_schema = 'public' order by 1, 2",
+  )
+
+test('a start from the snapshot has the very schema of a fresh migration', async () => {
+  expect(await schemaOf(db)).toEqual(freshSchema)
+})
+
+test('the demo world is there: four vehicles, three open jobs, three filed ones', async () => {
+  expect(await listVehicles(db)).toHaveLength(4)
+  expect((await openJobs(db)).map((job) => job.station).sort()).toEqual(['bleed', 'check-in', 'plan'])
+  expect((await filedJobs(db)).map((job) => job.outcome)).toEqual(['fit', 'fit', 'fit'])
+})
+
+test('a vehicle file comes out as it went in, to the letter', async () => {
+  const text = readFileSync(new URL('../../demo/vehicles/charabanc.json', import.meta.url), 'utf8')
+  const imported = await importVehicle(db, text, 'TST 1')
+  if (!imported.ok) throw new Error('the demo file must import')
+  expect(await vehicleFileText(db, imported.value.id)).toBe(text)
+  await db.query('delete from vehicle where id = $1', [imported.value.id])
+})
+
+describe('events of a job', () => {
+  const spill = (id: string) => ({
+    id: `database-test-${id}`,
+    at: '2026-05-04T09:00:00.000Z',
+    type: 'trouble' as const,
+    trouble: { what: 'spilled' as const, ml: 5, on: 'floor' as const },
+  })
+  const bleeding = async () => (await openJobs(db)).find((job) => job.station === 'bleed')?.id ?? ''
+
+  test('recorded twice are there once, and ordered without a gap', async () => {
+    const jobId = await bleeding()
+    const before = await jobTrace(db, jobId)
+    await appendEvents(db, jobId, [spill('0001')])
+    const again = await appendEvents(db, jobId, [spill('0001'), spill('0002')])
+    expect(again.ok && again.state.length).toBe(before.length + 2)
+    const rows = await db.query<{ seq: number }>('select seq from job_event where job_id = $1 order by seq', [
+      jobId,
+    ])
+    expect(rows.map((row) => row.seq)).toEqual(rows.map((_, i) => i + 1))
+  })
+
+  test('sent at once by many are all there', async () => {
+    const jobId = await bleeding()
+    const before = (await jobTrace(db, jobId)).length
+    await Promise.all(Array.from({ length: 20 }, (_, i) => appendEvents(db, jobId, [spill(`many-${i}`)])))
+    expect((await findJob(db, jobId))?.length).toBe(before + 20)
+  })
+
+  test('that cannot follow leave nothing behind, not even the good ones sent with them', async () => {
+    const jobId = await bleeding()
+    const before = await findJob(db, jobId)
+    const refused = await appendEvents(db, jobId, [
+      spill('good-one'),
+      { id: 'database-test-bad-one', at: '2026-05-04T09:00:00.000Z', type: 'bleed-again', why: 'soft' },
+    ])
+    expect(refused).toMatchObject({ ok: false, code: 'refused' })
+    expect(await findJob(db, jobId)).toEqual(before)
+  })
+
+  test('of a job that is not there are refused', async () => {
+    expect(await appendEvents(db, 'nobody', [spill('lost')])).toMatchObject({ ok: false, code: 'not-found' })
+  })
+})
+
+describe('a filed record', () => {
+  const event = { at: '2026-05-04T10:00:00.000Z', by: { id: 'una', name: 'Una Brack' } }
+
+  test('is what was signed, whatever the program makes of the events later; what is added stands beside it', async () => {
+    const [row] = await filedJobs(db)
+    const jobId = row?.id ?? ''
+    await db.query(
+      "update record set state = jsonb_set(state::jsonb, '{plate}', '\"AS SIGNED\"')::json where job_id = $1",
+      [jobId],
+    )
+    expect((await findJob(db, jobId))?.plate).toBe('AS SIGNED')
+    const added = {
+      ...event,
+      id: 'database-test-addendum',
+      type: 'addendum' as const,
+      text: 'One cap was missing.',
+    }
+    expect((await appendEvents(db, jobId, [added])).ok).toBe(true)
+    expect((await findJob(db, jobId))?.addenda).toEqual([added])
+    const changed = {
+      ...event,
+      id: 'database-test-too-late',
+      type: 'level-read' as const,
+      reservoir: 'reservoir',
+      ml: 1,
+    }
+    expect(await appendEvents(db, jobId, [changed])).toMatchObject({ refusal: { code: 'job-filed' } })
+  })
+})
+
+describe('what lists show of a job goes with its events, in one transaction', () => {
+  const by = { id: 'una', name: 'Una Brack' }
+  const stamp = (id: string) => ({
+    id: `database-list-${id}`.padEnd(20, '0'),
+    at: '2026-05-04T11:00:00.000Z',
+    by,
+  })
+  const checkIn: CheckIn = {
+    work: { reason: 'service', opened: [], replaced: [], ranDry: false, systemEmpty: false, padWearMm: {} },
+    colour: 'brown',
+    note: '',
+    bay: 'Bay 7',
+  }
+  const rowOf = async (jobId: string) => (await openJobs(db)).find(({ id }) => id === jobId)
+  const vehicles = async () => {
+    const [one, other] = await Promise.all((await listVehicles(db)).map(({ id }) => findVehicle(db, id)))
+    if (!one || !other) throw new Error('the demo world has several vehicles')
+    return [one, other] as const
+  }
+
+  test('its bay, that it is parked, and the vehicle it was moved to', async () => {
+    const [one, other] = await vehicles()
+    const jobId = await openJob(db, one, '2026-05-04T11:00:00.000Z', { by })
+    await appendEvents(db, jobId, [{ ...stamp('in'), type: 'checked-in', checkIn }])
+    expect(await rowOf(jobId)).toMatchObject({ bay: 'Bay 7', plate: one.plate, parked_at: null })
+    const parked = {
+      ...stamp('park'),
+      type: 'parked' as const,
+      why: 'phone',
+      standsOpen: [],
+      machineOn: false,
+      pedalPropped: false,
+      note: '',
+    }
+    await appendEvents(db, jobId, [parked])
+    expect((await rowOf(jobId))?.parked_at).toBe(parked.at)
+    const resumed = {
+      ...stamp('back'),
+      type: 'resumed' as const,
+      asLeft: true,
+      pedalCameUp: false,
+      found: '',
+    }
+    const moved = {
+      ...stamp('move'),
+      type: 'vehicle-moved' as const,
+      from: { vehicleId: one.id, plate: one.plate, name: one.name },
+      vehicleId: other.id,
+      plate: other.plate,
+      vehicle: other.vehicle,
+      why: 'wrong one picked',
+    }
+    await appendEvents(db, jobId, [resumed, moved])
+    expect(await rowOf(jobId)).toMatchObject({
+      vehicle_id: other.id,
+      plate: other.plate,
+      parked_at: null,
+      bay: '',
+    })
+  })
+
+  test('one that came back is found from the one it came back from', async () => {
+    const [one] = await vehicles()
+    const [filed] = await filedJobs(db)
+    const jobId = await openJob(db, one, '2026-05-04T12:00:00.000Z', { by, comebackOf: filed?.id })
+    expect((await comebacksOf(db, filed?.id ?? '')).map(({ id }) => id)).toEqual([jobId])
+    expect((await findJob(db, jobId))?.comebackOf).toBe(filed?.id)
+  })
+
+  test('the job that is remembered is the job that its events give', async () => {
+    const jobId = (await openJobs(db)).find((job) => job.station === 'bleed')?.id ?? ''
+    const remembered = await findJob(db, jobId)
+    expect(replay((await jobTrace(db, jobId)).map(({ event }) => event))).toEqual(remembered)
+  })
+})
+
+describe('people', () => {
+  const at = (minutes: number) => new Date(Date.parse('2026-05-04T08:00:00Z') + minutes * 60_000)
+  const una = async () => (await listPeople(db)).find(({ name }) => name === 'Una Brack')?.id ?? ''
+
+  test('a PIN is kept as an argon2id hash, and nowhere as itself', async () => {
+    const rows = await db.query<{ pin_hash: string }>('select pin_hash from person')
+    for (const { pin_hash } of rows) expect(pin_hash).toMatch(/^\$argon2id\$/)
+  })
+
+  test('the fifth wrong PIN locks for five minutes, the right one with it; after that it doubles', async () => {
+    const id = await una()
+    const tries = async (minutes: number) => {
+      const codes: string[] = []
+      for (let i = 0; i < 5; i++) {
+        const checked = await checkPin(db, id, '0000', at(minutes))
+        if (!checked.ok) codes.push(checked.fault.code)
+      }
+      return codes
+    }
+    expect(await tries(0)).toEqual(Array(5).fill('wrong-pin'))
+    expect(await checkPin(db, id, '4107', at(4))).toMatchObject({ fault: { code: 'locked' } })
+    await tries(5)
+    expect(await checkPin(db, id, '4107', at(14))).toMatchObject({ fault: { code: 'locked' } })
+    expect(await checkPin(db, id, '4107', at(16))).toMatchObject({ ok: true, person: { name: 'Una Brack' } })
+  })
+
+  test('wrong PINs sent all at once count each for itself', async () => {
+    const id = await una()
+    const checked = await Promise.all(Array.from({ length: 12 }, () => checkPin(db, id, '9999', at(100))))
+    const looked = checked.filter((each) => !each.ok && each.fault.code === 'wrong-pin')
+    expect(looked.length).toBeLessThanOrEqual(5)
+    expect((await checkPin(db, id, '4107', at(200))).ok).toBe(true)
+  })
+
+  test('a screen knows who took it until they leave, or a long shift is over', async () => {
+    const id = await una()
+    const token = await takeScreen(db, id, at(0))
+    expect(await personAtScreen(db, token, at(60))).toMatchObject({ name: 'Una Brack' })
+    expect(await personAtScreen(db, token, at(15 * 60))).toBeUndefined()
+    expect(await personAtScreen(db, `${token}x`, at(60))).toBeUndefined()
+    await leaveScreen(db, token)
+    expect(await personAtScreen(db, token, at(60))).toBeUndefined()
+  })
+
+  test('a name is taken once, and after the first only somebody who is here adds another', async () => {
+    expect(await addPerson(db, 'una brack', '1234', { id: 'x', name: 'X' })).toMatchObject({
+      fault: { code: 'name-taken' },
+    })
+    expect(await addPerson(db, 'A Stranger', '1234')).toMatchObject({ fault: { code: 'not-first' } })
+  })
+})
+
+describe('the lock on a data folder', () => {
+  test('of a dead process is taken over, of a living one is respected', () => {
+    const dir = mkdtempSync(join(folder, 'lock-'))
+    writeFileSync(join(dir, 'siphon.lock'), '999999999')
+    const unlock = lockDataDir(dir)
+    expect(readFileSync(join(dir, 'siphon.lock'), 'utf8')).toBe(String(process.pid))
+    unlock()
+    writeFileSync(join(dir, 'siphon.lock'), String(process.ppid))
+    expect(() => lockDataDir(dir)).toThrow(/in use by process/)
+  })
+})

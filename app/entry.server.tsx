@@ -1,0 +1,67 @@
+import { PassThrough } from 'node:stream'
+import { createReadableStreamFromReadable } from '@react-router/node'
+import { isbot } from 'isbot'
+import pino from 'pino'
+import { renderToPipeableStream } from 'react-dom/server'
+import type { EntryContext, HandleErrorFunction } from 'react-router'
+import { RouterContextProvider, ServerRouter } from 'react-router'
+import { database, faultReference, scriptNonce } from './context'
+import type { Database } from './db/database.server'
+import { NonceContext } from './lib/nonce'
+
+const log = pino()
+const RENDER_TIMEOUT_MS = 5000
+
+/** What the server hands to every loader and action. */
+export function loadContext(db: Database, nonce: string, reference: string): RouterContextProvider {
+  const context = new RouterContextProvider()
+  context.set(database, db)
+  context.set(scriptNonce, nonce)
+  context.set(faultReference, reference)
+  return context
+}
+
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  routerContext: EntryContext,
+  context: RouterContextProvider,
+) {
+  const nonce = context.get(scriptNonce)
+  return new Promise<Response>((resolve, reject) => {
+    let statusCode = status
+    const ready = isbot(request.headers.get('user-agent') ?? '') ? 'onAllReady' : 'onShellReady'
+    const { pipe, abort } = renderToPipeableStream(
+      <NonceContext value={nonce}>
+        <ServerRouter context={routerContext} url={request.url} nonce={nonce} />
+      </NonceContext>,
+      {
+        nonce,
+        [ready]() {
+          const body = new PassThrough()
+          headers.set('Content-Type', 'text/html; charset=utf-8')
+          headers.set('Cache-Control', 'no-store')
+          resolve(new Response(createReadableStreamFromReadable(body), { headers, status: statusCode }))
+          pipe(body)
+        },
+        onShellError: reject,
+        onError(error: unknown) {
+          statusCode = 500
+          log.error(error)
+        },
+      },
+    )
+    setTimeout(abort, RENDER_TIMEOUT_MS).unref()
+  })
+}
+
+/** Every unexpected fault is logged under the number that its page shows. */
+export const handleError: HandleErrorFunction = (error, { request, context }) => {
+  if (request.signal.aborted) return
+  const reference = (context as RouterContextProvider).get(faultReference)
+  log.error(
+    { err: error, reference, method: request.method, url: new URL(request.url).pathname },
+    `fault ${reference}`,
+  )
+}

@@ -1,0 +1,50 @@
+import { z } from 'zod'
+import { fluidSpecs } from '~core/fluids'
+import { colours } from '~core/fluids/colour'
+import { reasonIds } from '~core/plan/request'
+import type { CheckIn } from '~core/run/events'
+import { partsOf } from '~core/vehicle/parts'
+import type { Vehicle } from '~core/vehicle/schema'
+import { decimal } from './fields'
+
+/** What the check-in form holds, as typed. `wear` follows the vehicle's wheel brakes in their order. */
+export const checkInFormSchema = z.object({
+  eventId: z.string(),
+  reason: z.enum(reasonIds, 'Say why it is here.'),
+  opened: z.array(z.string()).default([]),
+  replaced: z.array(z.string()).default([]),
+  state: z.array(z.enum(['ranDry', 'systemEmpty'])).default([]),
+  colour: z.enum(colours, 'Pick the colour in the reservoir.'),
+  fluidFound: z.enum([...fluidSpecs, 'as-specified', 'unknown'], 'Say which fluid is in it.'),
+  levelMl: decimal({ min: 0, max: 20_000, unit: 'mL' }),
+  wear: z.array(decimal({ min: 0, max: 60, unit: 'mm' })).default([]),
+  odometerKm: decimal({ min: 0, max: 5_000_000, unit: 'km' }),
+  bay: z.string().trim().max(40, 'At most 40 characters.').optional(),
+  note: z.string().max(2000, 'At most 2000 characters.').default(''),
+})
+export type CheckInForm = z.output<typeof checkInFormSchema>
+export type CheckInTyped = z.input<typeof checkInFormSchema>
+
+/** The form's answers as the job keeps them. */
+export function checkInOf(form: CheckInForm, vehicle: Vehicle): CheckIn {
+  const wear = partsOf(vehicle, 'wheel-brake').flatMap((brake, i): [string, number][] => {
+    const mm = form.wear[i]
+    return mm === undefined ? [] : [[brake.id, mm]]
+  })
+  return {
+    work: {
+      reason: form.reason,
+      opened: form.opened,
+      replaced: form.replaced,
+      ranDry: form.state.includes('ranDry'),
+      systemEmpty: form.state.includes('systemEmpty'),
+      padWearMm: Object.fromEntries(wear),
+      fluidFound: form.fluidFound === 'as-specified' ? undefined : form.fluidFound,
+    },
+    colour: form.colour,
+    levelMl: form.levelMl,
+    odometerKm: form.odometerKm,
+    bay: form.bay,
+    note: form.note,
+  }
+}

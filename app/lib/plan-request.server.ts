@@ -1,0 +1,39 @@
+import { data } from 'react-router'
+import type { Queries } from '~/db/database.server'
+import { shopSettings } from '~/db/settings.server'
+import { orderSchoolIds } from '~core/order'
+import type { PlanRequest, Shop } from '~core/plan/request'
+import type { JobState } from '~core/run/state'
+import { parseDecimal } from './fields'
+
+/** What a person may change on the plan page before taking it; anything unreadable leaves the shop's own. */
+function changedShop(shop: Shop, changes: URLSearchParams): Shop {
+  const tempC = parseDecimal(changes.get('tempC') ?? undefined)
+  const methods = changes.getAll('method').filter((id) => shop.methods.some((method) => method === id))
+  return {
+    ...shop,
+    tempC: typeof tempC === 'number' && tempC >= -40 && tempC <= 60 ? tempC : shop.tempC,
+    orderSchool: orderSchoolIds.find((id) => id === changes.get('orderSchool')) ?? shop.orderSchool,
+    methods:
+      methods.length > 0
+        ? [
+            ...shop.methods.filter((id) => ['bench', 'ports', 'control-unit'].includes(id)),
+            ...shop.methods.filter((id) => methods.includes(id)),
+          ]
+        : shop.methods,
+  }
+}
+
+/** The request behind a job's plan page: its vehicle, its work with the reading, and the shop as changed there. */
+export async function planRequestFor(
+  db: Queries,
+  state: JobState,
+  changes: URLSearchParams,
+): Promise<PlanRequest> {
+  if (!state.checkIn) throw data(null, { status: 404 })
+  return {
+    vehicle: state.vehicle,
+    work: { ...state.checkIn.work, reading: state.tested?.reading },
+    shop: changedShop(await shopSettings(db), changes),
+  }
+}

@@ -1,0 +1,45 @@
+import type { SubmissionResult } from '@conform-to/react'
+import { data, type RouterContextProvider } from 'react-router'
+import { database, personHere } from '~/context'
+import { appendEvents } from '~/db/jobs.server'
+import { isStorageFault } from '~/db/storage.server'
+import type { JobEvent, Unstamped } from '~core/run/events'
+import { newId } from './ids'
+
+type Context = Readonly<RouterContextProvider>
+/** What a form asks for; `id` where the form brought its own, so that sending it twice records it once. */
+export type DeskAct = Unstamped<JobEvent> & { id?: string }
+
+/**
+ * Record one act of the desk, by whoever is at this screen, now.
+ *
+ * @returns why it was not recorded; undefined where it was
+ */
+export async function recordDesk(context: Context, jobId: string, act: DeskAct): Promise<string | undefined> {
+  const event = {
+    id: newId(),
+    ...act,
+    at: new Date().toISOString(),
+    by: context.get(personHere) ?? undefined,
+  } as JobEvent
+  try {
+    const appended = await appendEvents(context.get(database), jobId, [event])
+    if (appended.ok) return undefined
+    if (appended.code === 'not-found') throw data(null, { status: 404 })
+    return appended.refusal.text
+  } catch (error) {
+    if (isStorageFault(error)) return error.message
+    throw error
+  }
+}
+
+/** The same from a form, whose reply keeps what was typed where it was not recorded. */
+export async function recordOrReply(
+  context: Context,
+  jobId: string,
+  act: DeskAct,
+  reply: (errors: string[]) => SubmissionResult,
+) {
+  const refused = await recordDesk(context, jobId, act)
+  return refused === undefined ? undefined : data(reply([refused]), { status: 409 })
+}

@@ -1,0 +1,231 @@
+import { useEffect } from 'react'
+import { Link, redirect, useRouteLoaderData } from 'react-router'
+import { BayWork } from '~/components/bay/bay-work'
+import { GoOn } from '~/components/bay/big-line'
+import { ContainerDialog } from '~/components/bay/container-dialog'
+import { Counters } from '~/components/bay/counters'
+import { KeysDialog } from '~/components/bay/keys-dialog'
+import { LinkLine } from '~/components/bay/link-line'
+import { ParkDialog } from '~/components/bay/park-dialog'
+import { TroubleDialog } from '~/components/bay/trouble-dialog'
+import { UndoButton } from '~/components/bay/undo-button'
+import { WhatChanged } from '~/components/bay/what-changed'
+import { LineMap } from '~/components/line-map/line-map'
+import { runMarks } from '~/components/order-marks'
+import { stageNames } from '~/components/stage-names'
+import { database } from '~/context'
+import { findJob } from '~/db/jobs.server'
+import { showMl } from '~/lib/format'
+import { orNotFound } from '~/lib/require'
+import type { loader as rootLoader } from '~/root'
+import { type JobHere, useJobHere } from '~/run-client/job-here'
+import { currentStage, machineFeeds } from '~core/run/points'
+import { bleedDone, type RunState } from '~core/run/state'
+import type { Route } from './+types/bleed'
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  if (!state.run && !state.parked) throw redirect(`/jobs/${params.jobId}/plan`)
+  return null
+}
+
+export default function BleedPage() {
+  const here = useJobHere()
+  const { state } = here
+  const { run } = state
+  useSpaceGoesOn()
+  return (
+    <div data-bay>
+      <title>{`${state.plate}: Bleed · Ruddy Siphon`}</title>
+      <h1 className="sr-only">Bleed</h1>
+      {run?.plateConfirmed ? (
+        <Bay here={here} run={run} />
+      ) : (
+        <div className="mx-auto grid max-w-3xl gap-4">
+          {run ? <ConfirmPlate here={here} /> : <PlanAgain here={here} />}
+          <Foot here={here} />
+        </div>
+      )}
+    </div>
+  )
+}
+
+/** What is always at hand under the work: the ways out, whether it is saved, and who is at it. */
+function Foot({ here: { state, act, link, jobId } }: { here: JobHere }) {
+  const person = useRouteLoaderData<typeof rootLoader>('root')?.person
+  const { run } = state
+  const working = run?.plateConfirmed === true && !state.filed
+  return (
+    <div className="grid gap-3">
+      <div className="grid grid-cols-2 gap-3">
+        {working && <TroubleDialog state={state} run={run} act={act} />}
+        <UndoButton state={state} act={act} />
+        {!state.filed && <ParkDialog state={state} act={act} />}
+        <KeysDialog />
+      </div>
+      <p className="flex flex-wrap justify-between gap-x-4 gap-y-1 text-quiet">
+        <LinkLine link={link} jobId={jobId} />
+        <span>
+          {person?.name} ·{' '}
+          <Link to={`/who?to=${encodeURIComponent(`/jobs/${jobId}/bleed`)}`} reloadDocument>
+            somebody else goes on
+          </Link>{' '}
+          · <Link to="/">yard</Link>
+        </span>
+      </p>
+    </div>
+  )
+}
+
+/** Space presses the large button, wherever the focus is, unless something is being typed or a control has it. */
+function useSpaceGoesOn() {
+  useEffect(() => {
+    function goOn(event: KeyboardEvent) {
+      if (
+        event.key !== ' ' ||
+        event.repeat ||
+        document.querySelector('[role="dialog"], [role="menu"]') ||
+        (event.target instanceof Element &&
+          event.target.closest('button, input, select, textarea, a, summary'))
+      )
+        return
+      const button = document.querySelector<HTMLElement>('[data-go-on]')
+      if (!button) return
+      event.preventDefault()
+      button.click()
+    }
+    window.addEventListener('keydown', goOn)
+    return () => window.removeEventListener('keydown', goOn)
+  }, [])
+}
+
+function ConfirmPlate({ here: { state, act, refusal, jobId } }: { here: JobHere }) {
+  return (
+    <section className="panel grid gap-6 text-center">
+      {refusal && <Refusal text={refusal} />}
+      <p className="text-2xl font-bold">Is this the vehicle in front of you?</p>
+      <p>
+        <span className="plate text-6xl sm:text-7xl">{state.plate}</span>
+      </p>
+      <p className="text-xl wrap-anywhere">
+        {state.vehicle.name}
+        {state.checkIn?.bay && `, ${state.checkIn.bay}`}
+      </p>
+      <GoOn onClick={() => act({ type: 'plate-confirmed' })}>Yes, the plate is the same</GoOn>
+      <div className="grid grid-cols-2 gap-3">
+        <Link to={`/jobs/${jobId}/move`} className="button min-h-[72px]">
+          No: this job is another vehicle’s
+        </Link>
+        <Link to="/" className="button min-h-[72px]">
+          Back to the yard
+        </Link>
+      </div>
+    </section>
+  )
+}
+
+/** Wrong fluid that moved on, or another plan: this one is at its end. */
+function PlanAgain({ here: { state, link, jobId, refusal } }: { here: JobHere }) {
+  const report = state.troubles.at(-1)
+  return (
+    <section className="panel grid gap-5">
+      {refusal && <Refusal text={refusal} />}
+      <p className="text-3xl font-extrabold">This plan is at its end.</p>
+      {report && <WhatChanged report={report} loud />}
+      {link === 'saved' ? (
+        <Link to={`/jobs/${jobId}/plan`} className="button button-main min-h-[96px] text-2xl">
+          Plan again
+        </Link>
+      ) : (
+        <p className="text-2xl">Not saved yet: wait for the line below.</p>
+      )}
+    </section>
+  )
+}
+
+function Refusal({ text }: { text: string }) {
+  return (
+    <p role="alert" className="fault border-l-8 border-oxide bg-enamel p-3 text-xl">
+      {text}
+    </p>
+  )
+}
+
+function Bay({ here, run }: { here: JobHere; run: RunState }) {
+  const { state, act, refusal, link, jobId } = here
+  const stageRun = currentStage(run)
+  if (!stageRun) return null
+  const { kind } = stageRun.stage
+  const cautions = state.planned?.plan.cautions.filter(({ at }) => at === kind) ?? []
+  const lastTrouble = state.troubles.at(-1)
+  const justNow = lastTrouble && state.undoable.at(-1)?.eventId === lastTrouble.eventId
+  const working = !bleedDone(run)
+  return (
+    <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
+      <div className="grid gap-4">
+        <section className="panel grid content-start gap-5" aria-label="Now">
+          <p className="flex flex-wrap justify-between gap-2 text-quiet">
+            <span>
+              Stage {run.stageIndex + 1} of {run.stages.length}:{' '}
+              <strong className="text-ink">{stageNames[kind]}</strong>
+            </span>
+            {state.planned?.plan.pressureKPa !== undefined && machineFeeds(stageRun.stage) && (
+              <span>{state.planned.plan.pressureKPa} kPa</span>
+            )}
+          </p>
+          {refusal && <Refusal text={refusal} />}
+          {justNow && <WhatChanged report={lastTrouble} loud />}
+          <BayWork state={state} run={run} jobId={jobId} saved={link === 'saved'} act={act} />
+        </section>
+        <Foot here={here} />
+      </div>
+      <aside className="grid gap-4">
+        {working && <Counters state={state} stageRun={stageRun} act={act} />}
+        {working && !state.filed && (
+          <div className="grid grid-cols-2 gap-3">
+            <button
+              type="button"
+              className="button min-h-[72px]"
+              disabled={run.bottleMl === 0}
+              onClick={() => act({ type: 'bottle-emptied' })}
+            >
+              Bottle emptied ({showMl(run.bottleMl)} mL)
+            </button>
+            <ContainerDialog state={state} act={act} />
+          </div>
+        )}
+        <section className="panel" aria-label="Line map">
+          <LineMap
+            vehicle={state.vehicle}
+            marks={runMarks(state)}
+            className="[&>svg]:max-h-[38vh] [&>figcaption]:hidden"
+          />
+        </section>
+        {cautions.length > 0 && (
+          <details className="panel">
+            <summary className="min-h-8 cursor-pointer font-bold">Cautions here: {cautions.length}</summary>
+            <ul className="mt-2 grid list-disc gap-1.5 pl-5">
+              {cautions.map(({ code, text }) => (
+                <li key={code}>{text}</li>
+              ))}
+            </ul>
+          </details>
+        )}
+        {state.troubles.length > 0 && (
+          <details className="panel">
+            <summary className="min-h-8 cursor-pointer font-bold">
+              What went wrong so far: {state.troubles.length}
+            </summary>
+            <ol className="mt-2 grid gap-3">
+              {state.troubles.map((report) => (
+                <li key={report.eventId}>
+                  <WhatChanged report={report} />
+                </li>
+              ))}
+            </ol>
+          </details>
+        )}
+      </aside>
+    </div>
+  )
+}

@@ -1,0 +1,294 @@
+import { type DefaultValue, getFormProps, useForm } from '@conform-to/react'
+import { parseWithZod } from '@conform-to/zod/v4'
+import { useRef, useState } from 'react'
+import { data, Form, redirect } from 'react-router'
+import { Choices, NoteField, TextField } from '~/components/field'
+import { FormRefusal } from '~/components/form-refusal'
+import { LineMap } from '~/components/line-map/line-map'
+import { Reasons } from '~/components/reasons'
+import { Swatch } from '~/components/swatch'
+import { reasonNames } from '~/components/words'
+import { database } from '~/context'
+import { findJob } from '~/db/jobs.server'
+import { shopSettings } from '~/db/settings.server'
+import { type CheckInForm, type CheckInTyped, checkInFormSchema, checkInOf } from '~/lib/check-in-form'
+import { newId } from '~/lib/ids'
+import { recordOrReply } from '~/lib/record-event.server'
+import { orNotFound } from '~/lib/require'
+import { levelDrop } from '~core/exchange/level-drop'
+import { fluidSpecs } from '~core/fluids'
+import { colourClues, colours } from '~core/fluids/colour'
+import type { CheckIn } from '~core/run/events'
+import { decideScope } from '~core/scope/scope'
+import { partName, partsOf } from '~core/vehicle/parts'
+import type { Vehicle } from '~core/vehicle/schema'
+import type { Route } from './+types/check-in'
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  const { scopeSchool } = await shopSettings(context.get(database))
+  return {
+    vehicle: state.vehicle,
+    before: state.checkIn,
+    locked: state.run?.plateConfirmed === true || state.filed !== undefined,
+    eventId: newId(),
+    scopeSchool,
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const submission = parseWithZod(await request.formData(), { schema: checkInFormSchema })
+  if (submission.status !== 'success') return data(submission.reply(), { status: 400 })
+  const { vehicle } = orNotFound(await findJob(context.get(database), params.jobId))
+  const act = {
+    id: submission.value.eventId,
+    type: 'checked-in' as const,
+    checkIn: checkInOf(submission.value, vehicle),
+  }
+  const refused = await recordOrReply(context, params.jobId, act, (formErrors) =>
+    submission.reply({ formErrors }),
+  )
+  return refused ?? redirect(`/jobs/${params.jobId}/test`)
+}
+
+function typedBefore(before: CheckIn | undefined, vehicle: Vehicle): DefaultValue<CheckInTyped> {
+  const brakes = partsOf(vehicle, 'wheel-brake')
+  // A field for every brake from the start, filled or not.
+  if (!before) return { fluidFound: 'as-specified', wear: brakes.map(() => '') }
+  const { work } = before
+  return {
+    reason: work.reason,
+    opened: work.opened,
+    replaced: work.replaced,
+    state: [work.ranDry && 'ranDry', work.systemEmpty && 'systemEmpty'].filter(
+      (each) => typeof each === 'string',
+    ),
+    colour: before.colour,
+    fluidFound: work.fluidFound ?? 'as-specified',
+    levelMl: before.levelMl?.toString(),
+    wear: brakes.map((brake) => work.padWearMm[brake.id]?.toString() ?? ''),
+    odometerKm: before.odometerKm?.toString(),
+    bay: before.bay,
+    note: before.note,
+  }
+}
+
+export default function CheckInPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { vehicle, before, locked, eventId, scopeSchool } = loaderData
+  const form = useRef<HTMLFormElement>(null)
+  const [draft, setDraft] = useState(before)
+  const [meta, fields] = useForm<CheckInTyped, CheckInForm>({
+    lastResult: actionData,
+    defaultValue: typedBefore(before, vehicle),
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: checkInFormSchema }),
+    shouldRevalidate: 'onInput',
+  })
+  function follow() {
+    if (!form.current) return
+    const read = parseWithZod(new FormData(form.current), {
+      schema: checkInFormSchema.partial({ reason: true, colour: true }),
+    })
+    if (read.status === 'success')
+      setDraft(
+        checkInOf(
+          { ...read.value, reason: read.value.reason ?? 'repair', colour: read.value.colour ?? 'new' },
+          vehicle,
+        ),
+      )
+  }
+  function pick(id: string) {
+    const box = form.current?.querySelector<HTMLInputElement>(
+      `input[name="opened"][value="${CSS.escape(id)}"]`,
+    )
+    box?.click()
+  }
+  const brakes = partsOf(vehicle, 'wheel-brake')
+  const things = [
+    ...vehicle.parts.map((part) => ({
+      value: part.id,
+      label: `${partName(part)}${partName(part) === part.id ? '' : ` (${part.id})`}`,
+    })),
+    ...vehicle.lines.map(({ id = '' }) => ({ value: id, label: `line: ${id}` })),
+  ]
+  const picked = [...(draft?.work.opened ?? []), ...(draft?.work.replaced ?? [])]
+  return (
+    <Form
+      method="post"
+      {...getFormProps(meta)}
+      ref={form}
+      onChange={follow}
+      className="grid items-start gap-5 lg:grid-cols-[3fr_2fr]"
+    >
+      <title>Check in · Ruddy Siphon</title>
+      <input type="hidden" name="eventId" value={eventId} />
+      <fieldset disabled={locked} className="contents">
+        <div className="grid gap-5">
+          <section className="panel grid gap-5">
+            <h1 className="text-2xl">Check in</h1>
+            <FormRefusal errors={meta.errors} />
+            <TextField
+              field={fields.bay}
+              label="Where does it stand?"
+              hint="Like Bay 2; shown large on every screen of this job"
+            />
+            <Choices
+              field={fields.reason}
+              legend="Why is it here?"
+              options={Object.entries(reasonNames).map(([value, label]) => ({ value, label }))}
+              columns="sm:grid-cols-2 xl:grid-cols-4"
+            />
+            <details open={picked.length > 0} className="border-2 border-rule p-3">
+              <summary className="min-h-8 cursor-pointer font-bold">
+                What was opened or replaced?
+                <span className="font-normal text-quiet">
+                  {picked.length === 0
+                    ? ' Nothing so far; tap it on the map or open this list.'
+                    : ` ${picked.join(', ')}`}
+                </span>
+              </summary>
+              <div className="mt-3 grid gap-4">
+                <Choices
+                  field={fields.opened}
+                  legend="Opened"
+                  options={things}
+                  columns="sm:grid-cols-2"
+                  multiple
+                />
+                <Choices
+                  field={fields.replaced}
+                  legend="Replaced with new"
+                  options={things}
+                  columns="sm:grid-cols-2"
+                  multiple
+                />
+              </div>
+            </details>
+            <Choices
+              field={fields.state}
+              legend="Did it run dry?"
+              options={[
+                { value: 'ranDry', label: 'The reservoir ran dry' },
+                { value: 'systemEmpty', label: 'The whole system is empty' },
+              ]}
+              multiple
+            />
+          </section>
+          <section className="panel grid gap-5">
+            <h2>What is in it</h2>
+            <Choices
+              field={fields.colour}
+              legend="Colour in the reservoir"
+              options={colours.map((value) => ({
+                value,
+                label: colourClues[value].name,
+                picture: <Swatch colour={value} />,
+              }))}
+              columns="grid-cols-2 sm:grid-cols-3"
+            />
+            <Choices
+              field={fields.fluidFound}
+              legend="Which fluid is in it?"
+              options={[
+                { value: 'as-specified', label: `As called for: ${vehicle.fluid.spec}` },
+                ...fluidSpecs
+                  .filter((spec) => spec !== vehicle.fluid.spec)
+                  .map((spec) => ({ value: spec, label: spec === 'mineral' ? 'Mineral oil' : spec })),
+                { value: 'unknown', label: 'Not known' },
+              ]}
+              columns="grid-cols-2 sm:grid-cols-3"
+            />
+          </section>
+          <section className="panel grid gap-5">
+            <h2>Level and wear</h2>
+            <div className="grid gap-4 sm:grid-cols-2">
+              <TextField
+                field={fields.levelMl}
+                label="In the reservoir now"
+                unit="mL"
+                decimal
+                hint={
+                  partsOf(vehicle, 'reservoir').map(({ minMl, maxMl }) => `MIN ${minMl}, MAX ${maxMl} mL`)[0]
+                }
+              />
+              <TextField field={fields.odometerKm} label="Odometer" unit="km" decimal />
+            </div>
+            <fieldset>
+              <legend className="field-label">
+                How far each piston stands out by wear (floating caliper: both pads and the disc)
+              </legend>
+              <div className="grid gap-4 sm:grid-cols-2">
+                {fields.wear.getFieldList().map((field, i) => {
+                  const brake = brakes[i]
+                  return (
+                    brake && (
+                      <TextField
+                        key={brake.id}
+                        field={field}
+                        label={partName(brake)}
+                        unit="mm"
+                        decimal
+                        hint={`On file: ${brake.padWearMm} mm`}
+                      />
+                    )
+                  )
+                })}
+              </div>
+            </fieldset>
+            <NoteField field={fields.note} label="Wet places, lamps, what the driver said" />
+          </section>
+        </div>
+        <aside className="grid gap-5 lg:sticky lg:top-4">
+          <section className="panel" aria-label="Line map">
+            <LineMap
+              vehicle={vehicle}
+              picked={picked}
+              onPick={locked ? undefined : pick}
+              className="[&>svg]:max-h-[44vh]"
+            />
+          </section>
+          <AtOnce vehicle={vehicle} draft={draft} scopeSchool={scopeSchool} />
+          {locked ? (
+            <p className="font-bold">The bleed has begun, so this stands as it is.</p>
+          ) : (
+            <button type="submit" className="button button-main">
+              {before ? 'Correct the check-in' : 'Checked in: go on to the test'}
+            </button>
+          )}
+        </aside>
+      </fieldset>
+    </Form>
+  )
+}
+
+/** What the answers so far mean, at once: level against wear, suspicion, and how far the bleed goes. */
+function AtOnce({
+  vehicle,
+  draft,
+  scopeSchool,
+}: {
+  vehicle: Vehicle
+  draft?: CheckIn
+  scopeSchool: 'local' | 'whole'
+}) {
+  const level = levelDrop(vehicle, draft?.work.padWearMm ?? {}, draft?.levelMl)
+  const scope = draft && decideScope(vehicle, draft.work, scopeSchool)
+  const clue = draft && colourClues[draft.colour]
+  const bleeders = scope?.value.bleeders.map(({ bleeder }) => bleeder.id) ?? []
+  return (
+    <section className="panel grid gap-3" aria-live="polite">
+      <h2>What that means</h2>
+      {clue?.wrongFluid && <p className="hatched border-2 border-oxide p-3 font-bold">{clue.text}</p>}
+      <Reasons reasons={level.reasons} />
+      {scope && (
+        <>
+          <p className="font-bold">
+            {scope.value.cylinder !== 'none' && 'Master cylinder first, then '}
+            {bleeders.length === 0 ? 'no bleeder in reach' : `bleeders ${bleeders.join(', ')}`}
+            {scope.value.unit && ', with the unit’s own cycles'}
+          </p>
+          <Reasons reasons={scope.reasons} />
+        </>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,204 @@
+import { getFormProps, useForm } from '@conform-to/react'
+import { parseWithZod } from '@conform-to/zod/v4'
+import { addMonths, formatISO } from 'date-fns'
+import { data, Form, redirect } from 'react-router'
+import { z } from 'zod'
+import { Choices, NoteField, TextField } from '~/components/field'
+import { FormRefusal } from '~/components/form-refusal'
+import { database, personHere } from '~/context'
+import { findJob } from '~/db/jobs.server'
+import { checkPin, listPeople } from '~/db/people.server'
+import { requiredDecimal } from '~/lib/fields'
+import { showMl } from '~/lib/format'
+import { newId } from '~/lib/ids'
+import { recordOrReply } from '~/lib/record-event.server'
+import { orNotFound } from '~/lib/require'
+import { checksFor } from '~core/proof/checks'
+import { bleedDone } from '~core/run/state'
+import { jobTally, wasteMl } from '~core/run/tally'
+import type { Route } from './+types/file'
+
+/** Time in service before the next exchange of a routine job. Common practice: cars 24 months, motorcycles often 12. */
+const MONTHS = { motorcycle: 12, other: 24 }
+const NOBODY = 'nobody'
+
+const fileFormSchema = z.object({
+  eventId: z.string(),
+  outcome: z.enum(['fit', 'not-fit', 'declined'], 'Say how it ends.'),
+  doneBy: z
+    .string('Say who did the work.')
+    .trim()
+    .min(1, 'Say who did the work.')
+    .max(200, 'At most 200 characters.'),
+  checkedBy: z.string('Say who checked, or that nobody did.'),
+  checkPin: z.string().default(''),
+  wasteMl: requiredDecimal(
+    { min: 0, max: 20_000, unit: 'mL' },
+    'Give how much used fluid went into the drum; 0 if none.',
+  ),
+  nextDue: z.iso.date('Give a date.').optional(),
+  note: z.string().max(2000, 'At most 2000 characters.').default(''),
+})
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  const state = orNotFound(await findJob(db, params.jobId))
+  if (state.filed) throw redirect(`/jobs/${params.jobId}/record`)
+  const { run, vehicle, people, parked, earlier } = state
+  const here = context.get(personHere) ?? undefined
+  const unproved = checksFor(state).filter((check) => !state.proofs[check.id]?.passed)
+  const bled = run !== undefined && bleedDone(run)
+  const months = vehicle.kind === 'motorcycle' ? MONTHS.motorcycle : MONTHS.other
+  return {
+    mayDrive: bled && unproved.length === 0 && !parked,
+    mayDecline: !run?.plateConfirmed && earlier.length === 0,
+    unproved: unproved.map((check) => check.title),
+    bled,
+    parked: parked !== undefined,
+    outMl: wasteMl(jobTally(state)),
+    doneBy: (people.length > 0 ? people : here ? [here] : []).map(({ name }) => name).join(', '),
+    others: (await listPeople(db)).filter(({ id }) => id !== here?.id),
+    nextDue: formatISO(addMonths(new Date(), months), { representation: 'date' }),
+    months,
+    eventId: newId(),
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const form = await request.formData()
+  const submission = parseWithZod(form, { schema: fileFormSchema })
+  // A PIN is not sent back to the page with what else was typed.
+  const reply = (errors?: { fieldErrors?: Record<string, string[]>; formErrors?: string[] }) =>
+    submission.reply({ ...errors, hideFields: ['checkPin'] })
+  if (submission.status !== 'success') return data(reply(), { status: 400 })
+  const { eventId, checkedBy, checkPin: pin, ...rest } = submission.value
+  const checker =
+    checkedBy === NOBODY ? undefined : await checkPin(context.get(database), checkedBy, pin, new Date())
+  if (checker && !checker.ok)
+    return data(reply({ fieldErrors: { checkPin: [checker.fault.text] } }), { status: 400 })
+  const act = { id: eventId, type: 'filed' as const, ...rest, checkedBy: checker?.person }
+  const refused = await recordOrReply(context, params.jobId, act, (formErrors) => reply({ formErrors }))
+  return refused ?? redirect(`/jobs/${params.jobId}/record`)
+}
+
+export default function FilePage({ loaderData, actionData }: Route.ComponentProps) {
+  const { mayDrive, mayDecline, unproved, bled, parked, outMl, nextDue, months, eventId } = loaderData
+  const [meta, fields] = useForm({
+    lastResult: actionData,
+    defaultValue: {
+      outcome: mayDrive ? 'fit' : mayDecline ? undefined : 'not-fit',
+      checkedBy: NOBODY,
+      doneBy: loaderData.doneBy,
+      wasteMl: showMl(outMl),
+      nextDue,
+    },
+    onValidate: ({ formData }) => parseWithZod(formData, { schema: fileFormSchema }),
+  })
+  return (
+    <Form method="post" {...getFormProps(meta)} className="panel mx-auto grid w-full max-w-4xl gap-5">
+      <title>File · Ruddy Siphon</title>
+      <h1 className="text-2xl">File it</h1>
+      <input type="hidden" name="eventId" value={eventId} />
+      <FormRefusal errors={meta.errors} />
+      {!mayDrive && !mayDecline && (
+        <p className="hatched border-2 border-oxide p-3 font-bold">
+          {parked
+            ? 'It is parked, as it was left. '
+            : bled
+              ? `Not proved: ${unproved.join(', ')}. `
+              : 'The bleed is not finished. '}
+          It can only be filed as not fit to drive, and it does not leave on its own wheels.
+        </p>
+      )}
+      <Choices
+        field={fields.outcome}
+        legend="How does it end?"
+        options={[
+          ...(mayDrive ? [{ value: 'fit', label: 'Fit to drive: everything is proved' }] : []),
+          { value: 'not-fit', label: 'Not fit to drive' },
+          ...(mayDecline
+            ? [{ value: 'declined', label: 'The customer declined: say under Note what was said and signed' }]
+            : []),
+        ]}
+      />
+      <div className="grid gap-4 sm:grid-cols-2">
+        <TextField field={fields.doneBy} label="Done by" />
+        <TextField field={fields.wasteMl} label="Used fluid into the drum" unit="mL" decimal />
+        <Checker field={fields.checkedBy} pin={fields.checkPin} others={loaderData.others} />
+        <div>
+          <label htmlFor={fields.nextDue.id} className="field-label">
+            Next due
+          </label>
+          <input
+            type="date"
+            id={fields.nextDue.id}
+            name={fields.nextDue.name}
+            defaultValue={fields.nextDue.initialValue}
+            className="input"
+          />
+          <p className="mt-1 text-sm text-quiet">
+            {months} months from today: common practice. The maker’s figure wins.
+          </p>
+        </div>
+      </div>
+      <NoteField field={fields.note} label="Note" />
+      <button type="submit" className="button button-main">
+        File it: the record is frozen from here on
+      </button>
+    </Form>
+  )
+}
+
+type Fields = ReturnType<typeof useForm<z.input<typeof fileFormSchema>>>[1]
+
+/** Checked by is another person, who gives their own PIN at this screen; or nobody, and the record says so. */
+function Checker({
+  field,
+  pin,
+  others,
+}: {
+  field: Fields['checkedBy']
+  pin: Fields['checkPin']
+  others: { id: string; name: string }[]
+}) {
+  return (
+    <div className="grid gap-2">
+      <div>
+        <label htmlFor={field.id} className="field-label">
+          Checked by
+        </label>
+        <select id={field.id} name={field.name} defaultValue={field.initialValue} className="input">
+          <option value={NOBODY}>nobody</option>
+          {others.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </div>
+      {field.value !== undefined && field.value !== NOBODY && (
+        <div>
+          <label htmlFor={pin.id} className="field-label">
+            Their own PIN
+          </label>
+          <input
+            id={pin.id}
+            name={pin.name}
+            type="password"
+            inputMode="numeric"
+            autoComplete="off"
+            maxLength={8}
+            className="input"
+            aria-invalid={pin.errors ? true : undefined}
+            aria-describedby={pin.errors ? pin.errorId : undefined}
+          />
+        </div>
+      )}
+      {pin.errors && (
+        <p id={pin.errorId} className="fault">
+          {pin.errors.join(' ')}
+        </p>
+      )}
+    </div>
+  )
+}

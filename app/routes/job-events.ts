@@ -1,0 +1,61 @@
+import { database, personHere } from '~/context'
+import { appendEvents, findJob } from '~/db/jobs.server'
+import { findPerson } from '~/db/people.server'
+import { isStorageFault } from '~/db/storage.server'
+import { orNotFound } from '~/lib/require'
+import { type FloorEvent, floorEventSchema, type Person } from '~core/run/events'
+import type { Route } from './+types/job-events'
+
+/** The job as it stands; nothing where the asker has it already. */
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  const have = new URL(request.url).searchParams.get('have')
+  return have === String(state.length) ? new Response(null, { status: 204 }) : Response.json({ state })
+}
+
+/**
+ * Record one thing that happened at the vehicle. Sending again what was recorded already is answered as recorded;
+ * what the store cannot take now is answered so that the sender keeps it.
+ */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const text = await request.text()
+  let input: unknown
+  try {
+    input = JSON.parse(text)
+  } catch {
+    return Response.json({ refusal: { code: 'not-json', text: 'Send JSON.' } }, { status: 400 })
+  }
+  const read = floorEventSchema.safeParse(input)
+  if (!read.success)
+    return Response.json(
+      { refusal: { code: 'not-an-event', text: read.error.issues[0]?.message ?? 'Not an event.' } },
+      { status: 400 },
+    )
+  const db = context.get(database)
+  try {
+    const event = await signed(read.data, context.get(personHere) ?? undefined, (id) => findPerson(db, id))
+    const appended = await appendEvents(db, params.jobId, [event])
+    if (appended.ok) return Response.json({ length: appended.state.length })
+    const state = await findJob(db, params.jobId)
+    return Response.json(
+      { refusal: appended.refusal, state },
+      { status: appended.code === 'not-found' ? 404 : 409 },
+    )
+  } catch (error) {
+    if (!isStorageFault(error)) throw error
+    return Response.json({ refusal: { code: error.code, text: error.message } }, { status: 507 })
+  }
+}
+
+/**
+ * The event with who did it. Work done without the server may be sent when somebody else has taken the screen: it
+ * bears the name of who did it, and says who sent it.
+ */
+async function signed(
+  { sentBy: _claimed, ...event }: FloorEvent,
+  here: Person | undefined,
+  find: (id: string) => Promise<Person | undefined>,
+): Promise<FloorEvent> {
+  const doer = event.by && event.by.id !== here?.id ? await find(event.by.id) : undefined
+  return (doer ? { ...event, by: doer, sentBy: here } : { ...event, by: here }) as FloorEvent
+}

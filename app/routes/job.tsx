@@ -1,0 +1,77 @@
+import { Link, Outlet, useMatches } from 'react-router'
+import { JobMenu } from '~/components/job-menu'
+import { ParkedPanel } from '~/components/parked-panel'
+import { StationPipe } from '~/components/station-pipe'
+import { outcomeWords } from '~/components/words'
+import { database, personHere } from '~/context'
+import { findJob } from '~/db/jobs.server'
+import { showMoment } from '~/lib/format'
+import { orNotFound } from '~/lib/require'
+import type { JobHere } from '~/run-client/job-here'
+import { useJobRun } from '~/run-client/use-job-run'
+import { stationOf } from '~core/run/state'
+import type { Route } from './+types/job'
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  return { state, person: context.get(personHere) ?? undefined }
+}
+
+/** Stations where hands are on the vehicle: while it is parked they show how it stands and nothing else. */
+const AT_THE_VEHICLE = new Set(['routes/bleed', 'routes/prove'])
+
+/** Where a parked job may be looked at, moved or filed as it stands. */
+const NOT_ABOUT_GOING_ON = new Set(['routes/file', 'routes/trace'])
+
+/** A job, whichever station it is looked at from: its plate, its bay, how far it is, and the live state they share. */
+export default function Job({ loaderData, params: { jobId } }: Route.ComponentProps) {
+  const run = useJobRun(jobId, loaderData.state, loaderData.person)
+  const { state } = run
+  const { plate, vehicle, filed, parked, checkIn, comebackOf, movedFrom } = state
+  const station = useMatches().at(-1)?.id ?? ''
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <span className="plate text-3xl">{plate}</span>
+        {checkIn?.bay && (
+          <span className="max-w-40 border-b-4 border-ink text-2xl font-extrabold wrap-anywhere">
+            {checkIn.bay}
+          </span>
+        )}
+        <div className="max-w-36 leading-tight xl:max-w-52">
+          <Link to={`/vehicles/${state.vehicleId}`} className="line-clamp-2 font-semibold wrap-anywhere">
+            {vehicle.name}
+          </Link>
+          <span className="hidden text-sm text-quiet xl:inline">last touched {showMoment(state.lastAt)}</span>
+        </div>
+        <div className="min-w-0 flex-1 basis-[27rem]">
+          <StationPipe jobId={jobId} station={stationOf(state)} filed={filed !== undefined} />
+        </div>
+        <JobMenu jobId={jobId} filed={filed !== undefined} />
+      </div>
+      {filed && (
+        <p className="mt-3 border-l-8 border-ink bg-sheet p-3 font-bold">
+          Filed: {outcomeWords[filed.outcome].toLowerCase()}. This record is frozen.{' '}
+          <Link to={`/jobs/${jobId}/record`}>Open the record</Link>
+        </p>
+      )}
+      {!filed && comebackOf && (
+        <p className="mt-3 border-l-8 border-oxide bg-sheet p-3">
+          It came back. <Link to={`/jobs/${comebackOf}/record`}>What was done last time</Link>
+        </p>
+      )}
+      {!filed && movedFrom.length > 0 && (
+        <p className="mt-3 border-l-8 border-ink bg-sheet p-3">
+          This job was begun on {movedFrom.map((from) => from.plate).join(', ')} by mistake and moved here.
+        </p>
+      )}
+      <div className="mt-4 grid gap-5">
+        {parked && AT_THE_VEHICLE.has(station) && <title>{`${plate}: parked · Ruddy Siphon`}</title>}
+        {parked && !filed && !NOT_ABOUT_GOING_ON.has(station) && (
+          <ParkedPanel state={state} parked={parked} jobId={jobId} act={run.act} />
+        )}
+        {!(parked && AT_THE_VEHICLE.has(station)) && <Outlet context={{ ...run, jobId } satisfies JobHere} />}
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,87 @@
+import { NavLink, Outlet, useFetcher, useLocation, useRouteLoaderData } from 'react-router'
+import type { loader as rootLoader } from '~/root'
+
+const places = [
+  { to: '/', name: 'Yard' },
+  { to: '/vehicles', name: 'Vehicles' },
+  { to: '/logbook', name: 'Logbook' },
+  { to: '/people', name: 'People' },
+  { to: '/settings', name: 'Shop' },
+]
+
+export default function Shell() {
+  return (
+    <>
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-enamel focus:p-3"
+      >
+        To the content
+      </a>
+      <header className="flex flex-wrap items-center gap-x-6 border-b-4 border-oxide bg-sheet px-5 print:hidden">
+        <NavLink to="/" className="flex items-center gap-2 py-2 text-lg font-extrabold text-ink no-underline">
+          <Mark />
+          Ruddy Siphon
+        </NavLink>
+        <nav aria-label="Places" className="flex flex-wrap">
+          {places.map(({ to, name }) => (
+            <NavLink
+              key={to}
+              to={to}
+              end={to === '/'}
+              className={({ isActive }) =>
+                `flex min-h-12 items-center px-4 font-semibold no-underline ${isActive ? 'bg-oxide text-on-oxide' : 'text-ink hover:bg-oxide-wash'}`
+              }
+            >
+              {name}
+            </NavLink>
+          ))}
+        </nav>
+        <ThemeSwitch />
+        <WhoHere />
+      </header>
+      <main id="main" className="mx-auto max-w-[1440px] p-5">
+        <Outlet />
+      </main>
+    </>
+  )
+}
+
+/** A siphon: one leg in the old, the bend below, the other leg up to the new. */
+function Mark() {
+  return (
+    <svg viewBox="0 0 32 32" className="size-8" aria-hidden="true">
+      <rect width="32" height="32" rx="4" className="fill-oxide" />
+      <path d="M8 6v13a8 8 0 0 0 16 0V12M24 4v4" fill="none" strokeWidth="4" className="stroke-on-oxide" />
+    </svg>
+  )
+}
+
+/** Who is at this screen, and the way for somebody else to take it. */
+function WhoHere() {
+  const person = useRouteLoaderData<typeof rootLoader>('root')?.person
+  const { pathname } = useLocation()
+  return (
+    <a
+      href={`/who?to=${encodeURIComponent(pathname)}`}
+      className="flex min-h-12 items-center gap-2 px-3 font-semibold text-ink"
+    >
+      <span aria-hidden="true">●</span> {person?.name ?? 'Who is here?'}
+    </a>
+  )
+}
+
+function ThemeSwitch() {
+  const fetcher = useFetcher()
+  const theme = useRouteLoaderData<typeof rootLoader>('root')?.theme ?? 'system'
+  const next = { system: 'dark', dark: 'light', light: 'system' }[theme]
+  const names = { system: 'as the device', dark: 'dark', light: 'light' }
+  return (
+    <fetcher.Form method="post" action="/settings" className="ml-auto">
+      <input type="hidden" name="theme" value={next} />
+      <button type="submit" name="intent" value="theme" className="min-h-12 px-3 font-semibold underline">
+        Light: {names[theme]}
+      </button>
+    </fetcher.Form>
+  )
+}

@@ -1,0 +1,157 @@
+import { Form, Link, redirect } from 'react-router'
+import { LineMap } from '~/components/line-map/line-map'
+import { stationName } from '~/components/station-pipe'
+import { outcomeWords } from '~/components/words'
+import { database, personHere } from '~/context'
+import { jobsOfVehicle, openJob } from '~/db/jobs.server'
+import { findVehicle } from '~/db/vehicles.server'
+import { showDate } from '~/lib/format'
+import { orNotFound } from '~/lib/require'
+import { bleederRuns } from '~core/vehicle/network'
+import { partName, partsOf } from '~core/vehicle/parts'
+import type { Vehicle } from '~core/vehicle/schema'
+import type { Route } from './+types/vehicle'
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const stored = orNotFound(await findVehicle(context.get(database), params.vehicleId))
+  return { ...stored, jobs: await jobsOfVehicle(context.get(database), params.vehicleId) }
+}
+
+export async function action({ params, context }: Route.ActionArgs) {
+  const stored = orNotFound(await findVehicle(context.get(database), params.vehicleId))
+  const by = context.get(personHere) ?? undefined
+  const jobId = await openJob(context.get(database), stored, new Date().toISOString(), { by })
+  return redirect(`/jobs/${jobId}/check-in`)
+}
+
+export default function VehiclePage({ loaderData }: Route.ComponentProps) {
+  const { vehicle, plate, jobs, id } = loaderData
+  return (
+    <>
+      <title>{`${plate || vehicle.name} · Ruddy Siphon`}</title>
+      <div className="mb-5 flex flex-wrap items-center gap-4">
+        <span className="plate text-4xl">{plate || 'no plate'}</span>
+        <h1 className="text-2xl wrap-anywhere">{vehicle.name}</h1>
+        <Form method="post" className="ml-auto">
+          <button type="submit" className="button button-main">
+            Start a job on it
+          </button>
+        </Form>
+        <a href={`/vehicles/${id}/file.json`} className="button" download>
+          Export the file
+        </a>
+      </div>
+      <div className="grid items-start gap-5 lg:grid-cols-[2fr_3fr]">
+        <section className="panel" aria-label="Line map">
+          <LineMap
+            vehicle={vehicle}
+            marks={bleederRuns(vehicle).map(({ bleeder }) => ({
+              id: bleeder.id,
+              label: bleeder.id.slice(0, 2),
+              state: 'waiting',
+            }))}
+            className="[&>svg]:max-h-[62vh]"
+          />
+        </section>
+        <div className="grid gap-5">
+          <Facts vehicle={vehicle} />
+          <Bleeders vehicle={vehicle} />
+          <section className="panel" aria-labelledby="jobs">
+            <h2 id="jobs">Jobs</h2>
+            {jobs.length === 0 && <p>None yet.</p>}
+            <ul className="grid gap-1">
+              {jobs.map((job) => (
+                <li key={job.id}>
+                  <Link to={`/jobs/${job.id}`} className="flex min-h-12 items-center">
+                    {showDate(job.opened_at)}:{' '}
+                    <span className="ml-2">
+                      {job.outcome
+                        ? `filed: ${outcomeWords[job.outcome]}`
+                        : `open, at ${stationName(job.station)}`}
+                    </span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </section>
+        </div>
+      </div>
+    </>
+  )
+}
+
+function Facts({ vehicle }: { vehicle: Vehicle }) {
+  const facts: [string, string][] = [
+    [
+      'Kind',
+      `${vehicle.kind}${vehicle.modelYear ? `, ${vehicle.modelYear}` : ''}, driver ${vehicle.driverSide}`,
+    ],
+    [
+      'Fluid',
+      `${vehicle.fluid.spec}${vehicle.fluid.alsoAllowed.length > 0 ? `; also allowed ${vehicle.fluid.alsoAllowed.join(', ')}` : ''}`,
+    ],
+    ...partsOf(vehicle, 'reservoir').map((reservoir): [string, string] => [
+      reservoir.id === 'reservoir' ? 'Reservoir' : `Reservoir: ${reservoir.id}`,
+      `${reservoir.minMl} mL at MIN, ${reservoir.maxMl} mL at MAX; cap ${reservoir.cap ?? 'not stated'}, seal ${reservoir.capSeal}`,
+    ]),
+    ...partsOf(vehicle, 'master-cylinder').map((cylinder): [string, string] => [
+      partName(cylinder),
+      `${cylinder.chambers.map(({ boreMm, strokeMm }) => `${boreMm} × ${strokeMm} mm`).join(' and ')}, pedal ratio ${cylinder.pedalRatio}${cylinder.benchThread ? `, bench thread ${cylinder.benchThread}` : ''}`,
+    ]),
+    ...partsOf(vehicle, 'control-unit').map((unit): [string, string] => [
+      partName(unit),
+      `${unit.volumeMl} mL, routine ${unit.routine}`,
+    ]),
+  ]
+  return (
+    <section className="panel" aria-labelledby="facts">
+      <h2 id="facts">What is on it</h2>
+      <dl className="grid gap-x-4 gap-y-1.5 sm:grid-cols-[auto_1fr]">
+        {facts.map(([name, value]) => (
+          <div key={name} className="contents">
+            <dt className="font-bold">{name}</dt>
+            <dd>{value}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  )
+}
+
+function Bleeders({ vehicle }: { vehicle: Vehicle }) {
+  return (
+    <section className="panel" aria-labelledby="bleeders">
+      <h2 id="bleeders">Bleeders and runs</h2>
+      <div className="overflow-x-auto">
+        <table className="w-full text-left">
+          <thead>
+            <tr className="border-b-2 border-ink [&>th]:py-1.5 [&>th]:pr-4">
+              <th scope="col">Bleeder</th>
+              <th scope="col">On</th>
+              <th scope="col" className="text-right">
+                Run, m
+              </th>
+              <th scope="col" className="text-right">
+                Spanner, mm
+              </th>
+              <th scope="col" className="text-right">
+                Torque, N·m
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {bleederRuns(vehicle).map(({ bleeder, part, run }) => (
+              <tr key={bleeder.id} className="border-b border-rule [&>td]:py-1.5 [&>td]:pr-4">
+                <td className="font-bold">{bleeder.id}</td>
+                <td>{partName(part)}</td>
+                <td className="text-right">{run ? run.lengthM.toFixed(2) : 'at the source'}</td>
+                <td className="text-right">{bleeder.wrenchMm ?? 'not known'}</td>
+                <td className="text-right">{bleeder.torqueNm ?? 'maker’s'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  )
+}

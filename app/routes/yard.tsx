@@ -1,0 +1,78 @@
+import { Link } from 'react-router'
+import { stationName } from '~/components/station-pipe'
+import { database } from '~/context'
+import { openJobs } from '~/db/jobs.server'
+import { listVehicles } from '~/db/vehicles.server'
+import { counted, showMoment } from '~/lib/format'
+import { stations } from '~core/run/state'
+import type { Route } from './+types/yard'
+
+export async function loader({ context }: Route.LoaderArgs) {
+  return { jobs: await openJobs(context.get(database)), vehicles: await listVehicles(context.get(database)) }
+}
+
+export default function Yard({ loaderData: { jobs, vehicles } }: Route.ComponentProps) {
+  return (
+    <>
+      <title>Yard · Ruddy Siphon</title>
+      <div className="mb-5 flex flex-wrap items-end gap-4">
+        <h1 className="text-3xl">Yard</h1>
+        <p className="text-quiet">
+          {jobs.length === 0
+            ? 'Nothing is in.'
+            : `${counted(jobs.length, 'job')} in, the last touched first.`}
+        </p>
+        <Link to="/vehicles" className="button button-main ml-auto">
+          Start a job
+        </Link>
+      </div>
+      <ol className="grid gap-4 sm:grid-cols-2 xl:grid-cols-3">
+        {stations.slice(0, 5).map((station) => {
+          const here = jobs.filter((job) => job.station === station)
+          return (
+            <li key={station} className="panel">
+              <h2 className="flex items-baseline justify-between">
+                {stationName(station)} <span className="text-quiet">{here.length}</span>
+              </h2>
+              {here.length === 0 && <p className="text-quiet">Nobody waits here.</p>}
+              <ul className="grid gap-2">
+                {here.map((job) => (
+                  <li key={job.id}>
+                    <Link
+                      to={`/jobs/${job.id}`}
+                      className="grid gap-1 border-2 border-rule bg-enamel p-3 text-ink no-underline hover:border-oxide"
+                    >
+                      <span className="flex items-center gap-3">
+                        <span className="plate text-xl">{job.plate || job.vehicle_name}</span>
+                        {job.bay && <strong className="text-lg wrap-anywhere">{job.bay}</strong>}
+                      </span>
+                      <span>{job.vehicle_name}</span>
+                      {job.parked_at && (
+                        <strong className="hatched border-2 border-oxide px-2">
+                          Parked {showMoment(job.parked_at)}
+                        </strong>
+                      )}
+                      <span className="text-sm text-quiet">last touched {showMoment(job.updated_at)}</span>
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            </li>
+          )
+        })}
+        <li className="panel">
+          <h2>Known vehicles</h2>
+          <ul className="grid gap-1">
+            {vehicles.slice(0, 8).map((vehicle) => (
+              <li key={vehicle.id}>
+                <Link to={`/vehicles/${vehicle.id}`} className="flex min-h-12 items-center gap-3">
+                  <span className="plate">{vehicle.plate || '—'}</span> {vehicle.name}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </li>
+      </ol>
+    </>
+  )
+}

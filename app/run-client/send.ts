@@ -1,0 +1,46 @@
+import type { FloorEvent } from '~core/run/events'
+import type { JobState } from '~core/run/state'
+
+const PATIENCE_MS = 5000
+
+/** What the server said to an event: taken, refused, not now (and why), or nothing at all. */
+export type Answer =
+  | { kind: 'taken'; length: number }
+  | { kind: 'refused'; text: string; state?: JobState }
+  | { kind: 'nobody-here' }
+  | { kind: 'not-now'; text: string }
+  | { kind: 'no-answer' }
+
+type Body = { length?: number; refusal?: { text: string }; state?: JobState }
+
+/** Send one event. Whatever is neither taken nor refused is sent again. */
+export async function sendEvent(jobId: string, event: FloorEvent): Promise<Answer> {
+  try {
+    const response = await fetch(`/jobs/${jobId}/events`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(event),
+      signal: AbortSignal.timeout(PATIENCE_MS),
+    })
+    if (response.status === 401) return { kind: 'nobody-here' }
+    const { length, refusal, state } = (await response.json()) as Body
+    if (response.ok && length !== undefined) return { kind: 'taken', length }
+    if (response.status >= 500) return { kind: 'not-now', text: refusal?.text ?? 'The server has a fault.' }
+    return { kind: 'refused', text: refusal?.text ?? 'The server did not take it.', state }
+  } catch {
+    return { kind: 'no-answer' }
+  }
+}
+
+/** @returns undefined where the server could not be reached or has nothing newer; the screen keeps what it has */
+export async function newerState(jobId: string, have: number): Promise<JobState | undefined> {
+  try {
+    const response = await fetch(`/jobs/${jobId}/events?have=${have}`, {
+      signal: AbortSignal.timeout(PATIENCE_MS),
+    })
+    if (response.status !== 200) return undefined
+    return ((await response.json()) as { state: JobState }).state
+  } catch {
+    return undefined
+  }
+}

@@ -1,0 +1,111 @@
+import type { Database } from '~/db/database.server'
+import { appendEvents, openJob } from '~/db/jobs.server'
+import { findVehicle, listVehicles } from '~/db/vehicles.server'
+import type { CallAct, CallState } from '~core/call'
+import { carefulAct } from '~core/run/careful'
+import { ScriptedJob, una } from '~core/testing/scripted-job'
+import type { Vehicle } from '~core/vehicle/schema'
+
+type Phase = {
+  name: string
+  act: (vehicle: Vehicle) => ScriptedJob
+  /** One act short of it. */
+  before?: true
+}
+
+const exchange = (vehicle: Vehicle, method: string) =>
+  ScriptedJob.planned(vehicle, { reason: 'service' }, [method], 320)
+const newCylinder = (vehicle: Vehicle, method: string) =>
+  ScriptedJob.planned(vehicle, { reason: 'repair', replaced: ['cylinder'] }, ['two-person', method])
+const ready = (job: ScriptedJob) =>
+  job.until(({ run }) => run.stages.at(run.stageIndex)?.at.RR?.ready === true)
+const calling = (name: string, method: string, ...acts: CallAct[]): Phase => ({
+  name,
+  act: (vehicle) => ready(exchange(vehicle, method)).call(...acts),
+})
+const reached = (job: ScriptedJob, call: CallState) => job.until(({ run }) => run.call === call)
+
+/** The bay in every phase of a job, so that all of it can be seen at once. */
+const phases: Phase[] = [
+  { name: 'Is this the vehicle?', act: (vehicle) => exchange(vehicle, 'two-person'), before: true },
+  { name: 'Step', act: (vehicle) => exchange(vehicle, 'two-person') },
+  {
+    name: 'Step with an amount',
+    act: (vehicle) => exchange(vehicle, 'two-person').do({ type: 'step-done', step: 'cover' }),
+  },
+  {
+    name: 'Bleeder to prepare',
+    act: (vehicle) =>
+      exchange(vehicle, 'two-person').until(({ run }) => run.stages[1]?.stepsDone.length === 2),
+  },
+  calling('Two-person: rest', 'two-person'),
+  calling('Two-person: press', 'two-person', 'press'),
+  calling('Two-person: holding', 'two-person', 'press', 'holding'),
+  calling('Two-person: open', 'two-person', 'press', 'holding', 'open'),
+  calling('Two-person: closed', 'two-person', 'press', 'holding', 'open', 'close'),
+  calling('Two-person: foot slipped', 'two-person', 'press', 'holding', 'open', 'foot-slipped'),
+  calling('What the pull brought', 'two-person', 'press', 'holding', 'open', 'close', 'release'),
+  {
+    name: 'Top up first',
+    act: (vehicle) =>
+      ready(exchange(vehicle, 'two-person')).do({ type: 'level-read', reservoir: 'reservoir', ml: 231 }),
+  },
+  {
+    name: 'Bleeder done',
+    act: (vehicle) =>
+      exchange(vehicle, 'two-person').until(({ state }) => carefulAct(state)?.type === 'point-finished'),
+  },
+  {
+    name: 'Bleeder snapped',
+    act: (vehicle) => ready(exchange(vehicle, 'two-person')).trouble({ what: 'snapped', point: 'RR' }),
+  },
+  calling('Solo: open', 'solo', 'open'),
+  calling('Pressure: open', 'pressure', 'open'),
+  calling('Vacuum: drawn', 'vacuum', 'draw'),
+  calling('Gravity: open', 'gravity', 'open'),
+  { name: 'Bench: stroke', act: (vehicle) => reached(newCylinder(vehicle, 'bench'), 'stroked') },
+  { name: 'Bench: bubbles rise', act: (vehicle) => reached(newCylinder(vehicle, 'bench'), 'settling') },
+  { name: 'Ports: open', act: (vehicle) => reached(newCylinder(vehicle, 'ports'), 'open') },
+  {
+    name: 'Parked',
+    act: (vehicle) =>
+      ready(exchange(vehicle, 'pressure'))
+        .call('open')
+        .do({
+          type: 'parked',
+          why: 'the ferry is in',
+          standsOpen: ['RR'],
+          machineOn: true,
+          pedalPropped: false,
+          note: '',
+        }),
+  },
+  {
+    name: 'Leak check, held by the clock',
+    act: (vehicle) => {
+      const line = vehicle.lines[0]?.id ?? ''
+      const job = ready(exchange(vehicle, 'two-person')).trouble({ what: 'leaking', line })
+      return job.until(({ run }) => run.stages[run.stageIndex]?.stepsDone.includes('wipe-dry') ?? false)
+    },
+  },
+  { name: 'Bleed finished', act: (vehicle) => exchange(vehicle, 'two-person').bledToTheEnd() },
+]
+
+/** Put one job of each phase into the shop. */
+export async function addBayPhases(db: Database, at: Date): Promise<{ name: string; jobId: string }[]> {
+  const van = (await listVehicles(db)).find(({ plate }) => plate === 'GNT 107')
+  const stored = van && (await findVehicle(db, van.id))
+  if (!stored) throw new Error('the demo world has a van GNT 107')
+  const made: { name: string; jobId: string }[] = []
+  for (const { name, act, before } of phases) {
+    const job = act(stored.vehicle)
+    const events = job.events
+      .slice(1, before ? -1 : undefined)
+      .map((event) => ({ ...event, at: at.toISOString() }))
+    const jobId = await openJob(db, stored, at.toISOString(), { by: una })
+    const appended = await appendEvents(db, jobId, events)
+    if (!appended.ok) throw new Error(`${name}: ${appended.refusal.text}`)
+    made.push({ name, jobId })
+  }
+  return made
+}

@@ -1,0 +1,230 @@
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import { gzipSync } from 'node:zlib'
+import { request } from '@playwright/test'
+import { createElement } from 'react'
+import type { ServerBuild } from 'react-router'
+import { appendEvents, openJob } from '~/db/jobs.server'
+import { openData } from '~/db/open.server'
+import { findVehicle, listVehicles } from '~/db/vehicles.server'
+import { makePlan } from '~core/plan/plan'
+import { readPlanRequest } from '~core/plan/request'
+import { replay } from '~core/run/apply'
+import { carefulAct } from '~core/run/careful'
+import { ScriptedJob } from '~core/testing/scripted-job'
+import { vehicleFrom } from '~core/testing/vehicles'
+import { loadDemoWorld } from '../demo/load'
+import vanFile from '../demo/vehicles/post-van-lhd.json'
+import { DemoServer } from '../e2e/server'
+import { signIn } from '../e2e/sign-in'
+import { createApp } from '../server/app'
+
+/** Speed as ratios and times from one run on one machine; nothing here passes or fails. */
+const line = (what: string, measured: string, aim: string) =>
+  console.log(`${what.padEnd(52)} ${measured.padStart(16)}   aim ${aim}`)
+const ms = (value: number) => `${value.toFixed(2)} ms`
+
+function quantile(values: number[], share: number): number {
+  const sorted = [...values].sort((a, b) => a - b)
+  return sorted[Math.floor(sorted.length * share)] ?? Number.NaN
+}
+
+async function medianMs(times: number, work: () => unknown): Promise<number> {
+  const taken: number[] = []
+  for (let i = 0; i < times; i++) {
+    const began = performance.now()
+    await work()
+    taken.push(performance.now() - began)
+  }
+  return quantile(taken.slice(Math.floor(times / 5)), 0.5)
+}
+
+/** The van with two valves and three junctions added, so that it has twelve parts. */
+function twelveParts() {
+  const segments = [{ lengthM: 0.4, boreMm: 3.34, kind: 'tube' }]
+  const extra = [
+    { id: 'front valve', type: 'valve', role: 'proportioning', bleeders: [] },
+    { id: 'rear valve', type: 'valve', role: 'load-sensing', bleeders: [{ id: 'LSV' }] },
+    { id: 'tee 1', type: 'junction' },
+    { id: 'tee 2', type: 'junction' },
+    { id: 'tee 3', type: 'junction' },
+  ]
+  const lines = extra.map(({ id }) => ({ from: 'unit', to: id, circuit: 'rear', segments }))
+  return { ...vanFile, parts: [...vanFile.parts, ...extra], lines: [...vanFile.lines, ...lines] }
+}
+
+async function benchPlan() {
+  const request = readPlanRequest({
+    format: 'ruddy-siphon.plan-request',
+    version: 1,
+    vehicle: twelveParts(),
+    work: { reason: 'repair', replaced: ['unit'] },
+    shop: { methods: ['two-person', 'pressure', 'vacuum', 'bench', 'control-unit'] },
+  })
+  if (!request.ok) throw new Error(request.faults.map((fault) => fault.path).join())
+  const taken = await medianMs(500, () => makePlan(request.value))
+  line(`plan of a ${request.value.vehicle.parts.length}-part vehicle, median of 500`, ms(taken), 'under 5 ms')
+}
+
+/** The same server, router, root and middleware with one empty route: what any page of this stack costs. */
+async function bareServer(db: Parameters<typeof createApp>[0]): Promise<Server> {
+  const build = (await import(
+    /* @vite-ignore */ pathToFileURL(resolve('build/server/index.js')).href
+  )) as ServerBuild
+  const root = build.routes.root
+  const yard = build.assets.routes['routes/yard']
+  if (!root || !yard) throw new Error('the built routes have changed their names')
+  const bare: ServerBuild = {
+    ...build,
+    routes: {
+      // Who is there is asked of the database, which a bare page does not have.
+      root: { ...root, module: { ...root.module, middleware: [] } },
+      bare: {
+        id: 'bare',
+        parentId: 'root',
+        index: true,
+        module: { default: () => createElement('p', null, 'bare') },
+      },
+    },
+    assets: {
+      ...build.assets,
+      routes: {
+        root: build.assets.routes.root,
+        bare: { ...yard, id: 'bare', parentId: 'root', hasLoader: false },
+      },
+    },
+  }
+  return createServer(createApp(db, resolve('build'), new Set(['127.0.0.1']), async () => bare)).listen(
+    0,
+    '127.0.0.1',
+  )
+}
+
+/** What a browser holds after somebody has taken the screen. */
+async function signedInCookie(url: string): Promise<string> {
+  const client = await request.newContext()
+  await signIn(client, url)
+  const { cookies } = await client.storageState()
+  await client.dispose()
+  return cookies.map(({ name, value }) => `${name}=${value}`).join('; ')
+}
+
+async function benchPage(server: DemoServer) {
+  const unused = {
+    query: async () => [],
+    transaction: async () => Promise.reject(new Error('the bare page asks for no data')),
+    writable: async () => {},
+    close: async () => {},
+  }
+  const bare = await bareServer(unused)
+  await once(bare, 'listening')
+  const bareUrl = `http://127.0.0.1:${(bare.address() as AddressInfo).port}/`
+  const headers = { cookie: await signedInCookie(server.url) }
+  const get = (url: string) => async () => {
+    const response = await fetch(url, { headers, redirect: 'manual' })
+    if (response.status !== 200) throw new Error(`${url} answered ${response.status}`)
+    await response.text()
+  }
+  const bareMs = await medianMs(120, get(bareUrl))
+  const pageMs = await medianMs(120, get(`${server.url}/`))
+  bare.close()
+  line(
+    `the yard against a bare page (${ms(pageMs)} / ${ms(bareMs)})`,
+    `${(pageMs / bareMs).toFixed(2)} ×`,
+    'under 3 ×',
+  )
+}
+
+async function benchStart(server: DemoServer) {
+  await server.stop()
+  const began = performance.now()
+  await server.run()
+  line('start with existing data', `${((performance.now() - began) / 1000).toFixed(2)} s`, 'under 5 s')
+}
+
+async function benchScript(server: DemoServer) {
+  const headers = { cookie: await signedInCookie(server.url) }
+  const html = await (await fetch(`${server.url}/`, { headers })).text()
+  const files = new Set([...html.matchAll(/\/assets\/[\w.-]+\.js/g)].map((match) => match[0]))
+  const bytes = [...files].reduce(
+    (sum, file) => sum + gzipSync(readFileSync(`build/client${file}`)).length,
+    0,
+  )
+  line(
+    `script on the first screen, gzipped, ${files.size} files`,
+    `${(bytes / 1000).toFixed(0)} kB`,
+    'under 200 kB',
+  )
+}
+
+async function benchCommand() {
+  const input = JSON.stringify({ dryC: 230, wetC: 155, waterPct: 2 })
+  const taken = await medianMs(10, async () => {
+    const child = spawn(process.execPath, ['build/node/siphon.js', 'calc', 'boiling-point'], {
+      stdio: ['pipe', 'ignore', 'inherit'],
+    })
+    child.stdin.end(input)
+    await once(child, 'exit')
+  })
+  line('siphon calc boiling-point, whole command', ms(taken), 'about 1 s')
+}
+
+/** A job with thousands of events, made by bleeding the van again and again. */
+function longJob(length: number): ScriptedJob {
+  const vehicle = vehicleFrom(vanFile)
+  const job = ScriptedJob.planned(vehicle, { reason: 'service' }, ['two-person'], 320)
+  while (job.events.length < length) {
+    const act = carefulAct(job.state)
+    job.do(act ?? { type: 'bleed-again', why: 'bench' })
+  }
+  return job
+}
+
+async function benchReducer() {
+  const { events } = longJob(5000)
+  const began = performance.now()
+  replay(events)
+  const firstMs = performance.now() - began
+  const taken = await medianMs(60, () => replay(events))
+  line(`reducer over ${events.length} events, median of 60 (first ${ms(firstMs)})`, ms(taken), 'under 20 ms')
+}
+
+/** One event after another into the real database on disk, as the server appends what a screen sends. */
+async function benchAppend() {
+  const folder = mkdtempSync(join(tmpdir(), 'siphon-bench-'))
+  const { db } = await openData(folder, resolve('build'))
+  await loadDemoWorld(db, new Date())
+  const van = (await listVehicles(db)).find(({ plate }) => plate === 'GNT 107')
+  const stored = van && (await findVehicle(db, van.id))
+  if (!stored) throw new Error('the demo world has a van GNT 107')
+  const jobId = await openJob(db, stored, new Date().toISOString(), {})
+  const taken: number[] = []
+  for (const event of longJob(1000).events.slice(1)) {
+    const began = performance.now()
+    const appended = await appendEvents(db, jobId, [event])
+    taken.push(performance.now() - began)
+    if (!appended.ok) throw new Error(appended.refusal.text)
+  }
+  await db.close()
+  rmSync(folder, { recursive: true })
+  line(`append of an event, p95 of ${taken.length}`, ms(quantile(taken, 0.95)), 'under 20 ms')
+}
+
+await benchReducer()
+await benchPlan()
+await benchAppend()
+await benchCommand()
+const server = await DemoServer.start()
+try {
+  await benchPage(server)
+  await benchScript(server)
+  await benchStart(server)
+} finally {
+  await server.end()
+}

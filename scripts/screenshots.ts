@@ -1,0 +1,160 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test'
+import { openData } from '~/db/open.server'
+import { newId } from '~/lib/ids'
+import { checksFor } from '~core/proof/checks'
+import { carefulAct } from '~core/run/careful'
+import type { JobState } from '~core/run/state'
+import { loadDemoWorld } from '../demo/load'
+import { chromiumOptions, DemoServer } from '../e2e/server'
+import { signIn } from '../e2e/sign-in'
+import { addBayPhases } from './bay-phases'
+
+/** One current picture of each main view, from the demo world. `npm run screenshots -- DIR [dark]` puts them elsewhere. */
+const folder = process.argv[2] ?? 'docs/screenshots'
+const colorScheme = process.argv[3] === 'dark' ? 'dark' : 'light'
+
+const dataDir = mkdtempSync(join(tmpdir(), 'siphon-pictures-'))
+const { db } = await openData(dataDir, resolve('build'))
+await loadDemoWorld(db, new Date())
+const server = await db.close().then(() => DemoServer.start(dataDir))
+const browser = await chromium.launch(chromiumOptions)
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, colorScheme })
+const page = await context.newPage()
+
+async function shot(name: string, of: Page = page) {
+  await of.mouse.move(0, 0)
+  await of.evaluate(() => scrollTo(0, 0))
+  await of.screenshot({ path: `${folder}/${name}.png` })
+}
+const go = (path: string) => page.goto(server.url + path, { waitUntil: 'networkidle' })
+const jobOf = async (plate: string) => {
+  await go('/')
+  return (await page.getByRole('link', { name: plate }).first().getAttribute('href')) ?? '/'
+}
+
+const stateOf = async (job: string) =>
+  ((await (await context.request.get(`${server.url}${job}/events`)).json()) as { state: JobState }).state
+async function record(job: string, act: object) {
+  const answer = await context.request.post(`${server.url}${job}/events`, {
+    headers: { Origin: server.url },
+    data: { ...act, id: newId(), at: new Date().toISOString() },
+  })
+  if (!answer.ok()) throw new Error(await answer.text())
+}
+
+/** Take the job in the bay to its end through the events the screen would send, so that the proof has something to show. */
+async function bleedToTheEnd(job: string) {
+  for (let act = carefulAct(await stateOf(job)); act; act = carefulAct(await stateOf(job)))
+    await record(job, act)
+}
+
+async function everyView() {
+  await go('/')
+  await page.getByText('Osk Teller').click()
+  await shot('who')
+  await signIn(context.request, server.url)
+  await go('/')
+  await shot('yard')
+  await go('/vehicles')
+  await shot('vehicles')
+  await page.getByRole('link', { name: 'MRM 61' }).click()
+  await page.getByText('Bleeders and runs').waitFor()
+  await shot('vehicle')
+  const moto = await jobOf('SKU 30')
+  await go(`${moto}/check-in`)
+  await page.getByLabel('Routine exchange').check()
+  await page.getByLabel('Green tint').check()
+  await page.getByLabel('In the reservoir now').fill('30')
+  await shot('check-in')
+  const rhd = await jobOf('GNT 212')
+  await go(`${rhd}/test`)
+  await page.waitForTimeout(600)
+  await shot('test')
+  await go(`${rhd}/plan`)
+  await shot('plan')
+  const lhd = await jobOf('GNT 107')
+  await go(`${lhd}/bleed`)
+  await page.setViewportSize({ width: 1024, height: 768 })
+  await shot('bleed-open')
+  await page.keyboard.press('c')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'pedal is up' }).click({ timeout: 5000 })
+  await shot('bleed-look')
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await go('/')
+  await record(lhd, { type: 'pull-seen', ml: 9, colour: 'amber', bubbles: 'none' })
+  await record(lhd, { type: 'trouble', trouble: { what: 'spilled', ml: 30, on: 'pads' } })
+  await bleedToTheEnd(lhd)
+  for (const { id, measure, holdS } of checksFor(await stateOf(lhd)).slice(0, 9))
+    await record(lhd, {
+      type: 'check-proved',
+      check: id,
+      passed: true,
+      value: measure && 0,
+      heldS: holdS,
+      note: '',
+    })
+  await record(lhd, { type: 'check-proved', check: 'joints-dry', passed: false, note: '' })
+  await go(`${lhd}/prove`)
+  await shot('prove')
+  await record(lhd, {
+    type: 'parked',
+    why: 'wet joint at the rear left, hose comes with the ferry',
+    standsOpen: ['RL'],
+    machineOn: false,
+    pedalPropped: false,
+    note: 'Wheels are off.',
+  })
+  await go(`${lhd}/tag`)
+  await shot('tag')
+  await go(`${lhd}/trace`)
+  await shot('trace')
+  await go('/logbook')
+  await shot('logbook')
+  await page.getByRole('link', { name: 'GNT 107' }).click()
+  await page.getByText('Bleeders, in the order').waitFor()
+  await shot('record')
+  await go('/settings')
+  await shot('shop')
+}
+
+/** Every phase of the bay at a third of its size, with its name: one sheet that can be taken in at once. */
+async function contactSheet(of: Browser, jobs: { name: string; jobId: string }[], scheme: 'light' | 'dark') {
+  const bay: BrowserContext = await of.newContext({
+    viewport: { width: 1024, height: 768 },
+    colorScheme: scheme,
+  })
+  await signIn(bay.request, server.url)
+  const screen = await bay.newPage()
+  const tiles: string[] = []
+  for (const { name, jobId } of jobs) {
+    await screen.goto(`${server.url}/jobs/${jobId}/bleed`, { waitUntil: 'networkidle' })
+    const png = (await screen.screenshot()).toString('base64')
+    tiles.push(`<figure><img src="data:image/png;base64,${png}"><figcaption>${name}</figcaption></figure>`)
+  }
+  const sheet = await of.newPage({ viewport: { width: 1640, height: 800 } })
+  const [paper, ink] = scheme === 'light' ? ['#f4ecdd', '#241b16'] : ['#171210', '#f3e8d8']
+  await sheet.setContent(
+    `<style>body{margin:12px;background:${paper};color:${ink};font:600 15px sans-serif;display:grid;grid-template-columns:repeat(4,1fr);gap:12px}
+     figure{margin:0}img{width:100%;display:block;border:1px solid ${ink}}figcaption{padding-top:3px}</style>${tiles.join('')}`,
+    { waitUntil: 'load' },
+  )
+  await sheet.screenshot({ path: `${folder}/bay-phases-${scheme}.png`, fullPage: true })
+  await bay.close()
+}
+
+try {
+  await everyView()
+  await server.stop()
+  const again = await openData(dataDir, resolve('build'))
+  const jobs = await addBayPhases(again.db, new Date())
+  await again.db.close()
+  await server.run()
+  for (const scheme of ['light', 'dark'] as const) await contactSheet(browser, jobs, scheme)
+} finally {
+  await browser.close()
+  await server.end()
+}

@@ -1,0 +1,67 @@
+import { createServer, type Server } from 'node:http'
+import { createServer as createProbe } from 'node:net'
+import { dirname, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import type { Database } from '~/db/database.server'
+import { openData } from '~/db/open.server'
+import { loadDemoWorld } from '../demo/load'
+import { createApp } from './app'
+
+const buildDir = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+const host = process.env.HOST ?? '127.0.0.1'
+const port = Number(process.env.PORT ?? 4173)
+const dataDir = resolve(process.env.SIPHON_DATA ?? 'data')
+
+/** One sentence and out: whoever starts a server wants to know what to do, not where it happened. */
+function giveUp(sentence: string): never {
+  console.error(sentence)
+  process.exit(1)
+}
+
+/** A taken port is found before the data is opened, so that nothing has to be closed again. */
+function probePort(): Promise<void> {
+  return new Promise((done, failed) => {
+    const probe = createProbe()
+    probe.once('error', failed)
+    probe.listen(port, host, () => probe.close(() => done()))
+  })
+}
+
+function stopCleanly(server: Server, db: Database) {
+  let stopping = false
+  const stop = async () => {
+    if (stopping) return
+    stopping = true
+    // A stream that never ends would hold the server open: it is cut, and its browser comes back.
+    server.close()
+    server.closeAllConnections()
+    await db.close()
+    process.exit(0)
+  }
+  process.on('SIGTERM', stop)
+  process.on('SIGINT', stop)
+}
+
+if (!Number.isInteger(port) || port < 1 || port > 65_535)
+  giveUp(`PORT must be a number from 1 to 65535, not "${process.env.PORT}".`)
+await probePort().catch((error: NodeJS.ErrnoException) =>
+  giveUp(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is taken: stop what uses it, or set PORT to another number.`
+      : `Cannot listen on ${host}:${port}: ${error.message}.`,
+  ),
+)
+const { db, first } = await openData(dataDir, buildDir).catch((error: Error) => giveUp(error.message))
+if (first && process.argv.includes('--demo')) await loadDemoWorld(db, new Date())
+const hosts = new Set([
+  'localhost',
+  '127.0.0.1',
+  '::1',
+  '[::1]',
+  ...(process.env.SIPHON_HOSTS?.split(',') ?? []),
+])
+const server = createServer(createApp(db, buildDir, hosts))
+server.listen(port, host, () =>
+  console.log(`Ruddy Siphon at http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`),
+)
+stopCleanly(server, db)
