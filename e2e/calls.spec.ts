@@ -1,0 +1,108 @@
+import type { Page } from '@playwright/test'
+import { accessibilityFaults, expect, test } from './journey'
+import { goOnUntil, holdClosed, hoseOn, openJobOn, stateOf } from './steps'
+import { harbourTug } from './vehicles'
+
+const names = {
+  'two-person': 'Two-person',
+  vacuum: 'Vacuum at the bleeder',
+  pressure: 'Pressure at the reservoir',
+}
+
+/** Check in as a routine exchange and take a plan by one method. */
+async function planBy(page: Page, method: keyof typeof names): Promise<void> {
+  await page.getByLabel('Routine exchange').check()
+  await page.getByLabel('Brown', { exact: true }).check()
+  await page.getByRole('button', { name: 'Checked in' }).click()
+  await page.getByLabel('The tester shows').fill('3,2')
+  await page.getByRole('button', { name: 'Tested' }).click()
+  await page.getByLabel('Method', { exact: true }).selectOption(method)
+  await expect(page.getByLabel('The plan in short')).toContainText(names[method])
+  await page.getByRole('button', { name: 'Take this plan' }).click()
+  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+}
+
+test('vacuum: drawn first, kept until the hose is off, and nothing lets it go while the bleeder is open', async ({
+  page,
+}) => {
+  const job = await openJobOn(page, harbourTug, 'VAC 1')
+  await planBy(page, 'vacuum')
+  await goOnUntil(page, job, hoseOn)
+  await page.getByRole('button', { name: 'Vacuum stands' }).click()
+  await expect(page.getByRole('button', { name: 'vacuum off' })).toBeVisible()
+  await page.getByRole('button', { name: 'It is open' }).click()
+  await expect(page.getByRole('button', { name: 'vacuum off' })).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Hose came off, vacuum lost' })).toBeVisible()
+  await page.getByRole('button', { name: 'Amber' }).click()
+  await page.getByRole('button', { name: 'No bubbles' }).click()
+  await expect(page.getByLabel('Counts')).toContainText('of 1 pull')
+  expect(await accessibilityFaults(page)).toEqual([])
+  await holdClosed(page)
+  await expect(page.getByText('Take the hose off with the vacuum still on')).toBeVisible()
+  await page.getByRole('button', { name: 'Hose off, vacuum off' }).click()
+  await expect(page.getByText('Hose on bleeder rr: draw the vacuum.')).toBeVisible()
+})
+
+test('by machine: the bleeder stays open while it is looked at, pressure comes off before a leak is mended', async ({
+  page,
+}) => {
+  const job = await openJobOn(page, harbourTug, 'PRS 1')
+  await planBy(page, 'pressure')
+  await goOnUntil(page, job, ({ run }) => run?.call === 'open')
+  await expect(page.getByText('The machine keeps the reservoir full')).toBeVisible()
+  await page.getByRole('button', { name: 'Dark brown' }).click()
+  await page.getByRole('button', { name: 'Froth' }).click()
+  await expect(page.getByRole('button', { name: 'is CLOSED' })).toBeVisible()
+  await holdClosed(page)
+  await page.getByRole('button', { name: 'Something went wrong' }).click()
+  await page.getByRole('button', { name: 'Hose or nut leaking' }).click()
+  await page.getByText('mc1 to right brake (A)').click()
+  await page.getByRole('button', { name: 'Record it' }).click()
+  await expect(page.getByText('Let the machine’s pressure off, through its own valve.')).toBeVisible()
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await expect(page.getByText('Mend mc1 to right brake')).toBeVisible()
+})
+
+test('a hold is timed: early it is not done, a reload does not begin it anew, and over time it is', async ({
+  page,
+}) => {
+  await page.clock.install()
+  const job = await openJobOn(page, harbourTug, 'HLD 1')
+  await planBy(page, 'two-person')
+  await goOnUntil(page, job, hoseOn)
+  await page.getByRole('button', { name: 'Something went wrong' }).click()
+  await page.getByRole('button', { name: 'Bleeder snapped' }).click()
+  await page.getByText('bleeder rr', { exact: true }).click()
+  await page.getByRole('button', { name: 'Record it' }).click()
+  await expect(page.getByText('● saved')).toBeVisible()
+  await goOnUntil(
+    page,
+    job,
+    ({ run }) => run?.stages[run.stageIndex]?.stepsDone.includes('wipe-dry') === true,
+  )
+  await page.getByRole('button', { name: 'Held from now: 30 s' }).click()
+  await expect(page.getByRole('button', { name: 'Keep holding' })).toBeDisabled()
+  await expect(page.getByText('● saved')).toBeVisible()
+  await page.clock.fastForward(20_000)
+  await page.reload({ waitUntil: 'networkidle' })
+  await expect(page.getByRole('button', { name: /Keep holding: \d s/ })).toBeDisabled()
+  await page.getByRole('button', { name: 'start the clock again' }).click()
+  await page.clock.fastForward(11_000)
+  await expect(page.getByRole('button', { name: 'Keep holding' })).toBeDisabled()
+  await page.clock.fastForward(20_000)
+  await page.getByRole('button', { name: 'Held, it stayed' }).click()
+  await expect(page.getByText('Every joint dry.')).toBeVisible()
+  expect((await stateOf(page.request, job)).run?.timers).toHaveProperty('press-hard')
+})
+
+test('a level that does not fit what was counted asks where the fluid went', async ({ page }) => {
+  const job = await openJobOn(page, harbourTug, 'GAP 1')
+  await planBy(page, 'two-person')
+  await goOnUntil(page, job, hoseOn)
+  await page.getByRole('button', { name: 'Level is not so' }).click()
+  await page.getByLabel('In it now, mL').fill('180')
+  await page.getByRole('button', { name: 'Record the level' }).click()
+  await expect(page.getByLabel('Counts')).toContainText('120 mL are missing')
+  await expect(page.getByLabel('Counts')).toContainText('a leak, a spill or a pull not written down?')
+  expect((await stateOf(page.request, job)).run?.levelMl).toEqual({ res: 180 })
+})

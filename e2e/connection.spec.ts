@@ -1,0 +1,106 @@
+import { expect, test } from './journey'
+import { SilentProxy } from './silent-proxy'
+import { goOnUntil, holdClosed, hoseOn, openJobOn, planTwoPerson, stateOf, untilFirstBleeder } from './steps'
+import { harbourTug } from './vehicles'
+
+test.use({
+  expectedFailures: [/ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_EMPTY_RESPONSE|Failed to fetch/],
+})
+
+test('the server killed in mid-call: the screen says so, nothing is lost, and the call goes on when it is back', async ({
+  page,
+  server,
+}) => {
+  const job = await openJobOn(page, harbourTug, 'TUG 30')
+  await planTwoPerson(page)
+  await untilFirstBleeder(page)
+  await page.getByRole('button', { name: 'Hose is on' }).click()
+  await page.getByRole('button', { name: 'Call PRESS' }).click()
+  await expect(page.getByText('● saved')).toBeVisible()
+  await server.stop('SIGKILL')
+  await page.getByRole('button', { name: 'holding' }).click()
+  await page.getByRole('button', { name: 'It is open' }).click()
+  await expect(page.getByText('no server: kept in this browser')).toBeVisible()
+  await expect(page.getByText('KEEP HOLDING')).toBeVisible()
+  await server.run()
+  await expect(page.getByText('● saved')).toBeVisible({ timeout: 20_000 })
+  await holdClosed(page)
+  await expect(page.getByText('RELEASE', { exact: true })).toBeVisible()
+  await expect(page.getByText('● saved')).toBeVisible()
+  const { state } = await (await page.request.get(`${job}/events`)).json()
+  expect(state.run.call).toBe('closed')
+})
+
+test('what the server never heard survives a reload of the page', async ({ page, server }) => {
+  const job = await openJobOn(page, harbourTug, 'TUG 31')
+  await planTwoPerson(page)
+  await untilFirstBleeder(page)
+  await expect(page.getByText('● saved')).toBeVisible()
+  await page.route('**/events', (route) => route.abort('connectionrefused'))
+  await page.getByRole('button', { name: 'Hose is on' }).click()
+  await page.getByRole('button', { name: 'Call PRESS' }).click()
+  await expect(page.getByText('no server: kept in this browser')).toBeVisible()
+  await page.unroute('**/events')
+  await page.reload({ waitUntil: 'networkidle' })
+  await expect(page.getByText('Press slowly, and hold.')).toBeVisible()
+  await expect(page.getByText('● saved')).toBeVisible()
+  const { state } = await (await page.request.get(`${server.url}${job}/events`)).json()
+  expect(state.run.call).toBe('pressing')
+})
+
+test('a browser that cannot keep events says so, and still records every act', async ({ page }) => {
+  await page.addInitScript(() => Object.defineProperty(window, 'indexedDB', { value: undefined }))
+  const job = await openJobOn(page, harbourTug, 'TUG 33')
+  await planTwoPerson(page)
+  await untilFirstBleeder(page)
+  await expect(page.getByText('This browser cannot keep events')).toBeVisible()
+  await page.getByRole('button', { name: 'Hose is on' }).click()
+  await page.getByRole('button', { name: 'Call PRESS' }).click()
+  await expect(page.getByText('● saved')).toBeVisible()
+  const { state } = await (await page.request.get(`${job}/events`)).json()
+  expect(state.run.call).toBe('pressing')
+})
+
+test('two tabs on one job: each shows what the other did, without being asked', async ({ page, context }) => {
+  const job = await openJobOn(page, harbourTug, 'TUG 32')
+  await planTwoPerson(page)
+  await untilFirstBleeder(page)
+  await expect(page.getByText('● saved')).toBeVisible()
+  const other = await context.newPage()
+  await other.goto(`${job}/bleed`, { waitUntil: 'networkidle' })
+  await page.getByRole('button', { name: 'Hose is on' }).click()
+  await page.getByRole('button', { name: 'Call PRESS' }).click()
+  await expect(page.getByText('● saved')).toBeVisible()
+  await expect(other.getByText('Press slowly, and hold.')).toBeVisible()
+  await page.getByRole('button', { name: 'holding' }).click()
+  await expect(page.getByText('● saved')).toBeVisible()
+  await expect(other.getByText('Open bleeder rr')).toBeVisible()
+  await other.close()
+})
+
+test('the network silent for 30 s in mid-call: the screen says so, the cab keeps holding, and every act arrives once, in order', async ({
+  page,
+  server,
+}) => {
+  const job = await openJobOn(page, harbourTug, 'TUG 34')
+  await planTwoPerson(page)
+  const proxy = await SilentProxy.to(server.port)
+  await goOnUntil(page, job, hoseOn)
+  await page.goto(`${proxy.url}${job}/bleed`, { waitUntil: 'networkidle' })
+  await page.getByRole('button', { name: 'Call PRESS' }).click()
+  await expect(page.getByText('● saved')).toBeVisible()
+  const before = await stateOf(page.request, job)
+  await proxy.silentFor(30_000, async () => {
+    await page.getByRole('button', { name: 'holding' }).click()
+    await page.getByRole('button', { name: 'It is open' }).click()
+    await expect(page.getByText('no server: kept in this browser')).toBeVisible({ timeout: 10_000 })
+    await expect(page.getByText('KEEP HOLDING')).toBeVisible()
+    await holdClosed(page)
+    await page.getByRole('button', { name: 'pedal is up' }).click()
+  })
+  await expect(page.getByText('● saved')).toBeVisible({ timeout: 20_000 })
+  const { run, length } = await stateOf(page.request, job)
+  expect(run).toMatchObject({ call: 'rest', lookDue: true })
+  expect(length).toBe(before.length + 4)
+  proxy.end()
+})

@@ -1,0 +1,83 @@
+import { accessibilityFaults, expect, test, visit } from './journey'
+import { goOnUntil, openJobOn, planTwoPerson, stateOf } from './steps'
+import { harbourTug } from './vehicles'
+
+test('parked with the pedal propped and a bleeder open, resumed by somebody else, and the tag prints on one page', async ({
+  page,
+}) => {
+  const job = await openJobOn(page, harbourTug, 'PRK 1')
+  await page.getByLabel('Where does it stand?').fill('Bay 3')
+  await planTwoPerson(page)
+  await goOnUntil(page, job, ({ run }) => run?.call === 'open')
+  await page.getByRole('button', { name: 'Park this job' }).click()
+  await page.getByLabel('Why', { exact: true }).fill('shift ends')
+  await page.getByRole('button', { name: 'Park it' }).click()
+  await expect(page.getByRole('alert')).toContainText('The pedal would come up with the bleeder open')
+  await page.getByRole('button', { name: 'Park this job' }).click()
+  await page.getByLabel('Why', { exact: true }).fill('shift ends')
+  await page.getByLabel('The pedal is propped down').check()
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByRole('button', { name: 'Park it' }).click()
+  await expect(page.getByRole('heading', { name: 'Parked' })).toBeVisible()
+  expect(await accessibilityFaults(page)).toEqual([])
+
+  await visit(page, '/')
+  await expect(page.locator(`a[href="${job}"]`)).toContainText('Parked')
+  await expect(page.locator(`a[href="${job}"]`)).toContainText('Bay 3')
+  await visit(page, `${job}/tag`)
+  await expect(page.getByText('rr stands OPEN')).toBeVisible()
+  expect(await accessibilityFaults(page)).toEqual([])
+  for (const format of ['A4', 'Letter'] as const) {
+    const pdf = await page.pdf({ format })
+    expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1)
+  }
+
+  await visit(page, `/who?to=${encodeURIComponent(`${job}/bleed`)}`)
+  await page.getByText('Osk Teller').click()
+  for (const digit of '2212') await page.getByRole('button', { name: digit, exact: true }).click()
+  await page.getByRole('button', { name: 'It is me' }).click()
+  await expect(page.getByRole('heading', { name: 'Parked' })).toBeVisible()
+  const goOn = page.getByRole('button', { name: 'I looked: go on' })
+  await expect(goOn).toBeDisabled()
+  await page.getByLabel('rr stands OPEN').check()
+  await page.getByLabel('The pedal is PROPPED down').check()
+  await page.getByLabel('No, or not sure').check()
+  await expect(goOn).toBeDisabled()
+  await page.getByLabel('What did you find?').fill('the prop has slipped')
+  await page.getByLabel('The pedal came up meanwhile').check()
+  await goOn.click()
+  await expect(page.getByText('close it now')).toBeVisible()
+  await expect(page.getByText('● saved')).toBeVisible()
+
+  const { parkings, run, people } = await stateOf(page.request, job)
+  expect(parkings).toMatchObject([
+    {
+      parked: { by: { name: 'Una Brack' } },
+      resumed: { by: { name: 'Osk Teller' }, found: 'the prop has slipped' },
+    },
+  ])
+  expect(people.map(({ name }) => name)).toEqual(['Una Brack', 'Osk Teller'])
+  expect(run).toMatchObject({ call: 'slipped', levelMl: {} })
+})
+
+test('the wrong vehicle was picked: the job moves to the right one, and both say so', async ({ page }) => {
+  await openJobOn(page, { ...harbourTug, name: 'The right cart' }, 'RGT 2')
+  const job = await openJobOn(page, { ...harbourTug, name: 'The wrong cart' }, 'WRG 1')
+  await planTwoPerson(page)
+  await goOnUntil(page, job, (state) => state.run?.stageIndex === 1)
+  await page.getByRole('button', { name: 'Job', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Wrong vehicle' }).click()
+  await expect(page.getByText('whatever was opened or filled there needs a job of its own')).toBeVisible()
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByText('The right cart').click()
+  await page.getByLabel('How did it come about?').fill('two of the same in the yard')
+  await page.getByRole('button', { name: 'Move the job' }).click()
+  await expect(page).toHaveURL(/check-in$/)
+  await expect(page.getByText('begun on WRG 1 by mistake')).toBeVisible()
+  await visit(page, '/')
+  await expect(page.locator(`a[href="${job}"]`)).toContainText('RGT 2')
+  await visit(page, `${job}/trace`)
+  await expect(page.getByText('Moved from WRG 1 to RGT 2: two of the same in the yard')).toBeVisible()
+  await visit(page, `${job}/record`)
+  await expect(page.getByText('Begun on WRG 1 (The wrong cart) by mistake')).toBeVisible()
+})

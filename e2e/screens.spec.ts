@@ -1,0 +1,103 @@
+import { accessibilityFaults, expect, test, visit } from './journey'
+
+const plates = { checkIn: 'SKU 30', plan: 'GNT 212', bleed: 'GNT 107' }
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test.describe(`in the ${colorScheme} theme`, () => {
+    test.use({ colorScheme })
+    test('axe finds nothing on any screen', async ({ page }) => {
+      await visit(page, '/')
+      const jobs: Record<string, string> = {}
+      for (const [name, plate] of Object.entries(plates))
+        jobs[name] = (await page.getByRole('link', { name: plate }).first().getAttribute('href')) ?? ''
+      const vehicle = await page.getByRole('link', { name: 'MRM 61' }).getAttribute('href')
+      await visit(page, '/logbook')
+      const record = await page.getByRole('link', { name: 'MRM 61' }).getAttribute('href')
+      const screens = [
+        '/',
+        '/vehicles',
+        vehicle,
+        '/logbook',
+        record,
+        '/settings',
+        '/people',
+        '/who',
+        `${jobs.checkIn}/check-in`,
+        `${jobs.plan}/test`,
+        `${jobs.plan}/plan`,
+        `${jobs.bleed}/bleed`,
+        `${jobs.bleed}/file`,
+        `${jobs.bleed}/move`,
+        `${jobs.bleed}/tag`,
+        `${jobs.bleed}/trace`,
+        `${jobs.bleed}/record`,
+      ]
+      for (const screen of screens) {
+        await visit(page, screen ?? '')
+        expect(await accessibilityFaults(page), `${screen}`).toEqual([])
+      }
+    })
+  })
+}
+
+test.describe('what is not there', () => {
+  test.use({ expectedFailures: [/status of 404/] })
+  test('an unknown job, vehicle or address has a page of its own', async ({ page }) => {
+    for (const path of ['/jobs/nobody', '/jobs/nobody/plan', '/vehicles/nobody', '/elsewhere']) {
+      await visit(page, path)
+      await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible()
+      expect(await accessibilityFaults(page)).toEqual([])
+    }
+  })
+})
+
+test.describe('a form that fails', () => {
+  test('keeps what was typed, says so beside the field, and puts the focus on the first fault', async ({
+    page,
+  }) => {
+    await visit(page, '/')
+    await page.getByRole('link', { name: plates.checkIn }).first().click()
+    await page.getByLabel('In the reservoir now').fill('plenty')
+    await page.getByLabel('Odometer').fill('39150')
+    await page.getByRole('button', { name: 'Checked in' }).click()
+    await expect(page.getByText('Say why it is here.')).toBeVisible()
+    await expect(page.getByText('Give a number, like 3.1 or 3,1.')).toBeVisible()
+    await expect(page.getByLabel('In the reservoir now')).toHaveValue('plenty')
+    await expect(page.getByLabel('Odometer')).toHaveValue('39150')
+    await expect(page.getByLabel('Routine exchange')).toBeFocused()
+  })
+})
+
+test('an unknown fluid stops the plan until it is settled, and every figure stays away', async ({ page }) => {
+  await visit(page, '/vehicles')
+  await page.getByRole('link', { name: 'MRM 61' }).click()
+  await page.getByRole('button', { name: 'Start a job' }).click()
+  await page.getByLabel('Hydraulic repair').check()
+  await page.getByLabel('Purple or red layer').check()
+  await page.getByLabel('Not known').check()
+  await page.getByRole('button', { name: 'Checked in' }).click()
+  await page.getByLabel('No reading taken').check()
+  await page.getByLabel('Why not?').fill('drop test first')
+  await page.getByRole('button', { name: 'Tested' }).click()
+  await expect(page.getByRole('heading', { name: 'Stop: settle this first' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Take this plan' })).toBeHidden()
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByRole('link', { name: 'Correct the check-in' }).click()
+  await page.getByLabel('As called for: DOT 3').check()
+  await page.getByRole('button', { name: 'Correct the check-in' }).click()
+  await page.getByRole('button', { name: 'test' }).click()
+  await expect(page.getByRole('button', { name: 'Take this plan' })).toBeVisible()
+})
+
+test('the shop’s methods move the plan', async ({ page }) => {
+  await visit(page, '/settings')
+  await page.getByLabel('Container sizes').fill('250')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Saved.')).toBeVisible()
+  await visit(page, '/')
+  await page.getByRole('link', { name: plates.plan }).first().click()
+  await expect(page.getByLabel('The plan in short')).toContainText('× 250 mL')
+  await page.getByLabel('Shop temperature').fill('0')
+  await page.getByLabel('Method', { exact: true }).selectOption('vacuum')
+  await expect(page.getByLabel('The plan in short')).toContainText('Vacuum at the bleeder')
+})

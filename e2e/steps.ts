@@ -1,0 +1,122 @@
+import { type APIRequestContext, expect, type Page } from '@playwright/test'
+import { newId } from '~/lib/ids'
+import { carefulAct } from '~core/run/careful'
+import type { JobState } from '~core/run/state'
+import { visit } from './journey'
+
+/** Import a vehicle file and open a job on it; leaves the page at check in. */
+export async function openJobOn(page: Page, file: object, plate: string): Promise<string> {
+  await visit(page, '/vehicles')
+  await page.getByLabel('Vehicle file (.json)').setInputFiles({
+    name: 'vehicle.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(file)),
+  })
+  await page.getByLabel('Plate').fill(plate)
+  await page.getByRole('button', { name: 'Import' }).click()
+  await page.getByRole('button', { name: 'Start a job' }).click()
+  await expect(page).toHaveURL(/check-in$/)
+  return new URL(page.url()).pathname.replace(/\/check-in$/, '')
+}
+
+/** Check in, test and take a two-person plan; leaves the page at the plate. */
+export async function planTwoPerson(page: Page): Promise<void> {
+  await page.getByLabel('Routine exchange').check()
+  await page.getByLabel('Brown', { exact: true }).check()
+  await page.getByRole('button', { name: 'Checked in' }).click()
+  await page.getByLabel('The tester shows').fill('3,2')
+  await page.getByRole('button', { name: 'Tested' }).click()
+  await page.getByLabel('Method', { exact: true }).selectOption('two-person')
+  await expect(page.getByLabel('The plan in short')).toContainText('Two-person')
+  await page.getByRole('button', { name: 'Take this plan' }).click()
+  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+}
+
+/** Exchange the reservoir and go through the steps before the first bleeder. */
+export async function untilFirstBleeder(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Yes, the plate is the same' }).click()
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await page.getByLabel('Drawn out, mL').fill('120')
+  await page.getByRole('button', { name: 'Drawn out' }).click()
+  await page.getByRole('button', { name: 'Poured', exact: true }).click()
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Done', exact: true }).click()
+}
+
+/** Hold the button that records the bleeder closed. */
+export async function holdClosed(page: Page): Promise<void> {
+  const button = page.getByRole('button', { name: 'is CLOSED' })
+  await button.hover()
+  await page.mouse.down()
+  await expect(button).toBeHidden()
+  await page.mouse.up()
+}
+
+/** One pull by mouse, from the call to what the hose showed. */
+export async function onePull(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Call PRESS' }).click()
+  await page.getByRole('button', { name: 'holding' }).click()
+  await page.getByRole('button', { name: 'It is open' }).click()
+  await holdClosed(page)
+  await page.getByRole('button', { name: 'pedal is up' }).click()
+}
+
+export async function lookClean(page: Page, ml: string): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`: ${ml} mL more$`) }).click()
+  await page.getByRole('button', { name: 'As new' }).click()
+  await page.getByRole('button', { name: 'No bubbles' }).click()
+}
+
+/** Prove everything there is; what must be held is held, by a clock that is moved on. */
+export async function proveAll(page: Page): Promise<void> {
+  for (const holds of await page.getByRole('button', { name: ': holds' }).all()) await holds.click()
+  for (const measure of await page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('textbox') })
+    .all()) {
+    const start = measure.getByRole('button', { name: 'Held from now' })
+    if (await start.isVisible()) {
+      await start.click()
+      await page.clock.fastForward(31_000)
+      await measure.getByRole('button', { name: 'Held 30 s', exact: true }).click()
+    }
+    await measure.getByRole('textbox').fill('0')
+    await measure.getByRole('button', { name: 'record' }).click()
+  }
+}
+
+export const stateOf = async (request: APIRequestContext, job: string): Promise<JobState> =>
+  (await (await request.get(`${job}/events`)).json()).state
+
+/** Send one event as a screen would. */
+export async function record(page: Page, job: string, act: object): Promise<void> {
+  const answer = await page.request.post(`${job}/events`, {
+    headers: { Origin: new URL(page.url()).origin },
+    data: { ...act, id: newId(), at: new Date().toISOString() },
+  })
+  expect(answer.ok(), await answer.text()).toBe(true)
+}
+
+/** Go on as a careful technician would until something is so, or nothing is left to do; then look at the bay. */
+export async function goOnUntil(
+  page: Page,
+  job: string,
+  reached: (state: JobState) => boolean = () => false,
+): Promise<void> {
+  for (
+    let state = await stateOf(page.request, job);
+    !reached(state);
+    state = await stateOf(page.request, job)
+  ) {
+    const act = carefulAct(state)
+    if (!act) break
+    await record(page, job, act)
+  }
+  await visit(page, `${job}/bleed`)
+}
+
+/** The bleeder under work has its hose on and nobody presses. */
+export const hoseOn = ({ run }: JobState): boolean => {
+  const stageRun = run?.stages[run.stageIndex]
+  const point = stageRun?.points.find((id) => !stageRun.at[id]?.finished)
+  return run?.call === 'rest' && !run.lookDue && point !== undefined && stageRun?.at[point]?.ready === true
+}
