@@ -4,7 +4,9 @@ import { chromiumOptions } from './e2e/server'
 export default defineConfig({
   testDir: 'e2e',
   workers: 2,
-  timeout: 90_000,
+  timeout: 120_000,
+  // A laden machine answers late; what never comes fails all the same.
+  expect: { timeout: 15_000 },
   forbidOnly: true,
   reporter: [['list'], ['./scripts/count-journeys.ts']],
   outputDir: 'test-results/journeys',

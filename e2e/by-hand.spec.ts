@@ -1,6 +1,6 @@
 import type { CDPSession, Locator, Page } from '@playwright/test'
 import { accessibilityFaults, expect, test } from './journey'
-import { openJobOn, planTwoPerson, stateOf } from './steps'
+import { openJobOn, planTwoPerson, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
 /** One way of working the bay: how something is pressed, typed into, and how a bleeder is said to be closed. */
@@ -86,7 +86,7 @@ test('a whole two-person bleed by keyboard alone', async ({ page }) => {
     },
   })
   expect(await accessibilityFaults(page)).toEqual([])
-  expect((await stateOf(page.request, job)).run?.stages.at(-1)?.stage.kind).toBe('prove')
+  expect((await savedState(page, job)).run?.stages.at(-1)?.stage.kind).toBe('prove')
 })
 
 test.describe('with gloves', () => {

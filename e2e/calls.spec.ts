@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { accessibilityFaults, expect, test } from './journey'
-import { goOnUntil, holdClosed, hoseOn, openJobOn, stateOf } from './steps'
+import { goOnUntil, holdClosed, hoseOn, openJobOn, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
 const names = {
@@ -92,7 +92,7 @@ test('a hold is timed: early it is not done, a reload does not begin it anew, an
   await page.clock.fastForward(20_000)
   await page.getByRole('button', { name: 'Held, it stayed' }).click()
   await expect(page.getByText('Every joint dry.')).toBeVisible()
-  expect((await stateOf(page.request, job)).run?.timers).toHaveProperty('press-hard')
+  expect((await savedState(page, job)).run?.timers).toHaveProperty('press-hard')
 })
 
 test('a level that does not fit what was counted asks where the fluid went', async ({ page }) => {
@@ -104,5 +104,5 @@ test('a level that does not fit what was counted asks where the fluid went', asy
   await page.getByRole('button', { name: 'Record the level' }).click()
   await expect(page.getByLabel('Counts')).toContainText('120 mL are missing')
   await expect(page.getByLabel('Counts')).toContainText('a leak, a spill or a pull not written down?')
-  expect((await stateOf(page.request, job)).run?.levelMl).toEqual({ res: 180 })
+  expect((await savedState(page, job)).run?.levelMl).toEqual({ res: 180 })
 })

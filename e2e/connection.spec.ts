@@ -1,6 +1,15 @@
 import { expect, test } from './journey'
 import { SilentProxy } from './silent-proxy'
-import { goOnUntil, holdClosed, hoseOn, openJobOn, planTwoPerson, stateOf, untilFirstBleeder } from './steps'
+import {
+  goOnUntil,
+  holdClosed,
+  hoseOn,
+  openJobOn,
+  planTwoPerson,
+  savedState,
+  stateOf,
+  untilFirstBleeder,
+} from './steps'
 import { harbourTug } from './vehicles'
 
 test.use({
@@ -26,9 +35,8 @@ test('the server killed in mid-call: the screen says so, nothing is lost, and th
   await expect(page.getByText('● saved')).toBeVisible({ timeout: 20_000 })
   await holdClosed(page)
   await expect(page.getByText('RELEASE', { exact: true })).toBeVisible()
-  await expect(page.getByText('● saved')).toBeVisible()
-  const { state } = await (await page.request.get(`${job}/events`)).json()
-  expect(state.run.call).toBe('closed')
+  const state = await savedState(page, job)
+  expect(state.run?.call).toBe('closed')
 })
 
 test('what the server never heard survives a reload of the page', async ({ page, server }) => {
@@ -45,7 +53,7 @@ test('what the server never heard survives a reload of the page', async ({ page,
   await expect(page.getByText('Press slowly, and hold.')).toBeVisible()
   await expect(page.getByText('● saved')).toBeVisible()
   const { state } = await (await page.request.get(`${server.url}${job}/events`)).json()
-  expect(state.run.call).toBe('pressing')
+  expect(state.run?.call).toBe('pressing')
 })
 
 test('a browser that cannot keep events says so, and still records every act', async ({ page }) => {
@@ -56,9 +64,9 @@ test('a browser that cannot keep events says so, and still records every act', a
   await expect(page.getByText('This browser cannot keep events')).toBeVisible()
   await page.getByRole('button', { name: 'Hose is on' }).click()
   await page.getByRole('button', { name: 'Call PRESS' }).click()
-  await expect(page.getByText('● saved')).toBeVisible()
-  const { state } = await (await page.request.get(`${job}/events`)).json()
-  expect(state.run.call).toBe('pressing')
+  const state = await savedState(page, job)
+  expect(state.run?.call).toBe('pressing')
+  await expect(page.getByText('This browser cannot keep events')).toBeVisible()
 })
 
 test('two tabs on one job: each shows what the other did, without being asked', async ({ page, context }) => {
@@ -88,8 +96,7 @@ test('the network silent for 30 s in mid-call: the screen says so, the cab keeps
   await goOnUntil(page, job, hoseOn)
   await page.goto(`${proxy.url}${job}/bleed`, { waitUntil: 'networkidle' })
   await page.getByRole('button', { name: 'Call PRESS' }).click()
-  await expect(page.getByText('● saved')).toBeVisible()
-  const before = await stateOf(page.request, job)
+  const before = await savedState(page, job)
   await proxy.silentFor(30_000, async () => {
     await page.getByRole('button', { name: 'holding' }).click()
     await page.getByRole('button', { name: 'It is open' }).click()

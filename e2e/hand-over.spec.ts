@@ -1,5 +1,5 @@
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { goOnUntil, openJobOn, planTwoPerson, stateOf } from './steps'
+import { goOnUntil, openJobOn, planTwoPerson, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
 test('parked with the pedal propped and a bleeder open, resumed by somebody else, and the tag prints on one page', async ({
@@ -47,9 +47,8 @@ test('parked with the pedal propped and a bleeder open, resumed by somebody else
   await page.getByLabel('The pedal came up meanwhile').check()
   await goOn.click()
   await expect(page.getByText('close it now')).toBeVisible()
-  await expect(page.getByText('● saved')).toBeVisible()
 
-  const { parkings, run, people } = await stateOf(page.request, job)
+  const { parkings, run, people } = await savedState(page, job)
   expect(parkings).toMatchObject([
     {
       parked: { by: { name: 'Una Brack' } },

@@ -87,6 +87,12 @@ export async function proveAll(page: Page): Promise<void> {
 export const stateOf = async (request: APIRequestContext, job: string): Promise<JobState> =>
   (await (await request.get(`${job}/events`)).json()).state
 
+/** The job as the server has it, once it has all that was done on this page: a screen shows an act before it is sent. */
+export async function savedState(page: Page, job: string): Promise<JobState> {
+  await expect(page.getByText('● saved')).toBeVisible()
+  return stateOf(page.request, job)
+}
+
 /** Send one event as a screen would. */
 export async function record(page: Page, job: string, act: object): Promise<void> {
   const answer = await page.request.post(`${job}/events`, {

@@ -6,6 +6,7 @@ import {
   openJobOn,
   planTwoPerson,
   proveAll,
+  savedState,
   untilFirstBleeder,
 } from './steps'
 import { brokenFiles, harbourTug } from './vehicles'
@@ -150,9 +151,8 @@ test('a wrong tap is taken back, and the record keeps both', async ({ page }) =>
   await expect(page.getByText('What did the pull bring?')).toBeVisible()
   await lookClean(page, '20')
   await expect(page.getByLabel('Counts')).toContainText('20 of')
-  await expect(page.getByText('● saved')).toBeVisible()
-  const { state } = await (await page.request.get(`${job}/events`)).json()
-  expect(state.run.bottleMl).toBe(20)
+  const state = await savedState(page, job)
+  expect(state.run?.bottleMl).toBe(20)
 })
 
 test('low fluid stops the call until somebody tops up', async ({ page }) => {

@@ -16,6 +16,8 @@ export type JobRun = {
   link: Link
   /** Why the last act was refused, or what keeps acts from being saved. */
   refusal?: string
+  /** Whether this browser's store took the last act: where it does not, a closed page loses what is not yet sent. */
+  keeps: boolean
 }
 
 const RETRY_MS = 2000
@@ -30,6 +32,7 @@ export function useJobRun(jobId: string, fromServer: JobState, by?: Person): Job
   const [state, setState] = useState(fromServer)
   const [link, setLink] = useState<Link>('saved')
   const [refusal, setRefusal] = useState<string>()
+  const [keeps, setKeeps] = useState(true)
   const confirmed = useRef(fromServer)
   const queue = useRef<FloorEvent[]>([])
   const sending = useRef(false)
@@ -137,15 +140,14 @@ export function useJobRun(jobId: string, fromServer: JobState, by?: Person): Job
       show(applied.state)
       queue.current.push(event)
       void keepPending(jobId, event)
-        .catch(() =>
-          setRefusal(
-            'This browser cannot keep events: do not close the page until the line below says saved.',
-          ),
+        .then(
+          () => setKeeps(true),
+          () => setKeeps(false),
         )
         .then(send)
     },
     [by, jobId, send, show],
   )
 
-  return { state, act, link, refusal }
+  return { state, act, link, refusal, keeps }
 }

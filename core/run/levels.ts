@@ -40,44 +40,53 @@ export function watchReservoirs({ vehicle, run }: Pick<JobState, 'vehicle' | 'ru
     const id = reservoirOfPoint(vehicle, point)
     if (id !== undefined && !pointOf.has(id)) pointOf.set(id, point)
   }
-  return [...pointOf].flatMap(([reservoirId, point]) => {
-    const reservoir = partsOf(vehicle, 'reservoir').find(({ id }) => id === reservoirId)
-    if (!reservoir) return []
-    const { maxMl, minMl } = reservoir
-    const pullMl = perPullMl(vehicle, stageRun, point)
-    const usableMl = maxMl - minMl
-    const watch: Watch = {
-      reservoirId,
-      maxMl,
-      minMl,
-      perPullMl: Math.min(pullMl, usableMl),
-      shortStrokes: pullMl > usableMl,
-    }
-    const levelMl = run.levelMl[reservoirId]
-    if (levelMl === undefined) return [watch]
-    watch.levelMl = levelMl
-    watch.aboveMinMl = levelMl - minMl
-    watch.pullsLeft = Math.max(0, Math.floor(watch.aboveMinMl / watch.perPullMl + 1e-9))
-    return [watch]
-  })
+  return [...pointOf].flatMap(([id, point]) => watchOf(vehicle, run, stageRun, id, point) ?? [])
+}
+
+/** One reservoir as pulls at a point draw from it; undefined where the vehicle has no such reservoir. */
+function watchOf(
+  vehicle: Vehicle,
+  run: RunState,
+  stageRun: StageRunState,
+  reservoirId: string,
+  point: string,
+): Watch | undefined {
+  const reservoir = partsOf(vehicle, 'reservoir').find(({ id }) => id === reservoirId)
+  if (!reservoir) return undefined
+  const { maxMl, minMl } = reservoir
+  const pullMl = perPullMl(vehicle, stageRun, point)
+  const usableMl = maxMl - minMl
+  const watch: Watch = {
+    reservoirId,
+    maxMl,
+    minMl,
+    perPullMl: Math.min(pullMl, usableMl),
+    shortStrokes: pullMl > usableMl,
+  }
+  const levelMl = run.levelMl[reservoirId]
+  if (levelMl === undefined) return watch
+  watch.levelMl = levelMl
+  watch.aboveMinMl = levelMl - minMl
+  watch.pullsLeft = Math.max(0, Math.floor(watch.aboveMinMl / watch.perPullMl + 1e-9))
+  return watch
 }
 
 /** Why the next pull must wait for somebody to pour; undefined where it may come. */
-export function pourFirst(
-  state: Pick<JobState, 'vehicle' | 'run'>,
-): { code: string; text: string } | undefined {
-  const stageRun = state.run && currentStage(state.run)
-  const point = state.run && currentPoint(state.run)
-  if (!stageRun || point === undefined || machineFeeds(stageRun.stage)) return undefined
-  const id = reservoirOfPoint(state.vehicle, point)
-  if (id === undefined) return undefined
-  const name = reservoirName(state.vehicle, id)
-  const watch = watchReservoirs(state).find(({ reservoirId }) => reservoirId === id)
+export function pourFirst({
+  vehicle,
+  run,
+}: Pick<JobState, 'vehicle' | 'run'>): { code: string; text: string } | undefined {
+  const stageRun = run && currentStage(run)
+  const point = run && currentPoint(run)
+  if (!run || !stageRun || point === undefined || machineFeeds(stageRun.stage)) return undefined
+  const id = reservoirOfPoint(vehicle, point)
+  const watch = id === undefined ? undefined : watchOf(vehicle, run, stageRun, id, point)
   if (!watch) return undefined
+  const name = () => reservoirName(vehicle, watch.reservoirId)
   if (watch.levelMl === undefined)
-    return { code: 'level-unknown', text: `Nobody has said how full ${name} is: fill it to MAX.` }
+    return { code: 'level-unknown', text: `Nobody has said how full ${name()} is: fill it to MAX.` }
   if (watch.pullsLeft === 0)
-    return { code: 'top-up-due', text: `Top up first: one more pull would take ${name} below MIN.` }
+    return { code: 'top-up-due', text: `Top up first: one more pull would take ${name()} below MIN.` }
   return undefined
 }
 

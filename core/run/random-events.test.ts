@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { callStep } from '../call'
-import { Chance } from '../testing/chance'
+import { Chance } from '../chance'
 import { demoVehicle } from '../testing/demo-vehicles'
 import { randomAct } from '../testing/random-acts'
 import { type Act, ScriptedJob } from '../testing/scripted-job'

@@ -1,4 +1,5 @@
 import { callActs, callStates } from '../call'
+import type { Chance } from '../chance'
 import { fluidSpecs } from '../fluids'
 import { bubbleKinds, colours } from '../fluids/colour'
 import { checksFor } from '../proof/checks'
@@ -6,7 +7,6 @@ import { carefulAct } from '../run/careful'
 import { currentPoint, currentStage } from '../run/points'
 import type { JobState } from '../run/state'
 import { partsOf } from '../vehicle/parts'
-import type { Chance } from './chance'
 import type { Act } from './scripted-job'
 
 /** Anything anybody might send: half of it sensible, the rest out of turn, out of date or out of bounds. */
