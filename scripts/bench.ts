@@ -13,8 +13,12 @@ import type { ServerBuild } from 'react-router'
 import { appendEvents, openJob } from '~/db/jobs.server'
 import { openData } from '~/db/open.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
+import { outletByOde } from '~core/checks/outlet-by-ode'
+import { cornerOutletShare } from '~core/exchange/reservoir-carry'
+import { boilingCurve } from '~core/moisture/boiling-curve'
 import { makePlan } from '~core/plan/plan'
 import { readPlanRequest } from '~core/plan/request'
+import { planSampler } from '~core/plan/sampling'
 import { replay } from '~core/run/apply'
 import { carefulAct } from '~core/run/careful'
 import { ScriptedJob } from '~core/testing/scripted-job'
@@ -70,6 +74,53 @@ async function benchPlan() {
   if (!request.ok) throw new Error(request.faults.map((fault) => fault.path).join())
   const taken = await medianMs(500, () => makePlan(request.value))
   line(`plan of a ${request.value.vehicle.parts.length}-part vehicle, median of 500`, ms(taken), 'under 5 ms')
+}
+
+/** 2000 samples of a four-wheel plan against the same transport solved as differential equations, and the curve. */
+async function benchPhysics() {
+  const request = readPlanRequest({
+    format: 'ruddy-siphon.plan-request',
+    version: 1,
+    vehicle: vanFile,
+    work: { reason: 'service' },
+    shop: { methods: ['two-person'] },
+  })
+  if (!request.ok) throw new Error(request.faults.map((fault) => fault.path).join())
+  const samples = 2000
+  const sampledMs = await medianMs(15, () => planSampler(request.value, 1)?.take(samples))
+  const corners = [
+    [60, 130],
+    [45, 100],
+    [38, 85],
+    [24, 55],
+  ] as const
+  const through = (outlet: typeof cornerOutletShare) => () => {
+    let share = 0.6
+    let sum = 0
+    for (const [volumeMl, throughMl] of corners) {
+      sum += outlet(380, share, volumeMl, throughMl)
+      share *= Math.exp(-throughMl / 380)
+    }
+    return sum
+  }
+  const [ours, odes] = [through(cornerOutletShare), through(outletByOde)]
+  const odeMs = (await medianMs(200, odes)) * samples
+  const apart = Math.abs(ours() / odes() - 1)
+  line(
+    `${samples} samples of a four-wheel plan (${ms(sampledMs)}) against its transport by ODE (${ms(odeMs)})`,
+    `${(odeMs / sampledMs).toFixed(0)} ×`,
+    '100 × faster',
+  )
+  const alone = await medianMs(50, () => {
+    for (let i = 0; i < samples; i++) ours()
+  })
+  line(`the transport alone (${ms(alone)})`, `${(odeMs / alone).toFixed(0)} ×`, '100 × faster')
+  line('transport by closed form and by ODE, apart', `${(100 * apart).toPrecision(2)} %`, 'under 2 %')
+  line(
+    'boiling curve of 200 points, median of 50',
+    ms(await medianMs(50, () => boilingCurve('DOT 4', 200))),
+    'under 5 ms',
+  )
 }
 
 /** The same server, router, root and middleware with one empty route: what any page of this stack costs. */
@@ -218,6 +269,7 @@ async function benchAppend() {
 
 await benchReducer()
 await benchPlan()
+await benchPhysics()
 await benchAppend()
 await benchCommand()
 const server = await DemoServer.start()

@@ -26,3 +26,27 @@ export const pistonsField = z
   .max(64, 'give at most 64 sizes of piston')
 
 export const boilingPairFields = { dryC: above(100, 370, '°C'), wetC: above(60, 370, '°C') }
+
+/** Pieces of line in series. Kind and hose play no part here and are let pass. */
+export const segmentsField = z
+  .array(
+    z.object({ lengthM: above(0, 1000, 'm'), boreMm: above(0, 100, 'mm') }),
+    'give a list of pieces of line',
+  )
+  .min(1, 'give at least one piece of line')
+  .max(100, 'give at most 100 pieces of line')
+
+export const liquidFields = {
+  mm2PerS: above(0, 1e6, 'mm²/s').min(0.1, 'give 0.1 mm²/s or more'),
+  densityKgM3: above(0, 20_000, 'kg/m³').min(100, 'give 100 kg/m³ or more'),
+}
+
+export const cylinderFields = {
+  boreMm: above(0, 300, 'mm').min(1, 'give 1 mm or more'),
+  pedalRatio: above(0, 50, 'times').min(0.1, 'give 0.1 or more'),
+}
+
+export const heightField = between(-500, 6000, 'm').default(0)
+
+/** A day that exists. */
+export const dateField = z.iso.date('give a day like 2026-04-09')

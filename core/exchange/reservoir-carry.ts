@@ -12,34 +12,45 @@ export type FedCorner = { id: string; volumeMl: number; throughMl: number }
  *
  * @param startOldShare old share in the reservoir before the first corner, 0 to 1
  * @returns outlet share (0 to 1) by corner, and what is left in the reservoir at the end
- * @source Levenspiel, stirred tanks in series, integrated in small steps
+ * @source Levenspiel, stirred tanks in series; solved in closed form for a feed that thins out exponentially
  */
 export function carryReservoir(
   reservoirMl: number,
   startOldShare: number,
   corners: readonly FedCorner[],
 ): { outlet: Record<string, number>; reservoirShare: number } {
-  let reservoir = startOldShare
+  let reservoirShare = startOldShare
   const outlet: Record<string, number> = {}
-  for (const corner of corners) {
-    const tankMl = corner.volumeMl / CORNER_TANKS
-    const tanks = new Array<number>(CORNER_TANKS).fill(1)
-    const steps =
-      tankMl > 0 ? Math.max(50, Math.ceil((corner.throughMl / Math.min(tankMl, reservoirMl)) * 40)) : 1
-    const stepMl = corner.throughMl / steps
-    // Each stirred tank relaxes exactly towards its feed over a step, so the steps may be coarse.
-    const keep = tankMl > 0 ? Math.exp(-stepMl / tankMl) : 0
-    const keepReservoir = Math.exp(-stepMl / reservoirMl)
-    for (let step = 0; step < steps; step++) {
-      let feed = reservoir * ((1 + keepReservoir) / 2)
-      reservoir *= keepReservoir
-      for (const [i, share] of tanks.entries()) {
-        const after = feed + (share - feed) * keep
-        tanks[i] = after
-        feed = (share + after) / 2
-      }
-    }
-    outlet[corner.id] = tanks.at(-1) ?? 0
+  for (const { id, volumeMl, throughMl } of corners) {
+    outlet[id] = cornerOutletShare(reservoirMl, reservoirShare, volumeMl, throughMl)
+    reservoirShare *= Math.exp(-throughMl / reservoirMl)
   }
-  return { outlet, reservoirShare: reservoir }
+  return { outlet, reservoirShare }
+}
+
+/**
+ * Old share at one corner's outlet: what was in its three tanks, washed out, and what the reservoir sent after it.
+ *
+ * With λ for a tank and κ for the reservoir, both per mL, the second is reservoirShare·λ³·∫ ½s²·e^(−λs)·e^(−κ(q−s)) ds.
+ */
+export function cornerOutletShare(
+  reservoirMl: number,
+  reservoirShare: number,
+  volumeMl: number,
+  throughMl: number,
+): number {
+  if (volumeMl <= 0) return reservoirShare * Math.exp(-throughMl / reservoirMl)
+  const tankVolumes = (CORNER_TANKS * throughMl) / volumeMl
+  const washed = Math.exp(-tankVolumes) * (1 + tankVolumes + tankVolumes ** 2 / 2)
+  const reservoirs = throughMl / reservoirMl
+  return washed + reservoirShare * tankVolumes ** 3 * sent(tankVolumes, reservoirs)
+}
+
+/** ∫₀¹ ½u²·e^(−au)·e^(−b(1−u)) du, for a tank volumes and b reservoir volumes. */
+function sent(a: number, b: number): number {
+  const z = a - b
+  // Near equal the closed form is a small difference of large numbers; its series is exact to the last digits there.
+  if (Math.abs(z) < 0.02)
+    return Math.exp(-b) * (1 / 6 - z / 8 + z ** 2 / 20 - z ** 3 / 72 + z ** 4 / 336 - z ** 5 / 1920)
+  return (Math.exp(-b) - Math.exp(-a) * (1 + z + z ** 2 / 2)) / z ** 3
 }

@@ -12,6 +12,7 @@ export const dot4lv: Fluid = {
     { tempC: 100, mm2PerS: 2.0 },
   ],
   densityKgM3: 1060,
+  expansionPerK: 0.00075,
   colourWhenNew: 'colourless to amber',
   source: 'ISO 4925:2020 class 6 (recalled)',
 }

@@ -12,6 +12,7 @@ export const dot51: Fluid = {
     { tempC: 100, mm2PerS: 2.1 },
   ],
   densityKgM3: 1065,
+  expansionPerK: 0.00075,
   colourWhenNew: 'colourless to amber',
   source: 'FMVSS No. 116, 49 CFR 571.116 (recalled)',
 }

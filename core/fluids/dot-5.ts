@@ -12,6 +12,7 @@ export const dot5: Fluid = {
     { tempC: 100, mm2PerS: 14 },
   ],
   densityKgM3: 960,
+  expansionPerK: 0.00095,
   colourWhenNew: 'purple',
   source: 'FMVSS No. 116, 49 CFR 571.116 (recalled)',
 }

@@ -18,6 +18,8 @@ export type Fluid = {
   typical: readonly [ViscosityPoint, ViscosityPoint]
   /** At 20 °C. @source from memory */
   densityKgM3: number
+  /** Share of its volume a fluid gains per degree. @source from memory */
+  expansionPerK: number
   colourWhenNew: string
   source: string
 }

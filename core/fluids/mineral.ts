@@ -9,6 +9,7 @@ export const mineral: Fluid = {
     { tempC: 100, mm2PerS: 6 },
   ],
   densityKgM3: 860,
+  expansionPerK: 0.0007,
   colourWhenNew: 'green',
   source: 'common practice',
 }

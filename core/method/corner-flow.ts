@@ -1,24 +1,44 @@
-import { flowMlPerMin, headKPa } from '../hydraulics/flow'
+import type { BleederOpening } from '../hydraulics/bleeder'
+import { densityKgM3 } from '../hydraulics/density'
+import { flowMlPerMin, headKPa, type Liquid } from '../hydraulics/flow'
+import type { TubeSegment } from '../hydraulics/tube'
 import { viscosityMm2PerS } from '../hydraulics/viscosity'
-import type { Corner, MethodContext } from './method'
+import type { Line } from '../vehicle/schema'
+import type { MethodContext } from './method'
 
-/** Cross hole of a common bleeder; the vehicle file does not state it. @source from memory */
-const BLEEDER_HOLE_MM = 1.5
+/** The fluid of this work at the shop's temperature. */
+export const liquidAt = ({ fluid, tempC }: Pick<MethodContext, 'fluid' | 'tempC'>): Liquid => ({
+  mm2PerS: viscosityMm2PerS(fluid.typical, tempC),
+  densityKgM3: densityKgM3(fluid, tempC),
+})
+
+/** Flow through a run and its bleeder at a driving pressure, mL/min. */
+export function runFlow(
+  lines: readonly Line[],
+  drivingKPa: number,
+  liquid: Liquid,
+  { passage, holeMm }: BleederOpening,
+): number {
+  const segments: TubeSegment[] = [passage]
+  for (const line of lines) segments.push(...line.segments)
+  return flowMlPerMin(segments, drivingKPa, liquid, holeMm)
+}
 
 /**
- * Minutes to push a corner's fluid through its own run at a driving pressure, bleeder's hole included.
- * The control unit's inner passages are not in the file and count as wide open.
+ * Minutes to push each corner's fluid through its own run at a driving pressure, the bleeder's passage and hole
+ * included. The control unit's inner passages are not in the file and count as wide open.
  */
-export function cornerMinutes(corner: Corner, drivingKPa: number, { fluid, tempC }: MethodContext): number {
-  if (corner.throughMl <= 0) return 0
-  const liquid = { mm2PerS: viscosityMm2PerS(fluid.typical, tempC), densityKgM3: fluid.densityKgM3 }
-  const segments = corner.run?.lines.flatMap((line) => line.segments) ?? []
-  return corner.throughMl / flowMlPerMin(segments, drivingKPa, liquid, BLEEDER_HOLE_MM)
+export function cornersMinutes(drivingKPa: number, context: MethodContext): number[] {
+  const liquid = liquidAt(context)
+  return context.corners.map(({ run, throughMl }) =>
+    throughMl > 0 ? throughMl / runFlow(run?.lines ?? [], drivingKPa, liquid, context.unknowns.bleeder) : 0,
+  )
 }
 
 /** The same for every corner, one after the other. */
 export const minutesInTurn = (drivingKPa: number, context: MethodContext): number =>
-  context.corners.reduce((sum, corner) => sum + cornerMinutes(corner, drivingKPa, context), 0)
+  cornersMinutes(drivingKPa, context).reduce((sum, minutes) => sum + minutes, 0)
 
 /** Reservoir above the bleeder, common practice of 0.6 m, as driving pressure. */
-export const gravityKPa = (context: MethodContext): number => headKPa(0.6, context.fluid.densityKgM3)
+export const gravityKPa = (context: MethodContext): number =>
+  headKPa(0.6, densityKgM3(context.fluid, context.tempC))

@@ -1,5 +1,5 @@
 import type { Notice } from '../decision'
-import { cornerMinutes, gravityKPa } from './corner-flow'
+import { cornersMinutes, gravityKPa } from './corner-flow'
 import { residualHeldBack } from './hazards'
 import type { BleedMethod, MethodContext } from './method'
 
@@ -30,9 +30,7 @@ export const gravity: BleedMethod = {
   exclude,
   settings: () => ({}),
   minutes: (context) => ({
-    fluidMinutes:
-      Math.max(0, ...context.corners.map((corner) => cornerMinutes(corner, gravityKPa(context), context))) +
-      QUIET_MINUTES,
+    fluidMinutes: Math.max(0, ...cornersMinutes(gravityKPa(context), context)) + QUIET_MINUTES,
     handlingMinutes: context.corners.length * 3,
   }),
   riskMinutes: () => 2,

@@ -7,7 +7,7 @@ import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { chooseMethod } from './choose'
 import { bleedMethodOf, bleedMethods, methodName } from './index'
-import { type MethodContext, type MethodId, methodIds } from './method'
+import { type MethodContext, type MethodId, methodIds, usualUnknowns } from './method'
 
 function contextOf(vehicle: Vehicle, changes: Partial<MethodContext> = {}): MethodContext {
   const corners = bleederRuns(vehicle).map((placed) => ({ ...placed, throughMl: 100 }))
@@ -18,6 +18,7 @@ function contextOf(vehicle: Vehicle, changes: Partial<MethodContext> = {}): Meth
     conversion: false,
     corners,
     reservoirs: partsOf(vehicle, 'reservoir'),
+    unknowns: usualUnknowns,
     ...changes,
   }
 }

@@ -1,6 +1,7 @@
 import type { CallKind } from '../call'
 import type { Notice } from '../decision'
 import type { Fluid } from '../fluids/fluid'
+import { type BleederOpening, usualBleeder } from '../hydraulics/bleeder'
 import type { BleederRun } from '../vehicle/network'
 import type { PartOf, Vehicle } from '../vehicle/schema'
 
@@ -22,6 +23,15 @@ export type MethodId = (typeof methodIds)[number]
 /** One bleeder with what is to be pushed through it. */
 export type Corner = BleederRun & { throughMl: number }
 
+/** What no file states, and a plan takes at its usual value. */
+export type Unknowns = {
+  bleeder: BleederOpening
+  /** Share of a chamber's full stroke that a pull really delivers. */
+  strokeShare: number
+}
+/** @source from memory */
+export const usualUnknowns: Unknowns = { bleeder: usualBleeder, strokeShare: 0.6 }
+
 /** What a method needs to know to judge itself. */
 export type MethodContext = {
   vehicle: Vehicle
@@ -31,6 +41,7 @@ export type MethodContext = {
   corners: readonly Corner[]
   /** Reservoirs that feed these corners. */
   reservoirs: readonly PartOf<'reservoir'>[]
+  unknowns: Unknowns
 }
 
 /** What to set on the machine, gauge; vacuum positive below atmosphere. */

@@ -12,7 +12,7 @@ export function pedalMinutes(
   hands: { secondsPerPull: number; minutesPerBleeder: number },
 ): MethodMinutes {
   const pulls = context.corners.reduce((sum, corner) => {
-    const perPull = corner.run && pullMl(context.vehicle, corner.run.sourceId)
+    const perPull = corner.run && pullMl(context.vehicle, corner.run.sourceId, context.unknowns.strokeShare)
     return sum + (perPull ? Math.ceil(corner.throughMl / perPull) : 0)
   }, 0)
   return {

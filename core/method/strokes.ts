@@ -1,9 +1,7 @@
 import { cylinderMl } from '../hydraulics/cylinder'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
-
-/** Share of a chamber's full stroke that a pull really delivers. @source from memory */
-const USED_SHARE = 0.6
+import { usualUnknowns } from './method'
 
 /** mL of one full stroke of a chamber. */
 export function strokeMl(vehicle: Vehicle, sourceId: string): number | undefined {
@@ -14,7 +12,11 @@ export function strokeMl(vehicle: Vehicle, sourceId: string): number | undefined
 }
 
 /** mL one pull delivers, as a default to be replaced by what the bottle shows. */
-export function pullMl(vehicle: Vehicle, sourceId: string): number | undefined {
+export function pullMl(
+  vehicle: Vehicle,
+  sourceId: string,
+  strokeShare = usualUnknowns.strokeShare,
+): number | undefined {
   const full = strokeMl(vehicle, sourceId)
-  return full === undefined ? undefined : full * USED_SHARE
+  return full === undefined ? undefined : full * strokeShare
 }

@@ -11,12 +11,15 @@ const CRITICAL_KPA = 22_064
 export function waterVapourKPa(tempC: number): number {
   const kelvin = tempC + 273.15
   const tau = 1 - kelvin / CRITICAL_K
+  // Powers by multiplying: a curve asks for thousands of them.
+  const root = Math.sqrt(tau)
+  const cube = tau * tau * tau
   const exponent =
     -7.85951783 * tau +
-    1.84408259 * tau ** 1.5 -
-    11.7866497 * tau ** 3 +
-    22.6807411 * tau ** 3.5 -
-    15.9618719 * tau ** 4 +
-    1.80122502 * tau ** 7.5
+    1.84408259 * tau * root -
+    11.7866497 * cube +
+    22.6807411 * cube * root -
+    15.9618719 * cube * tau +
+    1.80122502 * cube * cube * tau * root
   return CRITICAL_KPA * Math.exp((CRITICAL_K / kelvin) * exponent)
 }

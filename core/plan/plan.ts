@@ -1,62 +1,18 @@
 import type { Reason } from '../decision'
 import { chooseContainers } from '../exchange/containers'
-import { cornerVolumes } from '../exchange/purge'
 import { carryReservoir, type FedCorner } from '../exchange/reservoir-carry'
-import { fluidOf } from '../fluids'
-import { type Choice, chooseMethod } from '../method/choose'
-import type { Corner, MethodContext } from '../method/method'
+import type { Choice, chooseMethod } from '../method/choose'
+import type { MethodContext } from '../method/method'
 import { moistureVerdict } from '../moisture/verdict'
-import { bleedOrder } from '../order/bleed-order'
-import { decideScope, type Scope } from '../scope/scope'
-import { type BleederRun, reservoirIdOf } from '../vehicle/network'
-import { partsOf } from '../vehicle/parts'
+import type { Scope } from '../scope/scope'
+import { reservoirIdOf } from '../vehicle/network'
 import type { Plan } from './answer'
 import { cautionsFor } from './cautions'
+import { type Prepared, preparePlan, startShareOf } from './prepare'
 import type { PlanRequest } from './request'
 import { buildStages } from './stages'
 import { stopsFor } from './stops'
 import { topUpEvery } from './top-up-every'
-import { volumesInOrder } from './volumes'
-
-const CONVERSION_TARGET_PCT = 1
-const ROUTINE_TARGET_PCT = 5
-
-/** The order, with each bleeder's run and the volume that stands before it. */
-type Ordered = { bleeders: BleederRun[]; volumeMl: Map<string, number>; reasons: Reason[] }
-
-function orderBleeders({ vehicle, work, shop }: PlanRequest, scope: Scope): Ordered {
-  const order = bleedOrder(vehicle, scope.bleeders, shop.orderSchool, work.reason === 'conversion')
-  const bleeders = order.value.flatMap((id) => scope.bleeders.filter(({ bleeder }) => bleeder.id === id))
-  return { bleeders, volumeMl: volumesInOrder(vehicle, bleeders, work.padWearMm), reasons: order.reasons }
-}
-
-function reservoirsFeeding({ vehicle }: PlanRequest, scope: Scope) {
-  const ids = new Set(
-    [
-      ...scope.bleeders.map(({ run }) => run && reservoirIdOf(vehicle, run.sourceId)),
-      ...scope.cylinderBleeders.map(({ part }) => part.type === 'master-cylinder' && part.fedBy),
-    ].filter((id) => typeof id === 'string'),
-  )
-  return { ids, reservoirs: partsOf(vehicle, 'reservoir').filter((reservoir) => ids.has(reservoir.id)) }
-}
-
-/**
- * New fluid for the reservoirs. Drawn down to MIN and filled to MAX, so that no port is uncovered; filled from
- * empty where it stood dry or is new; a conversion fills the wiped reservoir, works it through, empties it and
- * fills it once more. None where only one corner is bled.
- */
-function reservoirFill(
-  { work }: PlanRequest,
-  scope: Scope,
-  reservoirs: ReturnType<typeof reservoirsFeeding>['reservoirs'],
-): number {
-  if (work.reason === 'conversion') return reservoirs.reduce((sum, { maxMl }) => sum + 2 * maxMl, 0)
-  if (!scope.whole) return 0
-  return reservoirs.reduce((sum, { id, maxMl, minMl }) => {
-    const empty = work.ranDry || work.systemEmpty || work.replaced.includes(id)
-    return sum + (empty ? maxMl : maxMl - minMl)
-  }, 0)
-}
 
 function targetReason(targetPct: number, { work, shop }: PlanRequest): Reason {
   const basis = shop.targetOldPct === undefined ? 'practice' : 'default'
@@ -87,25 +43,20 @@ function readingReasons({ vehicle, work }: PlanRequest, scope: Scope): Reason[] 
 /** Old share each bleeder ends at, its own reservoir's state carried from wheel to wheel. */
 function expectedOldPct(
   request: PlanRequest,
-  scope: Scope,
-  ordered: Ordered,
-  throughMl: Map<string, number>,
-  reservoirs: ReturnType<typeof reservoirsFeeding>['reservoirs'],
+  prepared: Prepared,
+  throughMl: Record<string, number>,
 ): Record<string, number> {
-  const { vehicle, work } = request
+  const { ordered, reservoirs } = prepared
   const expected: Record<string, number> = {}
-  for (const { id, minMl, maxMl } of reservoirs) {
-    const clean =
-      work.reason === 'conversion' || work.ranDry || work.systemEmpty || work.replaced.includes(id)
-    const startShare = clean ? 0 : scope.whole ? minMl / maxMl : 1
+  for (const reservoir of reservoirs) {
     const fed: FedCorner[] = ordered.bleeders
-      .filter(({ run }) => run && reservoirIdOf(vehicle, run.sourceId) === id)
+      .filter(({ run }) => run && reservoirIdOf(request.vehicle, run.sourceId) === reservoir.id)
       .map(({ bleeder }) => ({
         id: bleeder.id,
         volumeMl: ordered.volumeMl.get(bleeder.id) ?? 0,
-        throughMl: throughMl.get(bleeder.id) ?? 0,
+        throughMl: throughMl[bleeder.id] ?? 0,
       }))
-    const { outlet } = carryReservoir(maxMl, startShare, fed)
+    const { outlet } = carryReservoir(reservoir.maxMl, startShareOf(reservoir, request, prepared), fed)
     for (const corner of fed) if (corner.volumeMl > 0) expected[corner.id] = 100 * (outlet[corner.id] ?? 0)
   }
   return expected
@@ -124,26 +75,16 @@ function carryReason(expected: Record<string, number>, targetPct: number): Reaso
  * A stop means that something must be settled before any fluid is moved; it has no stages.
  */
 export function makePlan(request: PlanRequest): Plan {
-  const { vehicle, work, shop } = request
-  const conversion = work.reason === 'conversion'
-  const fluid = fluidOf(vehicle.fluid.spec)
-  const scope = decideScope(vehicle, work, shop.scopeSchool)
-  const ordered = orderBleeders(request, scope.value)
-  const { ids: reservoirIds, reservoirs } = reservoirsFeeding(request, scope.value)
-  const targetPct = shop.targetOldPct ?? (conversion ? CONVERSION_TARGET_PCT : ROUTINE_TARGET_PCT)
-  const theta = cornerVolumes(targetPct / 100)
-  const corners: Corner[] = ordered.bleeders.map((placed) => ({
-    ...placed,
-    throughMl: theta * (ordered.volumeMl.get(placed.bleeder.id) ?? 0),
-  }))
-  const context: MethodContext = { vehicle, fluid, tempC: shop.tempC, conversion, corners, reservoirs }
-  const choice = chooseMethod(context, shop.methods)
-  const stops = stopsFor(request, scope.value, choice)
+  const { vehicle, shop } = request
+  const prepared = preparePlan(request)
+  const { scope, ordered, choice, context, corners, theta, targetPct, reservoirMl } = prepared
+  const { conversion } = context
+  const stops = stopsFor(request, scope, choice)
   const common = {
-    topUpEvery: topUpEvery(vehicle, reservoirIds),
+    topUpEvery: topUpEvery(vehicle, prepared.reservoirIds),
     methodsRejected: rejectedOf(choice, request),
   }
-  const reasons: Reason[] = [...scope.reasons, ...readingReasons(request, scope.value)]
+  const reasons: Reason[] = [...prepared.scopeReasons, ...readingReasons(request, scope)]
   if (stops.length > 0) {
     const none = { spec: vehicle.fluid.spec, totalMl: 0, perBleederMl: {}, reservoirMl: 0, buy: [] }
     return {
@@ -157,10 +98,9 @@ export function makePlan(request: PlanRequest): Plan {
       ...common,
     }
   }
-  const reservoirMl = reservoirFill(request, scope.value, reservoirs)
   const built = buildStages({
     request,
-    scope: scope.value,
+    scope,
     corners,
     choice: choice.method ? choice : undefined,
     context,
@@ -168,13 +108,7 @@ export function makePlan(request: PlanRequest): Plan {
     reservoirMl,
   })
   const totalMl = built.stages.reduce((sum, stage) => sum + stage.ml, 0)
-  const expected = expectedOldPct(
-    request,
-    scope.value,
-    ordered,
-    new Map(Object.entries(built.perBleederMl)),
-    reservoirs,
-  )
+  const expected = expectedOldPct(request, prepared, built.perBleederMl)
   reasons.push(
     { code: 'fluid-spec', text: `The vehicle calls for ${vehicle.fluid.spec}.`, basis: 'maker' },
     ...ordered.reasons,

@@ -2,7 +2,7 @@ import { cylinderMl } from '../hydraulics/cylinder'
 import { tubeMl } from '../hydraulics/tube'
 import type { BleederRun, Run } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
-import type { PartOf, Vehicle } from '../vehicle/schema'
+import type { Line, PartOf, Vehicle } from '../vehicle/schema'
 
 /** How far the pistons of a brake stand out: as measured on this job, else as the file says. */
 export const wearOf = (brake: PartOf<'wheel-brake'>, measured: Record<string, number>): number =>
@@ -41,6 +41,9 @@ function unitsOn(vehicle: Vehicle, run: Run): PartOf<'control-unit'>[] {
   return partsOf(vehicle, 'control-unit').filter((unit) => ends.has(unit.id))
 }
 
+/** What stands before one bleeder and counts for it: its own brake, whole lines, its part of a unit. */
+export type Passage = { id: string; ownMl: number; unitMl: number; lines: Line[] }
+
 /**
  * Old fluid that stands between the source and each bleeder, in the order they are opened: a pipe or unit shared
  * by several is purged once and counts for the first of them.
@@ -48,37 +51,44 @@ function unitsOn(vehicle: Vehicle, run: Run): PartOf<'control-unit'>[] {
  * Only what the file states is counted: lines, the unit, pistons by their wear, slave and simulator.
  *
  * @param fromUnit count only from the control unit on: what a base bleed after a unit cycle has to carry out
- * @returns mL by bleeder id
  */
-export function volumesInOrder(
+export function passagesInOrder(
   vehicle: Vehicle,
   ordered: readonly BleederRun[],
   measuredWearMm: Record<string, number>,
   fromUnit = false,
-): Map<string, number> {
+): Passage[] {
   const purged = new Set<unknown>()
-  const once = (key: unknown, ml: number) => {
-    if (purged.has(key)) return 0
-    purged.add(key)
-    return ml
-  }
-  const volumes = new Map<string, number>()
-  for (const placed of ordered) {
-    let ml = ownShareMl(placed, measuredWearMm)
-    const { run } = placed
-    if (run) {
-      const units = unitsOn(vehicle, run)
-      const lastUnitAt = fromUnit
-        ? run.lines.findLastIndex((line) => units.some((unit) => unit.id === line.to))
-        : -1
-      for (const line of run.lines.slice(lastUnitAt + 1))
-        ml += once(
-          line,
-          line.segments.reduce((sum, segment) => sum + tubeMl(segment), 0),
-        )
-      for (const unit of units) ml += once(`${unit.id}\n${run.circuit}`, unitShareMl(vehicle, unit))
+  const first = (key: unknown) => !purged.has(key) && purged.add(key) !== undefined
+  return ordered.map((placed) => {
+    const passage: Passage = {
+      id: placed.bleeder.id,
+      ownMl: ownShareMl(placed, measuredWearMm),
+      unitMl: 0,
+      lines: [],
     }
-    volumes.set(placed.bleeder.id, ml)
-  }
-  return volumes
+    const { run } = placed
+    if (!run) return passage
+    const units = unitsOn(vehicle, run)
+    const lastUnitAt = fromUnit
+      ? run.lines.findLastIndex((line) => units.some((unit) => unit.id === line.to))
+      : -1
+    passage.lines = run.lines.slice(lastUnitAt + 1).filter(first)
+    for (const unit of units)
+      if (first(`${unit.id}\n${run.circuit}`)) passage.unitMl += unitShareMl(vehicle, unit)
+    return passage
+  })
+}
+
+/** What one line holds. */
+export const lineMl = (line: Line): number => line.segments.reduce((sum, segment) => sum + tubeMl(segment), 0)
+
+/** What stands before each bleeder in all, mL by bleeder id. */
+export function volumesInOrder(...passages: Parameters<typeof passagesInOrder>): Map<string, number> {
+  return new Map(
+    passagesInOrder(...passages).map(({ id, ownMl, unitMl, lines }) => [
+      id,
+      ownMl + unitMl + lines.reduce((sum, line) => sum + lineMl(line), 0),
+    ]),
+  )
 }

@@ -1,0 +1,39 @@
+/**
+ * Days since 1970-01-01 of a calendar day, without a clock or a time zone.
+ *
+ * @param isoDate like 2026-04-09, a day that exists
+ * @source proleptic Gregorian calendar: years run from March, so that the leap day comes last
+ */
+export function dayNumber(isoDate: string): number {
+  const [year = 0, month = 1, day = 1] = isoDate.split('-').map(Number)
+  const marchYear = month <= 2 ? year - 1 : year
+  const monthFromMarch = (month + 9) % 12
+  const dayOfYear = Math.floor((153 * monthFromMarch + 2) / 5) + day - 1
+  return (
+    365 * marchYear +
+    Math.floor(marchYear / 4) -
+    Math.floor(marchYear / 100) +
+    Math.floor(marchYear / 400) +
+    dayOfYear -
+    719_468
+  )
+}
+
+/** The calendar day of a day number, rounded down. */
+export function isoDate(days: number): string {
+  const shifted = Math.floor(days) + 719_468
+  // The year is found from its mean length, then put right by the day it begins on.
+  let marchYear = Math.floor((shifted + 306) / 365.2425)
+  const begins = (year: number) =>
+    365 * year + Math.floor(year / 4) - Math.floor(year / 100) + Math.floor(year / 400)
+  while (begins(marchYear) > shifted) marchYear--
+  while (begins(marchYear + 1) <= shifted) marchYear++
+  const dayOfYear = shifted - begins(marchYear)
+  const monthFromMarch = Math.floor((5 * dayOfYear + 2) / 153)
+  const day = dayOfYear - Math.floor((153 * monthFromMarch + 2) / 5) + 1
+  const month = ((monthFromMarch + 2) % 12) + 1
+  const year = month <= 2 ? marchYear + 1 : marchYear
+  return [String(year).padStart(4, '0'), String(month).padStart(2, '0'), String(day).padStart(2, '0')].join(
+    '-',
+  )
+}

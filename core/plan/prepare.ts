@@ -1,0 +1,114 @@
+import type { Reason } from '../decision'
+import { cornerVolumes } from '../exchange/purge'
+import { fluidOf } from '../fluids'
+import { type Choice, chooseMethod, type NoChoice } from '../method/choose'
+import { type Corner, type MethodContext, usualUnknowns } from '../method/method'
+import { bleedOrder } from '../order/bleed-order'
+import { decideScope, type Scope } from '../scope/scope'
+import { type BleederRun, reservoirIdOf } from '../vehicle/network'
+import { partsOf } from '../vehicle/parts'
+import type { PartOf } from '../vehicle/schema'
+import type { PlanRequest } from './request'
+import { volumesInOrder } from './volumes'
+
+const CONVERSION_TARGET_PCT = 1
+const ROUTINE_TARGET_PCT = 5
+
+/** The order, with each bleeder's run and the volume that stands before it. */
+type Ordered = { bleeders: BleederRun[]; volumeMl: Map<string, number>; reasons: Reason[] }
+
+function orderBleeders({ vehicle, work, shop }: PlanRequest, scope: Scope): Ordered {
+  const order = bleedOrder(vehicle, scope.bleeders, shop.orderSchool, work.reason === 'conversion')
+  const bleeders = order.value.flatMap((id) => scope.bleeders.filter(({ bleeder }) => bleeder.id === id))
+  return { bleeders, volumeMl: volumesInOrder(vehicle, bleeders, work.padWearMm), reasons: order.reasons }
+}
+
+function reservoirsFeeding({ vehicle }: PlanRequest, scope: Scope) {
+  const ids = new Set(
+    [
+      ...scope.bleeders.map(({ run }) => run && reservoirIdOf(vehicle, run.sourceId)),
+      ...scope.cylinderBleeders.map(({ part }) => part.type === 'master-cylinder' && part.fedBy),
+    ].filter((id) => typeof id === 'string'),
+  )
+  return { ids, reservoirs: partsOf(vehicle, 'reservoir').filter((reservoir) => ids.has(reservoir.id)) }
+}
+
+/**
+ * New fluid for the reservoirs. Drawn down to MIN and filled to MAX, so that no port is uncovered; filled from
+ * empty where it stood dry or is new; a conversion fills the wiped reservoir, works it through, empties it and
+ * fills it once more. None where only one corner is bled.
+ */
+function reservoirFill(
+  { work }: PlanRequest,
+  scope: Scope,
+  reservoirs: ReturnType<typeof reservoirsFeeding>['reservoirs'],
+): number {
+  if (work.reason === 'conversion') return reservoirs.reduce((sum, { maxMl }) => sum + 2 * maxMl, 0)
+  if (!scope.whole) return 0
+  return reservoirs.reduce((sum, { id, maxMl, minMl }) => {
+    const empty = work.ranDry || work.systemEmpty || work.replaced.includes(id)
+    return sum + (empty ? maxMl : maxMl - minMl)
+  }, 0)
+}
+
+/** What a plan stands on, before it is put into stages: how far, in which order, by which method, from what. */
+export type Prepared = {
+  scope: Scope
+  scopeReasons: Reason[]
+  ordered: Ordered
+  reservoirIds: Set<string>
+  reservoirs: PartOf<'reservoir'>[]
+  reservoirMl: number
+  targetPct: number
+  /** Volumes to push through each bleeder for that target. */
+  theta: number
+  corners: Corner[]
+  context: MethodContext
+  choice: Choice | NoChoice
+}
+
+export function preparePlan(request: PlanRequest): Prepared {
+  const { vehicle, work, shop } = request
+  const conversion = work.reason === 'conversion'
+  const { value: scope, reasons: scopeReasons } = decideScope(vehicle, work, shop.scopeSchool)
+  const ordered = orderBleeders(request, scope)
+  const { ids: reservoirIds, reservoirs } = reservoirsFeeding(request, scope)
+  const targetPct = shop.targetOldPct ?? (conversion ? CONVERSION_TARGET_PCT : ROUTINE_TARGET_PCT)
+  const theta = cornerVolumes(targetPct / 100)
+  const corners: Corner[] = ordered.bleeders.map((placed) => ({
+    ...placed,
+    throughMl: theta * (ordered.volumeMl.get(placed.bleeder.id) ?? 0),
+  }))
+  const context: MethodContext = {
+    vehicle,
+    fluid: fluidOf(vehicle.fluid.spec),
+    tempC: shop.tempC,
+    conversion,
+    corners,
+    reservoirs,
+    unknowns: usualUnknowns,
+  }
+  return {
+    scope,
+    scopeReasons,
+    ordered,
+    reservoirIds,
+    reservoirs,
+    reservoirMl: reservoirFill(request, scope, reservoirs),
+    targetPct,
+    theta,
+    corners,
+    context,
+    choice: chooseMethod(context, shop.methods),
+  }
+}
+
+/** Old share a reservoir begins with, once its own stage is done. */
+export function startShareOf(
+  { id, minMl, maxMl }: PartOf<'reservoir'>,
+  { work }: PlanRequest,
+  { scope }: Pick<Prepared, 'scope'>,
+): number {
+  const clean = work.reason === 'conversion' || work.ranDry || work.systemEmpty || work.replaced.includes(id)
+  return clean ? 0 : scope.whole ? minMl / maxMl : 1
+}

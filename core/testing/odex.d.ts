@@ -1,0 +1,13 @@
+/** The little that is used of odex; its own sources do not pass strict types. */
+export class Solver {
+  constructor(equations: number)
+  absoluteTolerance: number
+  relativeTolerance: number
+  maxSteps: number
+  solve(
+    slopes: (x: number, y: number[]) => number[],
+    from: number,
+    start: number[],
+    to: number,
+  ): { y: number[]; nEval: number }
+}
