@@ -10,7 +10,8 @@ import {
 import type { Route } from './+types/root'
 import './app.css'
 import { FaultPage } from './components/fault-page'
-import { personHere } from './context'
+import { database, personHere } from './context'
+import { unitsFor } from './db/units.server'
 import { useNonce } from './lib/nonce'
 import { readTheme } from './lib/theme'
 import { signedIn } from './lib/who.server'
@@ -19,8 +20,10 @@ export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/favicon.
 
 export const middleware: Route.MiddlewareFunction[] = [signedIn]
 
-export function loader({ request, context }: Route.LoaderArgs) {
-  return { theme: readTheme(request), person: context.get(personHere) ?? undefined }
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const person = context.get(personHere) ?? undefined
+  const { shown } = await unitsFor(context.get(database), person?.id)
+  return { theme: readTheme(request), person, units: shown }
 }
 
 export function Layout({ children }: { children: React.ReactNode }) {

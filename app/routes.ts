@@ -7,6 +7,9 @@ export default [
     route('vehicles', 'routes/vehicles.tsx'),
     route('vehicles/:vehicleId', 'routes/vehicle.tsx'),
     route('logbook', 'routes/logbook.tsx'),
+    route('bench', 'routes/bench.tsx'),
+    route('bench/:page', 'routes/bench-page.tsx'),
+    route('units', 'routes/units.tsx'),
     route('settings', 'routes/settings.tsx'),
     route('people', 'routes/people.tsx'),
     route('jobs/:jobId', 'routes/job.tsx', [

@@ -1,3 +1,4 @@
+import { benchPages } from '~core/bench'
 import { accessibilityFaults, expect, test, visit } from './journey'
 
 const plates = { checkIn: 'SKU 30', plan: 'GNT 212', bleed: 'GNT 107' }
@@ -21,6 +22,9 @@ for (const colorScheme of ['light', 'dark'] as const) {
         record,
         '/settings',
         '/people',
+        '/units',
+        '/bench',
+        ...benchPages.map(({ id }) => `/bench/${id}`),
         '/who',
         `${jobs.checkIn}/check-in`,
         `${jobs.plan}/test`,

@@ -118,7 +118,7 @@ async function benchPhysics() {
   line('transport by closed form and by ODE, apart', `${(100 * apart).toPrecision(2)} %`, 'under 2 %')
   line(
     'boiling curve of 200 points, median of 50',
-    ms(await medianMs(50, () => boilingCurve('DOT 4', 200))),
+    ms(await medianMs(50, () => boilingCurve('DOT 4', { points: 200 }))),
     'under 5 ms',
   )
 }

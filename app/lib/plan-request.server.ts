@@ -9,10 +9,15 @@ import { parseDecimal } from './fields'
 /** What a person may change on the plan page before taking it; anything unreadable leaves the shop's own. */
 function changedShop(shop: Shop, changes: URLSearchParams): Shop {
   const tempC = parseDecimal(changes.get('tempC') ?? undefined)
+  const targetOldPct = parseDecimal(changes.get('targetOldPct') ?? undefined)
   const methods = changes.getAll('method').filter((id) => shop.methods.some((method) => method === id))
   return {
     ...shop,
     tempC: typeof tempC === 'number' && tempC >= -40 && tempC <= 60 ? tempC : shop.tempC,
+    targetOldPct:
+      typeof targetOldPct === 'number' && targetOldPct >= 0.1 && targetOldPct <= 60
+        ? targetOldPct
+        : shop.targetOldPct,
     orderSchool: orderSchoolIds.find((id) => id === changes.get('orderSchool')) ?? shop.orderSchool,
     methods:
       methods.length > 0

@@ -1,11 +1,14 @@
 import { Form, Link, redirect, useSearchParams, useSubmit } from 'react-router'
+import { CarriedFromBench } from '~/components/carried-from-bench'
 import { LineMap } from '~/components/line-map/line-map'
 import { planMarks } from '~/components/order-marks'
+import { PlanSpread } from '~/components/plan-spread'
 import { Reasons } from '~/components/reasons'
 import { stageNames } from '~/components/stage-names'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { counted, showMinutes, showMl } from '~/lib/format'
+import { carriedFromBench } from '~/lib/from-bench'
 import { newId } from '~/lib/ids'
 import { planRequestFor } from '~/lib/plan-request.server'
 import { recordDesk } from '~/lib/record-event.server'
@@ -22,12 +25,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (!state.checkIn) throw redirect(`/jobs/${params.jobId}/check-in`)
   if (!state.tested) throw redirect(`/jobs/${params.jobId}/test`)
   const begun = state.run?.plateConfirmed === true || state.filed !== undefined
-  const asked = await planRequestFor(context.get(database), state, new URL(request.url).searchParams)
+  const changes = new URL(request.url).searchParams
+  const asked = await planRequestFor(context.get(database), state, changes)
   const taken = begun ? state.planned : undefined
   return {
     vehicle: state.vehicle,
     shop: taken?.shop ?? asked.shop,
     plan: taken?.plan ?? makePlan(asked),
+    asked: { ...asked, shop: taken?.shop ?? asked.shop },
+    carried: taken ? (taken.fromBench ?? []) : carriedFromBench(changes),
     begun,
     taken: state.planned !== undefined,
     eventId: newId(),
@@ -37,21 +43,30 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
   const eventId = String((await request.formData()).get('eventId'))
-  const asked = await planRequestFor(context.get(database), state, new URL(request.url).searchParams)
-  const act = { id: eventId, type: 'planned' as const, shop: asked.shop, plan: makePlan(asked) }
+  const changes = new URL(request.url).searchParams
+  const asked = await planRequestFor(context.get(database), state, changes)
+  const act = {
+    id: eventId,
+    type: 'planned' as const,
+    shop: asked.shop,
+    fromBench: carriedFromBench(changes),
+    plan: makePlan(asked),
+  }
   const refusal = await recordDesk(context, params.jobId, act)
   return refusal === undefined ? redirect(`/jobs/${params.jobId}/bleed`) : { refusal }
 }
 
 export default function PlanPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { vehicle, plan, shop, begun, eventId } = loaderData
+  const { vehicle, plan, shop, begun, eventId, asked, carried } = loaderData
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[3fr_2fr]">
       <title>Plan · Ruddy Siphon</title>
       <div className="grid gap-5">
         <h1 className="sr-only">Plan</h1>
         {plan.verdict === 'stop' ? <Stops plan={plan} /> : <Figures plan={plan} />}
+        <CarriedFromBench carried={carried} />
         {plan.stages.length > 0 && <Stages plan={plan} />}
+        {plan.verdict === 'go' && <PlanSpread request={asked} />}
       </div>
       <aside className="grid gap-5">
         {plan.verdict === 'go' && !begun && <TakePlan eventId={eventId} refusal={actionData?.refusal} />}
@@ -263,6 +278,10 @@ function WhatIf({ shop }: { shop: Shop }) {
       onChange={(event) => submit(event.currentTarget, { replace: true, preventScrollReset: true })}
     >
       <h2>What if</h2>
+      {/* What was carried from the Bench stays while something else is tried. */}
+      {search.getAll('bench').map((carried) => (
+        <input key={carried} type="hidden" name="bench" value={carried} />
+      ))}
       <div className="grid gap-3 sm:grid-cols-2">
         <div className="grid gap-1">
           <label htmlFor="tempC" className="font-bold">
@@ -289,6 +308,19 @@ function WhatIf({ shop }: { shop: Shop }) {
               </option>
             ))}
           </select>
+        </div>
+        <div className="grid gap-1 sm:col-span-2">
+          <label htmlFor="targetOldPct" className="font-bold">
+            Last drops at most, % old
+          </label>
+          <input
+            className="input"
+            inputMode="decimal"
+            id="targetOldPct"
+            name="targetOldPct"
+            placeholder="5, or 1 for a conversion"
+            defaultValue={shop.targetOldPct}
+          />
         </div>
         <div className="grid gap-1 sm:col-span-2">
           <label htmlFor="method" className="font-bold">

@@ -3,7 +3,7 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { useRef, useState } from 'react'
 import { data, Form, redirect } from 'react-router'
 import { z } from 'zod'
-import { BoilingChart } from '~/components/boiling-chart'
+import { BoilingChart } from '~/components/chart/boiling-chart'
 import { Choices, NoteField, TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { Reasons } from '~/components/reasons'
@@ -158,12 +158,7 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
       <div className="grid gap-5">
         <section className="panel">
           <h2>How it boils: {spec} by the water in it</h2>
-          <BoilingChart
-            spec={spec}
-            waterPct={judged?.waterPct}
-            boilingC={judged?.boilingC}
-            bandC={judged?.bandC}
-          />
+          <BoilingChart spec={spec} waterPct={judged?.waterPct} boilingC={judged?.boilingC} />
         </section>
         <Verdict judged={judged} />
       </div>

@@ -181,7 +181,7 @@ function applyTo(state: JobState, event: Exclude<JobEvent, { type: 'job-opened' 
 /** Whether hands are on the vehicle under the present plan. */
 const begun = ({ run }: JobState): boolean => run?.plateConfirmed === true
 
-function planAccepted(state: JobState, { shop, plan }: EventOf<'planned'>): Applied {
+function planAccepted(state: JobState, { shop, plan, fromBench }: EventOf<'planned'>): Applied {
   const { vehicle, checkIn } = state
   if (!checkIn || !state.tested) return refuse('not-tested', 'Check in and test before the plan is taken.')
   if (begun(state)) return refuse('bleed-begun', 'The bleed has begun under another plan.')
@@ -201,7 +201,7 @@ function planAccepted(state: JobState, { shop, plan }: EventOf<'planned'>): Appl
     mends: [],
     timers: {},
   }
-  return { ok: true, state: { ...state, planned: { shop, plan }, run, proofs: {} } }
+  return { ok: true, state: { ...state, planned: { shop, plan, fromBench }, run, proofs: {} } }
 }
 
 /** The wrong vehicle was picked: the job goes to the right one, is checked in there anew, and says where it stood. */

@@ -73,6 +73,11 @@ const deskEvents = [
     ...stamp,
     type: z.literal('planned'),
     shop: shopSchema,
+    /** What was worked out on the Bench and carried in, each with the address that shows it again. */
+    fromBench: z
+      .array(z.object({ page: short, says: note, address: note }))
+      .max(20)
+      .optional(),
     plan: z.custom<Plan>((value) => typeof value === 'object' && value !== null && 'verdict' in value),
   }),
   z.object({

@@ -128,7 +128,7 @@ export type JobState = {
   movedFrom: EventOf<'vehicle-moved'>['from'][]
   checkIn?: CheckIn
   tested?: EventOf<'tested'>
-  planned?: { shop: Shop; plan: Plan }
+  planned?: { shop: Shop; plan: Plan; fromBench?: EventOf<'planned'>['fromBench'] }
   run?: RunState
   earlier: EarlierRun[]
   proofs: Record<string, Proof>

@@ -1,0 +1,36 @@
+import { BoilingChart } from '~/components/chart/boiling-chart'
+import { verdictWords } from '~/components/words'
+import { useShow } from '~/lib/units'
+import type { BoilingResult } from '~core/bench/boiling'
+import { Figures } from './figures'
+import type { PictureProps } from './pictures'
+
+export function BoilingPicture({ result }: PictureProps<BoilingResult>) {
+  const show = useShow()
+  const { spec, pair, product, lowerC, waterPct, boilingC, bandC, limitPct, limitC, verdict, marginC } =
+    result
+  return (
+    <>
+      <BoilingChart
+        {...{ spec, pair: product ? pair : undefined, lowerC, waterPct, boilingC, limitPct }}
+        className="h-96"
+      />
+      <Figures
+        figures={[
+          {
+            name: 'boils at about',
+            value: show('temperature', boilingC),
+            note: `± ${show.apart('temperature', bandC)}`,
+          },
+          {
+            name: 'above its wet limit',
+            value: show.apart('temperature', marginC),
+            note: `limit ${show('temperature', limitC)}`,
+          },
+          { name: 'water by mass', value: `${waterPct.toFixed(1)} %`, note: `replace at ${limitPct} %` },
+          { name: 'under these limits', value: verdictWords[verdict] },
+        ]}
+      />
+    </>
+  )
+}

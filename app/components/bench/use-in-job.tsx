@@ -1,0 +1,26 @@
+import { Link } from 'react-router'
+import type { BenchPage, PlanChange } from '~core/bench/page'
+
+type Props = {
+  page: BenchPage
+  job: { id: string; plate: string; begun: boolean }
+  address: URLSearchParams
+  change?: PlanChange
+}
+
+/** Carry the result into the job it was started from: its plan says what it changes, and where it came from. */
+export function UseInJob({ page, job, address, change = {} }: Props) {
+  if (job.begun)
+    return (
+      <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
+        The bleed of {job.plate} has begun: its plan stands as it was taken.
+      </p>
+    )
+  const changes = Object.entries(change).map(([key, value]) => [key, String(value)])
+  const carried = new URLSearchParams([...changes, ['bench', `${page.id}?${address}`]])
+  return (
+    <Link to={`/jobs/${job.id}/plan?${carried}`} className="button button-main print:hidden">
+      Use in this job: {job.plate}
+    </Link>
+  )
+}

@@ -1,0 +1,22 @@
+import { Link } from 'react-router'
+import type { FromBench } from '~/lib/from-bench'
+
+/** What of this plan was worked out on the Bench, each with the way back to its picture. */
+export function CarriedFromBench({ carried }: { carried: readonly FromBench[] }) {
+  if (carried.length === 0) return null
+  return (
+    <section className="panel" aria-labelledby="from-bench">
+      <h2 id="from-bench">From the Bench</h2>
+      <ul className="grid gap-2">
+        {carried.map(({ page, says, address }) => (
+          <li key={address}>
+            <Link to={address} className="font-bold">
+              {page}
+            </Link>
+            : {says}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}

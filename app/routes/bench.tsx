@@ -1,0 +1,32 @@
+import { Link } from 'react-router'
+import { BenchSketch } from '~/components/bench/sketch'
+import { benchPages } from '~core/bench'
+
+/** The calculators, each as the question it answers. */
+export default function Bench() {
+  return (
+    <div className="grid gap-5">
+      <title>Bench · Ruddy Siphon</title>
+      <h1 className="text-2xl">Bench</h1>
+      <p className="max-w-[70ch] text-quiet">
+        One sum at a time, with its picture. Nothing here is recorded, until it is carried into a job.
+      </p>
+      <ul className="grid gap-4 sm:grid-cols-2 xl:grid-cols-3">
+        {benchPages.map(({ id, name, question }) => (
+          <li key={id} className="contents">
+            <Link
+              to={`/bench/${id}`}
+              className="panel grid grid-cols-[6rem_1fr] items-center gap-4 text-ink no-underline hover:bg-oxide-wash"
+            >
+              <BenchSketch id={id} />
+              <span>
+                <span className="block text-lg font-extrabold">{name}</span>
+                <span className="text-quiet">{question}</span>
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}

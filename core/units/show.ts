@@ -1,0 +1,44 @@
+import { differenceFromMetric, fromMetric, type Quantity, type Units } from './units'
+
+/** Decimals that a person reads in each unit; more would be figures nobody measured. */
+const decimals: Record<string, number> = {
+  'fl oz': 1,
+  bar: 2,
+  psi: 1,
+  mm: 2,
+  in: 3,
+  m: 2,
+  ft: 1,
+  'fl oz/min': 1,
+}
+
+/** How quantities are shown to somebody: with their unit, or as the number alone. */
+export type Show = {
+  (quantity: Quantity, metric: number): string
+  number: (quantity: Quantity, metric: number) => string
+  /** The number itself, unrounded, for a chart. */
+  value: (quantity: Quantity, metric: number) => number
+  /** Of a difference: 10 °C apart, not 10 °C hot. */
+  apart: (quantity: Quantity, metric: number) => string
+}
+
+const rounded = (value: number, unit: string): string => {
+  const places = decimals[unit] ?? (Math.abs(value) < 9.95 && unit !== '°C' && unit !== '°F' ? 1 : 0)
+  return value
+    .toFixed(places)
+    .replace(/^-(?=0(\.0*)?$)/, '')
+    .replace(/(\.\d*?)0+$/, '$1')
+    .replace(/\.$/, '')
+    .replace('-', '−')
+}
+
+/** Show quantities in these units. */
+export function showIn(units: Units): Show {
+  const number = (quantity: Quantity, metric: number) =>
+    rounded(fromMetric(quantity, metric, units[quantity]), units[quantity])
+  const show = (quantity: Quantity, metric: number) => `${number(quantity, metric)} ${units[quantity]}`
+  const apart = (quantity: Quantity, metric: number) =>
+    `${rounded(differenceFromMetric(quantity, metric, units[quantity]), units[quantity])} ${units[quantity]}`
+  const value = (quantity: Quantity, metric: number) => fromMetric(quantity, metric, units[quantity])
+  return Object.assign(show, { number, value, apart })
+}
