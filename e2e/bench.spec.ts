@@ -1,6 +1,8 @@
 import type { Page } from '@playwright/test'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { signIn } from './sign-in'
+import { goOnUntil, hoseOn, openJobOn, savedState, stateOf } from './steps'
+import { harbourTug } from './vehicles'
 
 /** By keyboard alone: to a field, all of it away, something else typed. */
 async function typeInto(page: Page, label: string, text: string): Promise<void> {
@@ -117,6 +119,34 @@ test.describe('somebody who thinks in ounces and psi', () => {
     await expect(inputOf(metric, 'Pressure, or vacuum')).toHaveValue('103.42')
     await expect(inputOf(metric, 'Temperature')).toHaveValue('10')
     await other.close()
+    await openJobOn(page, harbourTug, 'OZ 1')
+    await page.getByLabel('Routine exchange').check()
+    await page.getByLabel('Brown', { exact: true }).check()
+    await inputOf(page, 'In the reservoir now').fill('9')
+    await page.getByRole('button', { name: 'Checked in' }).click()
+    await expect(page.getByLabel('The tester shows')).toBeVisible()
+    const job = new URL(page.url()).pathname.replace(/\/test$/, '')
+    const { checkIn } = await stateOf(page.request, job)
+    expect(checkIn?.levelMl).toBeCloseTo(266.16, 2)
+    expect(checkIn?.typed).toEqual({ levelMl: '9 fl oz' })
+    await page.getByRole('radio', { name: 'Boiling point' }).check()
+    await page.getByLabel('The tester shows').fill('356')
+    await expect(page.getByText('boils at about 356 °F')).toBeVisible()
+    await page.getByRole('button', { name: 'Tested' }).click()
+    await expect(page.getByLabel('The plan in short')).toContainText('fl oz')
+    expect((await stateOf(page.request, job)).tested?.reading?.value).toBeCloseTo(180, 6)
+    await page.getByLabel('Method', { exact: true }).selectOption('two-person')
+    await expect(page.getByLabel('The plan in short')).toContainText('Two-person')
+    await page.getByRole('button', { name: 'Take this plan' }).click()
+    await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+    await goOnUntil(page, job, hoseOn)
+    await page.getByRole('button', { name: 'Level is not so' }).click()
+    await page.getByLabel('In it now').fill('7')
+    await page.getByRole('button', { name: 'Record the level' }).click()
+    await expect(page.getByLabel('Counts')).toContainText('fl oz are missing')
+    expect((await savedState(page, job)).run?.levelMl.res).toBeCloseTo(207.01, 1)
+    await visit(page, `${job}/trace`)
+    await expect(page.getByText('(typed: 7 fl oz)')).toBeVisible()
     await visit(page, '/units')
     await page.getByRole('button', { name: 'As the shop' }).click()
     await expect(page.getByText('As the shop has them.')).toBeVisible()

@@ -1,16 +1,32 @@
 import { type FieldMetadata, getInputProps, getTextareaProps } from '@conform-to/react'
+import { unitFieldOf } from '~/lib/fields'
+import { useUnits } from '~/lib/units'
+import { type Quantity, quantities } from '~core/units/units'
 
 type Props = {
   field: FieldMetadata<unknown>
   label: string
   unit?: string
+  /** Shown and typed in the unit of whoever is here; goes along with the number. */
+  quantity?: Quantity
   hint?: string
   decimal?: boolean
   autoComplete?: string
 }
 
 /** A labelled input with its unit, its hint and its fault beside it. */
-export function TextField({ field, label, unit, hint, decimal = false, autoComplete = 'off' }: Props) {
+export function TextField({
+  field,
+  label,
+  unit: fixed,
+  quantity,
+  hint,
+  decimal = false,
+  autoComplete = 'off',
+}: Props) {
+  const units = useUnits()
+  const unit = quantity ? units[quantity] : fixed
+  const foreign = quantity && unit !== quantities[quantity].metric
   const hintId = hint ? `${field.id}-hint` : undefined
   const props = getInputProps(field as FieldMetadata<string>, { type: 'text' })
   return (
@@ -23,10 +39,11 @@ export function TextField({ field, label, unit, hint, decimal = false, autoCompl
         {...props}
         key={field.key}
         className="input"
-        inputMode={decimal ? 'decimal' : undefined}
+        inputMode={decimal || quantity ? 'decimal' : undefined}
         autoComplete={autoComplete}
         aria-describedby={[props['aria-describedby'], hintId].filter(Boolean).join(' ') || undefined}
       />
+      {foreign && <input type="hidden" name={unitFieldOf(field.name)} value={unit} />}
       {hint && (
         <p id={hintId} className="mt-1 text-sm text-quiet">
           {hint}

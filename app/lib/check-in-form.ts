@@ -5,7 +5,7 @@ import { reasonIds } from '~core/plan/request'
 import type { CheckIn } from '~core/run/events'
 import { partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
-import { decimal } from './fields'
+import { decimal, quantityField } from './fields'
 
 /** What the check-in form holds, as typed. `wear` follows the vehicle's wheel brakes in their order. */
 export const checkInFormSchema = z.object({
@@ -16,9 +16,9 @@ export const checkInFormSchema = z.object({
   state: z.array(z.enum(['ranDry', 'systemEmpty'])).default([]),
   colour: z.enum(colours, 'Pick the colour in the reservoir.'),
   fluidFound: z.enum([...fluidSpecs, 'as-specified', 'unknown'], 'Say which fluid is in it.'),
-  levelMl: decimal({ min: 0, max: 20_000, unit: 'mL' }),
+  levelMl: quantityField('volume', { min: 0, max: 20_000 }),
   wear: z.array(decimal({ min: 0, max: 60, unit: 'mm' })).default([]),
-  odometerKm: decimal({ min: 0, max: 5_000_000, unit: 'km' }),
+  odometerKm: quantityField('distance', { min: 0, max: 5_000_000 }),
   bay: z.string().trim().max(40, 'At most 40 characters.').optional(),
   note: z.string().max(2000, 'At most 2000 characters.').default(''),
 })
@@ -26,7 +26,7 @@ export type CheckInForm = z.output<typeof checkInFormSchema>
 export type CheckInTyped = z.input<typeof checkInFormSchema>
 
 /** The form's answers as the job keeps them. */
-export function checkInOf(form: CheckInForm, vehicle: Vehicle): CheckIn {
+export function checkInOf(form: CheckInForm, vehicle: Vehicle, typed?: Record<string, string>): CheckIn {
   const wear = partsOf(vehicle, 'wheel-brake').flatMap((brake, i): [string, number][] => {
     const mm = form.wear[i]
     return mm === undefined ? [] : [[brake.id, mm]]
@@ -44,6 +44,7 @@ export function checkInOf(form: CheckInForm, vehicle: Vehicle): CheckIn {
     colour: form.colour,
     levelMl: form.levelMl,
     odometerKm: form.odometerKm,
+    ...(typed && { typed }),
     bay: form.bay,
     note: form.note,
   }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { fromMetric, type Quantity, quantities, readQuantity } from '~core/units/units'
 
 /**
  * A number typed by a person: point or comma, nothing else. `Number` alone would take "0x10" and refuse "3,1".
@@ -31,6 +32,62 @@ export function decimal({ min, max, unit }: Bounds) {
 /** A number that must be given. */
 export function requiredDecimal(bounds: Bounds, missing: string) {
   return decimal(bounds).transform((value, context) => {
+    if (value !== undefined) return value
+    context.addIssue({ code: 'custom', message: missing })
+    return z.NEVER
+  })
+}
+
+const UNIT_SUFFIX = '-unit'
+
+/** The name of the hidden field that says in which unit another was typed. */
+export const unitFieldOf = (name: string): string => `${name}${UNIT_SUFFIX}`
+
+/**
+ * A form whose bare numbers have got the unit that stood beside their field: whoever reads it then needs not know who
+ * typed it, nor in which units they saw the page.
+ */
+export function withUnits(form: FormData): FormData {
+  const out = new FormData()
+  for (const [name, value] of form) {
+    const unit = form.get(unitFieldOf(name))
+    const bare = typeof value === 'string' && typeof parseDecimal(value) === 'number'
+    out.append(name, bare && typeof unit === 'string' ? `${value} ${unit}` : value)
+  }
+  return out
+}
+
+/** What of it was typed in another unit than the metric one, for the record. */
+export function typedIn(form: FormData): Record<string, string> | undefined {
+  const typed = [...withUnits(form)].flatMap(([name, value]): [string, string][] =>
+    form.has(unitFieldOf(name)) && typeof value === 'string' && value !== '' ? [[name, value]] : [],
+  )
+  return typed.length > 0 ? Object.fromEntries(typed) : undefined
+}
+
+type Limits = { min: number; max: number }
+
+/** A quantity that may be left empty, read with its unit; a bare number is metric. Bounds and answer are metric. */
+export function quantityField(quantity: Quantity, { min, max }: Limits) {
+  const { metric } = quantities[quantity]
+  return z
+    .string()
+    .optional()
+    .transform((text, context) => {
+      if ((text?.trim() ?? '') === '') return undefined
+      const read = readQuantity(text ?? '', quantity, metric)
+      if (!read) context.addIssue({ code: 'custom', message: 'Give a number, like 3.1 or 3,1.' })
+      else if (read.metric < min - 1e-9 || read.metric > max + 1e-9) {
+        const bound = (value: number) => Number(fromMetric(quantity, value, read.unit).toPrecision(4))
+        context.addIssue({ code: 'custom', message: `Give ${bound(min)} to ${bound(max)} ${read.unit}.` })
+      } else return read.metric
+      return z.NEVER
+    })
+}
+
+/** A quantity that must be given. */
+export function requiredQuantity(quantity: Quantity, limits: Limits, missing: string) {
+  return quantityField(quantity, limits).transform((value, context) => {
     if (value !== undefined) return value
     context.addIssue({ code: 'custom', message: missing })
     return z.NEVER

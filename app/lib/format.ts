@@ -28,9 +28,6 @@ export const showDate = (iso: string): string => date.format(new Date(iso))
 export const showMoment = (iso: string): string => `${moment.format(new Date(iso))} UTC`
 export const showTime = (iso: string): string => `${dateAndTime.format(new Date(iso))} UTC`
 
-/** Whole millilitres from ten on, tenths below: more would be a figure nobody measured. */
-export const showMl = (ml: number): string =>
-  ml >= 10 ? String(Math.round(ml)) : ml.toFixed(1).replace(/\.0$/, '')
 export const showMinutes = (minutes: number): string => (minutes < 1 ? '< 1' : String(Math.round(minutes)))
 
 /** What a count is called: one pull, two pulls. */

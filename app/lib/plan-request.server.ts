@@ -4,16 +4,22 @@ import { shopSettings } from '~/db/settings.server'
 import { orderSchoolIds } from '~core/order'
 import type { PlanRequest, Shop } from '~core/plan/request'
 import type { JobState } from '~core/run/state'
-import { parseDecimal } from './fields'
+import { type Quantity, quantities, readQuantity, unitsOf } from '~core/units/units'
+import { parseDecimal, unitFieldOf } from './fields'
+
+/** A unit the quantity has, or its metric one. */
+const known = (quantity: Quantity, unit: string) =>
+  unitsOf(quantity).includes(unit) ? unit : quantities[quantity].metric
 
 /** What a person may change on the plan page before taking it; anything unreadable leaves the shop's own. */
 function changedShop(shop: Shop, changes: URLSearchParams): Shop {
-  const tempC = parseDecimal(changes.get('tempC') ?? undefined)
+  const unit = changes.get(unitFieldOf('tempC')) ?? '°C'
+  const tempC = readQuantity(changes.get('tempC') ?? '', 'temperature', known('temperature', unit))?.metric
   const targetOldPct = parseDecimal(changes.get('targetOldPct') ?? undefined)
   const methods = changes.getAll('method').filter((id) => shop.methods.some((method) => method === id))
   return {
     ...shop,
-    tempC: typeof tempC === 'number' && tempC >= -40 && tempC <= 60 ? tempC : shop.tempC,
+    tempC: tempC !== undefined && tempC >= -40 && tempC <= 60 ? tempC : shop.tempC,
     targetOldPct:
       typeof targetOldPct === 'number' && targetOldPct >= 0.1 && targetOldPct <= 60
         ? targetOldPct

@@ -15,8 +15,8 @@ import { runMarks } from '~/components/order-marks'
 import { stageNames } from '~/components/stage-names'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
-import { showMl } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
+import { useShow } from '~/lib/units'
 import type { loader as rootLoader } from '~/root'
 import { type JobHere, useJobHere } from '~/run-client/job-here'
 import { currentStage, machineFeeds } from '~core/run/points'
@@ -153,6 +153,7 @@ function Refusal({ text }: { text: string }) {
 
 function Bay({ here, run }: { here: JobHere; run: RunState }) {
   const { state, act, refusal, link, jobId } = here
+  const show = useShow()
   const stageRun = currentStage(run)
   if (!stageRun) return null
   const { kind } = stageRun.stage
@@ -170,7 +171,7 @@ function Bay({ here, run }: { here: JobHere; run: RunState }) {
               <strong className="text-ink">{stageNames[kind]}</strong>
             </span>
             {state.planned?.plan.pressureKPa !== undefined && machineFeeds(stageRun.stage) && (
-              <span>{state.planned.plan.pressureKPa} kPa</span>
+              <span>{show('pressure', state.planned.plan.pressureKPa)}</span>
             )}
           </p>
           {refusal && <Refusal text={refusal} />}
@@ -189,7 +190,7 @@ function Bay({ here, run }: { here: JobHere; run: RunState }) {
               disabled={run.bottleMl === 0}
               onClick={() => act({ type: 'bottle-emptied' })}
             >
-              Bottle emptied ({showMl(run.bottleMl)} mL)
+              Bottle emptied ({show('volume', run.bottleMl)})
             </button>
             <ContainerDialog state={state} act={act} />
           </div>

@@ -12,9 +12,11 @@ import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { shopSettings } from '~/db/settings.server'
 import { type CheckInForm, type CheckInTyped, checkInFormSchema, checkInOf } from '~/lib/check-in-form'
+import { typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { useFieldText, useShow } from '~/lib/units'
 import { levelDrop } from '~core/exchange/level-drop'
 import { fluidSpecs } from '~core/fluids'
 import { colourClues, colours } from '~core/fluids/colour'
@@ -37,13 +39,14 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const submission = parseWithZod(await request.formData(), { schema: checkInFormSchema })
+  const form = await request.formData()
+  const submission = parseWithZod(withUnits(form), { schema: checkInFormSchema })
   if (submission.status !== 'success') return data(submission.reply(), { status: 400 })
   const { vehicle } = orNotFound(await findJob(context.get(database), params.jobId))
   const act = {
     id: submission.value.eventId,
     type: 'checked-in' as const,
-    checkIn: checkInOf(submission.value, vehicle),
+    checkIn: checkInOf(submission.value, vehicle, typedIn(form)),
   }
   const refused = await recordOrReply(context, params.jobId, act, (formErrors) =>
     submission.reply({ formErrors }),
@@ -51,7 +54,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return refused ?? redirect(`/jobs/${params.jobId}/test`)
 }
 
-function typedBefore(before: CheckIn | undefined, vehicle: Vehicle): DefaultValue<CheckInTyped> {
+function typedBefore(
+  before: CheckIn | undefined,
+  vehicle: Vehicle,
+  text: ReturnType<typeof useFieldText>,
+): DefaultValue<CheckInTyped> {
   const brakes = partsOf(vehicle, 'wheel-brake')
   // A field for every brake from the start, filled or not.
   if (!before) return { fluidFound: 'as-specified', wear: brakes.map(() => '') }
@@ -65,9 +72,9 @@ function typedBefore(before: CheckIn | undefined, vehicle: Vehicle): DefaultValu
     ),
     colour: before.colour,
     fluidFound: work.fluidFound ?? 'as-specified',
-    levelMl: before.levelMl?.toString(),
+    levelMl: text('volume', before.levelMl),
     wear: brakes.map((brake) => work.padWearMm[brake.id]?.toString() ?? ''),
-    odometerKm: before.odometerKm?.toString(),
+    odometerKm: text('distance', before.odometerKm),
     bay: before.bay,
     note: before.note,
   }
@@ -79,13 +86,13 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
   const [draft, setDraft] = useState(before)
   const [meta, fields] = useForm<CheckInTyped, CheckInForm>({
     lastResult: actionData,
-    defaultValue: typedBefore(before, vehicle),
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: checkInFormSchema }),
+    defaultValue: typedBefore(before, vehicle, useFieldText()),
+    onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: checkInFormSchema }),
     shouldRevalidate: 'onInput',
   })
   function follow() {
     if (!form.current) return
-    const read = parseWithZod(new FormData(form.current), {
+    const read = parseWithZod(withUnits(new FormData(form.current)), {
       schema: checkInFormSchema.partial({ reason: true, colour: true }),
     })
     if (read.status === 'success')
@@ -102,6 +109,7 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
     )
     box?.click()
   }
+  const show = useShow()
   const brakes = partsOf(vehicle, 'wheel-brake')
   const things = [
     ...vehicle.parts.map((part) => ({
@@ -204,13 +212,14 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
               <TextField
                 field={fields.levelMl}
                 label="In the reservoir now"
-                unit="mL"
-                decimal
+                quantity="volume"
                 hint={
-                  partsOf(vehicle, 'reservoir').map(({ minMl, maxMl }) => `MIN ${minMl}, MAX ${maxMl} mL`)[0]
+                  partsOf(vehicle, 'reservoir').map(
+                    ({ minMl, maxMl }) => `MIN ${show.number('volume', minMl)}, MAX ${show('volume', maxMl)}`,
+                  )[0]
                 }
               />
-              <TextField field={fields.odometerKm} label="Odometer" unit="km" decimal />
+              <TextField field={fields.odometerKm} label="Odometer" quantity="distance" />
             </div>
             <fieldset>
               <legend className="field-label">

@@ -8,11 +8,11 @@ import { FormRefusal } from '~/components/form-refusal'
 import { database, personHere } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { checkPin, listPeople } from '~/db/people.server'
-import { requiredDecimal } from '~/lib/fields'
-import { showMl } from '~/lib/format'
+import { requiredQuantity, typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { useShow } from '~/lib/units'
 import { checksFor } from '~core/proof/checks'
 import { bleedDone } from '~core/run/state'
 import { jobTally, wasteMl } from '~core/run/tally'
@@ -32,8 +32,9 @@ const fileFormSchema = z.object({
     .max(200, 'At most 200 characters.'),
   checkedBy: z.string('Say who checked, or that nobody did.'),
   checkPin: z.string().default(''),
-  wasteMl: requiredDecimal(
-    { min: 0, max: 20_000, unit: 'mL' },
+  wasteMl: requiredQuantity(
+    'volume',
+    { min: 0, max: 20_000 },
     'Give how much used fluid went into the drum; 0 if none.',
   ),
   nextDue: z.iso.date('Give a date.').optional(),
@@ -66,7 +67,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await request.formData()
-  const submission = parseWithZod(form, { schema: fileFormSchema })
+  const submission = parseWithZod(withUnits(form), { schema: fileFormSchema })
   // A PIN is not sent back to the page with what else was typed.
   const reply = (errors?: { fieldErrors?: Record<string, string[]>; formErrors?: string[] }) =>
     submission.reply({ ...errors, hideFields: ['checkPin'] })
@@ -76,23 +77,30 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     checkedBy === NOBODY ? undefined : await checkPin(context.get(database), checkedBy, pin, new Date())
   if (checker && !checker.ok)
     return data(reply({ fieldErrors: { checkPin: [checker.fault.text] } }), { status: 400 })
-  const act = { id: eventId, type: 'filed' as const, ...rest, checkedBy: checker?.person }
+  const act = {
+    id: eventId,
+    type: 'filed' as const,
+    typed: typedIn(form),
+    ...rest,
+    checkedBy: checker?.person,
+  }
   const refused = await recordOrReply(context, params.jobId, act, (formErrors) => reply({ formErrors }))
   return refused ?? redirect(`/jobs/${params.jobId}/record`)
 }
 
 export default function FilePage({ loaderData, actionData }: Route.ComponentProps) {
   const { mayDrive, mayDecline, unproved, bled, parked, outMl, nextDue, months, eventId } = loaderData
+  const show = useShow()
   const [meta, fields] = useForm({
     lastResult: actionData,
     defaultValue: {
       outcome: mayDrive ? 'fit' : mayDecline ? undefined : 'not-fit',
       checkedBy: NOBODY,
       doneBy: loaderData.doneBy,
-      wasteMl: showMl(outMl),
+      wasteMl: show.number('volume', outMl),
       nextDue,
     },
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: fileFormSchema }),
+    onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: fileFormSchema }),
   })
   return (
     <Form method="post" {...getFormProps(meta)} className="panel mx-auto grid w-full max-w-4xl gap-5">
@@ -123,7 +131,7 @@ export default function FilePage({ loaderData, actionData }: Route.ComponentProp
       />
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField field={fields.doneBy} label="Done by" />
-        <TextField field={fields.wasteMl} label="Used fluid into the drum" unit="mL" decimal />
+        <TextField field={fields.wasteMl} label="Used fluid into the drum" quantity="volume" />
         <Checker field={fields.checkedBy} pin={fields.checkPin} others={loaderData.others} />
         <div>
           <label htmlFor={fields.nextDue.id} className="field-label">

@@ -7,12 +7,14 @@ import { Reasons } from '~/components/reasons'
 import { stageNames } from '~/components/stage-names'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
-import { counted, showMinutes, showMl } from '~/lib/format'
+import { unitFieldOf } from '~/lib/fields'
+import { counted, showMinutes } from '~/lib/format'
 import { carriedFromBench } from '~/lib/from-bench'
 import { newId } from '~/lib/ids'
 import { planRequestFor } from '~/lib/plan-request.server'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { useFieldText, useShow } from '~/lib/units'
 import { methodName } from '~core/method'
 import { orderSchoolIds, orderSchools } from '~core/order'
 import type { Plan, Stage } from '~core/plan/answer'
@@ -138,30 +140,31 @@ function TakePlan({ eventId, refusal }: { eventId: string; refusal?: string }) {
 }
 
 function Figures({ plan }: { plan: Plan }) {
+  const show = useShow()
   const minutes = plan.stages.reduce((sum, stage) => sum + stage.minutes, 0)
   const bleed = plan.stages.find((stage) => stage.kind === 'bleed')
-  const buy = plan.fluid.buy.map(({ ml, count }) => `${count} × ${ml} mL`).join(' + ')
+  const buy = plan.fluid.buy.map(({ ml, count }) => `${count} × ${show('volume', ml)}`).join(' + ')
   return (
     <section className="panel" aria-label="The plan in short">
       <p className="mb-3 text-xl">
         <strong>{bleed?.method ? methodName(bleed.method) : 'No bleeding'}</strong>
-        {plan.pressureKPa !== undefined && `, ${plan.pressureKPa} kPa`}
-        {plan.vacuumKPa !== undefined && `, ${plan.vacuumKPa} kPa below atmosphere`}
+        {plan.pressureKPa !== undefined && `, ${show('pressure', plan.pressureKPa)}`}
+        {plan.vacuumKPa !== undefined && `, ${show('pressure', plan.vacuumKPa)} below atmosphere`}
         {bleed && `, order ${bleed.order.join(' → ')}`}
       </p>
       <dl className="grid grid-cols-2 gap-px bg-rule sm:grid-cols-4">
         <Figure
           name={`new ${plan.fluid.spec}`}
-          value={showMl(plan.fluid.totalMl)}
-          unit="mL"
-          note={`of it ${showMl(plan.fluid.reservoirMl)} mL in the reservoir`}
+          value={show.number('volume', plan.fluid.totalMl)}
+          unit={show.unit('volume')}
+          note={`of it ${show('volume', plan.fluid.reservoirMl)} in the reservoir`}
         />
         <Figure name="open" value={buy || 'nothing'} note="least left over" />
         <Figure name="time" value={showMinutes(minutes)} unit="min" note="fluid and hands" />
         <Figure
           name="top up every"
-          value={showMl(plan.topUpEvery.ml)}
-          unit="mL"
+          value={show.number('volume', plan.topUpEvery.ml)}
+          unit={show.unit('volume')}
           note={`at most ${counted(plan.topUpEvery.strokes, 'full stroke')}`}
         />
       </dl>
@@ -185,6 +188,7 @@ function Figure({ name, value, unit, note }: { name: string; value: string; unit
 const numbered = (stages: readonly Stage[]) => stages.map((stage, i) => ({ stage, number: i + 1 }))
 
 function Stages({ plan }: { plan: Plan }) {
+  const show = useShow()
   return (
     <section className="panel" aria-labelledby="stages">
       <h2 id="stages">Stages</h2>
@@ -202,7 +206,7 @@ function Stages({ plan }: { plan: Plan }) {
               )}
             </span>
             <span className="text-right whitespace-nowrap">
-              {stage.ml > 0 && `${showMl(stage.ml)} mL, `}
+              {stage.ml > 0 && `${show('volume', stage.ml)}, `}
               {showMinutes(stage.minutes)} min
             </span>
             {stage.mlByBleeder && <Volumes stage={stage} expected={plan.expectedOldPct} />}
@@ -221,6 +225,7 @@ function Stages({ plan }: { plan: Plan }) {
 
 /** Each bleeder's share as a bar, so that the order and the amounts are seen at once. */
 function Volumes({ stage, expected }: { stage: Stage; expected: Plan['expectedOldPct'] }) {
+  const show = useShow()
   const most = Math.max(1, ...Object.values(stage.mlByBleeder ?? {}))
   return (
     <ol className="col-span-2 col-start-2 mt-1 grid gap-1">
@@ -234,7 +239,7 @@ function Volumes({ stage, expected }: { stage: Stage; expected: Plan['expectedOl
             <span className="h-3 border border-ink bg-enamel">
               <span className="block h-full bg-oxide" style={{ width: `${(100 * ml) / most}%` }} />
             </span>
-            <span className="text-right">{showMl(ml)} mL</span>
+            <span className="text-right">{show('volume', ml)}</span>
             <span className="text-right text-sm text-quiet">
               {expected[id] !== undefined && `last drops ${Math.round(expected[id])} % old`}
             </span>
@@ -271,6 +276,8 @@ function WhatIf({ shop }: { shop: Shop }) {
   const submit = useSubmit()
   const [search] = useSearchParams()
   const chosen = search.get('method') ?? ''
+  const show = useShow()
+  const text = useFieldText()
   return (
     <Form
       method="get"
@@ -278,6 +285,9 @@ function WhatIf({ shop }: { shop: Shop }) {
       onChange={(event) => submit(event.currentTarget, { replace: true, preventScrollReset: true })}
     >
       <h2>What if</h2>
+      {show.unit('temperature') !== '°C' && (
+        <input type="hidden" name={unitFieldOf('tempC')} value={show.unit('temperature')} />
+      )}
       {/* What was carried from the Bench stays while something else is tried. */}
       {search.getAll('bench').map((carried) => (
         <input key={carried} type="hidden" name="bench" value={carried} />
@@ -285,16 +295,14 @@ function WhatIf({ shop }: { shop: Shop }) {
       <div className="grid gap-3 sm:grid-cols-2">
         <div className="grid gap-1">
           <label htmlFor="tempC" className="font-bold">
-            Shop temperature, °C
+            Shop temperature, {show.unit('temperature')}
           </label>
           <input
             className="input"
-            type="number"
+            inputMode="decimal"
             id="tempC"
             name="tempC"
-            min={-40}
-            max={60}
-            defaultValue={shop.tempC}
+            defaultValue={text('temperature', shop.tempC)}
           />
         </div>
         <div className="grid gap-1">

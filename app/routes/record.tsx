@@ -7,9 +7,10 @@ import { outcomeWords } from '~/components/words'
 import { database, personHere } from '~/context'
 import { comebacksOf, findJob, openJob } from '~/db/jobs.server'
 import { findVehicle } from '~/db/vehicles.server'
-import { showDate, showMl, showTime } from '~/lib/format'
+import { showDate, showTime } from '~/lib/format'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { useShow } from '~/lib/units'
 import type { JobState } from '~core/run/state'
 import type { Route } from './+types/record'
 
@@ -131,6 +132,7 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
 }
 
 function Signed({ state: { filed, people } }: { state: JobState }) {
+  const show = useShow()
   if (!filed) return null
   const recorded = people.map(({ name }) => name).join(', ')
   return (
@@ -139,7 +141,7 @@ function Signed({ state: { filed, people } }: { state: JobState }) {
       <Row name="Checked by">{filed.checkedBy?.name ?? 'nobody'}</Row>
       <Row name="Filed by">{filed.by?.name ?? 'not said'}</Row>
       {recorded !== filed.doneBy && recorded !== '' && <Row name="Recorded by">{recorded}</Row>}
-      <Row name="Used fluid">{showMl(filed.wasteMl)} mL into the drum</Row>
+      <Row name="Used fluid">{show('volume', filed.wasteMl)} into the drum</Row>
       {filed.nextDue && <Row name="Next due">{showDate(filed.nextDue)}</Row>}
       {filed.note && <Row name="Note">{filed.note}</Row>}
     </footer>

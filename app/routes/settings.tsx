@@ -1,12 +1,13 @@
 import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
-import { data, Form } from 'react-router'
+import { data, Form, Link } from 'react-router'
 import { z } from 'zod'
 import { Choices, TextField } from '~/components/field'
 import { database } from '~/context'
 import { saveShopSettings, shopSettings } from '~/db/settings.server'
-import { parseDecimal, requiredDecimal } from '~/lib/fields'
+import { parseDecimal, requiredQuantity, withUnits } from '~/lib/fields'
 import { themeCookie, themes } from '~/lib/theme'
+import { useFieldText } from '~/lib/units'
 import { methodName } from '~core/method'
 import { methodIds } from '~core/method/method'
 import { orderSchoolIds, orderSchools } from '~core/order'
@@ -16,7 +17,7 @@ const shopFormSchema = z.object({
   methods: z.array(z.enum(methodIds)).default([]),
   orderSchool: z.enum(orderSchoolIds, 'Pick an order.'),
   scopeSchool: z.enum(['local', 'whole'], 'Pick one.'),
-  tempC: requiredDecimal({ min: -40, max: 60, unit: '°C' }, 'Give the usual temperature of the shop.'),
+  tempC: requiredQuantity('temperature', { min: -40, max: 60 }, 'Give the usual temperature of the shop.'),
   containersMl: z.string('Give at least one size.').transform((text, context) => {
     const sizes = text
       .split(/[;\s]+/)
@@ -39,22 +40,30 @@ export async function action({ request, context }: Route.ActionArgs) {
     const theme = themes.find((each) => each === form.get('theme')) ?? 'system'
     return data(null, { headers: { 'Set-Cookie': themeCookie(theme) } })
   }
-  const submission = parseWithZod(form, { schema: shopFormSchema })
+  const submission = parseWithZod(withUnits(form), { schema: shopFormSchema })
   if (submission.status !== 'success') return data(submission.reply(), { status: 400 })
   await saveShopSettings(context.get(database), submission.value)
   return submission.reply()
 }
 
 export default function Settings({ loaderData: { shop }, actionData }: Route.ComponentProps) {
+  const text = useFieldText()
   const [meta, fields] = useForm({
     lastResult: actionData,
-    defaultValue: { ...shop, tempC: shop.tempC.toString(), containersMl: shop.containersMl.join(' ') },
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: shopFormSchema }),
+    defaultValue: {
+      ...shop,
+      tempC: text('temperature', shop.tempC),
+      containersMl: shop.containersMl.join(' '),
+    },
+    onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: shopFormSchema }),
   })
   return (
     <Form method="post" {...getFormProps(meta)} className="panel mx-auto grid max-w-4xl gap-6">
       <title>Shop · Ruddy Siphon</title>
       <h1 className="text-2xl">The shop</h1>
+      <p>
+        <Link to="/units">Units: yours and the shop’s</Link>
+      </p>
       <p className="text-quiet">
         What every new plan starts from. A plan that was taken keeps what it was made with.
       </p>
@@ -82,7 +91,7 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
         ]}
       />
       <div className="grid gap-4 sm:grid-cols-2">
-        <TextField field={fields.tempC} label="Usual temperature of the shop" unit="°C" decimal />
+        <TextField field={fields.tempC} label="Usual temperature of the shop" quantity="temperature" />
         <TextField
           field={fields.containersMl}
           label="Container sizes on the shelf"

@@ -10,10 +10,11 @@ import { Reasons } from '~/components/reasons'
 import { verdictWords } from '~/components/words'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
-import { requiredDecimal } from '~/lib/fields'
+import { requiredDecimal, requiredQuantity, typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { useFieldText, useShow } from '~/lib/units'
 import { ImpossibleInput } from '~core/fault'
 import type { FluidSpec } from '~core/fluids'
 import { type MoistureReading, type MoistureVerdict, moistureVerdict } from '~core/moisture/verdict'
@@ -22,7 +23,7 @@ import type { Route } from './+types/test'
 
 const kinds = {
   'water-pct': { label: 'Water, %', unit: '%', max: 100 },
-  'boiling-c': { label: 'Boiling point, °C', unit: '°C', max: 400 },
+  'boiling-c': { label: 'Boiling point', unit: '°C', max: 400 },
   'copper-ppm': { label: 'Copper, ppm', unit: 'ppm', max: 100_000 },
   megohm: { label: 'Resistance, MΩ', unit: 'MΩ', max: 100_000 },
   none: { label: 'No reading taken', unit: '', max: 0 },
@@ -48,12 +49,14 @@ const testFormSchema = z.intersection(
 )
 
 function readingOf<K extends Exclude<keyof typeof kinds, 'none'>>(kind: K) {
+  const { max, unit } = kinds[kind]
+  const missing = 'Give what the tester showed.'
   return z.object({
     kind: z.literal(kind),
-    value: requiredDecimal(
-      { min: 0, max: kinds[kind].max, unit: kinds[kind].unit },
-      'Give what the tester showed.',
-    ),
+    value:
+      kind === 'boiling-c'
+        ? requiredQuantity('temperature', { min: 0, max }, missing)
+        : requiredDecimal({ min: 0, max, unit }, missing),
     at: z.enum(readingPlaces, 'Say where the sample was taken.'),
   })
 }
@@ -70,14 +73,15 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const submission = parseWithZod(await request.formData(), { schema: testFormSchema })
+  const form = await request.formData()
+  const submission = parseWithZod(withUnits(form), { schema: testFormSchema })
   if (submission.status !== 'success') return data(submission.reply(), { status: 400 })
   const { eventId, tester, ...rest } = submission.value
   const what =
     rest.kind === 'none'
       ? { notTakenWhy: rest.why }
       : { reading: { kind: rest.kind, value: rest.value, at: rest.at } }
-  const act = { id: eventId, type: 'tested' as const, tester, ...what }
+  const act = { id: eventId, type: 'tested' as const, tester, typed: typedIn(form), ...what }
   const refused = await recordOrReply(context, params.jobId, act, (formErrors) =>
     submission.reply({ formErrors }),
   )
@@ -91,21 +95,25 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
     before?.notTakenWhy === undefined ? (before?.reading?.kind ?? 'water-pct') : 'none',
   )
   const [reading, setReading] = useState(before?.reading)
+  const text = useFieldText()
   const [meta, fields] = useForm({
     lastResult: actionData,
     defaultValue: {
       kind,
-      value: before?.reading?.value.toString(),
+      value:
+        before?.reading?.kind === 'boiling-c'
+          ? text('temperature', before.reading.value)
+          : before?.reading?.value.toString(),
       at: before?.reading?.at ?? 'reservoir',
       tester: before?.tester,
       why: before?.notTakenWhy,
     },
-    onValidate: ({ formData }) => parseWithZod(formData, { schema: testFormSchema }),
+    onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: testFormSchema }),
     shouldRevalidate: 'onInput',
   })
   function follow() {
     if (!form.current) return
-    const typed = new FormData(form.current)
+    const typed = withUnits(new FormData(form.current))
     setKind((typed.get('kind') as keyof typeof kinds | null) ?? 'water-pct')
     typed.set('eventId', 'draft')
     const read = parseWithZod(typed, { schema: testFormSchema })
@@ -134,7 +142,14 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
             <NoteField field={fields.why} label="Why not?" />
           ) : (
             <>
-              <TextField field={fields.value} label="The tester shows" unit={kinds[kind].unit} decimal />
+              <TextField
+                key={kind}
+                field={fields.value}
+                label="The tester shows"
+                {...(kind === 'boiling-c'
+                  ? { quantity: 'temperature' }
+                  : { unit: kinds[kind].unit, decimal: true })}
+              />
               <Choices
                 field={fields.at}
                 legend="Sample taken from"
@@ -184,6 +199,7 @@ const verdictLooks = {
 }
 
 function Verdict({ judged }: { judged?: MoistureVerdict }) {
+  const show = useShow()
   return (
     <section className="panel" aria-live="polite">
       <h2>Verdict under the shop’s policy: replace at 3 % water, or at the wet boiling point</h2>
@@ -198,8 +214,8 @@ function Verdict({ judged }: { judged?: MoistureVerdict }) {
             </p>
             {judged.boilingC !== undefined && (
               <p className="text-xl">
-                boils at about <strong>{Math.round(judged.boilingC)} °C</strong>
-                {judged.bandC !== undefined && ` ± ${Math.ceil(judged.bandC)}`}
+                boils at about <strong>{show('temperature', judged.boilingC)}</strong>
+                {judged.bandC !== undefined && ` ± ${show.apart('temperature', Math.ceil(judged.bandC))}`}
               </p>
             )}
           </div>

@@ -49,6 +49,7 @@ export default function Trace({ loaderData: { trace }, params }: Route.Component
                 </td>
                 <td className={undone.has(event.id) ? 'line-through' : ''}>
                   {eventSentence(event)}
+                  {event.typed && ` (typed: ${Object.values(event.typed).join(', ')})`}
                   {undone.has(event.id) && <span className="sr-only"> (taken back)</span>}
                 </td>
               </tr>

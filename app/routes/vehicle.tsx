@@ -7,6 +7,7 @@ import { jobsOfVehicle, openJob } from '~/db/jobs.server'
 import { findVehicle } from '~/db/vehicles.server'
 import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
+import { useShow } from '~/lib/units'
 import { bleederRuns } from '~core/vehicle/network'
 import { partName, partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
@@ -81,6 +82,7 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
 }
 
 function Facts({ vehicle }: { vehicle: Vehicle }) {
+  const show = useShow()
   const facts: [string, string][] = [
     [
       'Kind',
@@ -92,7 +94,7 @@ function Facts({ vehicle }: { vehicle: Vehicle }) {
     ],
     ...partsOf(vehicle, 'reservoir').map((reservoir): [string, string] => [
       reservoir.id === 'reservoir' ? 'Reservoir' : `Reservoir: ${reservoir.id}`,
-      `${reservoir.minMl} mL at MIN, ${reservoir.maxMl} mL at MAX; cap ${reservoir.cap ?? 'not stated'}, seal ${reservoir.capSeal}`,
+      `${show('volume', reservoir.minMl)} at MIN, ${show('volume', reservoir.maxMl)} at MAX; cap ${reservoir.cap ?? 'not stated'}, seal ${reservoir.capSeal}`,
     ]),
     ...partsOf(vehicle, 'master-cylinder').map((cylinder): [string, string] => [
       partName(cylinder),
@@ -100,7 +102,7 @@ function Facts({ vehicle }: { vehicle: Vehicle }) {
     ]),
     ...partsOf(vehicle, 'control-unit').map((unit): [string, string] => [
       partName(unit),
-      `${unit.volumeMl} mL, routine ${unit.routine}`,
+      `${show('volume', unit.volumeMl)}, routine ${unit.routine}`,
     ]),
   ]
   return (

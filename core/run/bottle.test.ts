@@ -29,3 +29,10 @@ test('marks rise, never below where the fluid stands, and add up', () => {
     ),
   )
 })
+
+test('a bottle marked in ounces offers its own marks: tenths for a lever, halves for a pedal', () => {
+  const ounces = (usualMl: number) =>
+    bottleMarks(0, usualMl, 'fl oz').all.map(({ markMl }) => Number((markMl / 29.5735).toFixed(3)))
+  expect(ounces(5)).toEqual([0, 0.1, 0.2, 0.3, 0.4, 0.5])
+  expect(ounces(30)).toEqual([0, 0.5, 1, 1.5, 2, 2.5])
+})

@@ -1,5 +1,8 @@
-/** Steps of the marks that are offered, in mL: those found on catch bottles. @source common practice */
-const STEPS_ML = [1, 2, 5, 10, 20, 50, 100] as const
+import { toMetric } from '../units/units'
+
+/** Steps of the marks that are offered: those found on catch bottles. @source common practice */
+const STEPS = { mL: [1, 2, 5, 10, 20, 50, 100], 'fl oz': [0.1, 0.25, 0.5, 1, 2, 4] } as const
+const ML_PER = { mL: 1, 'fl oz': toMetric('volume', 1, 'fl oz') } as const
 const MARKS = 6
 
 export type BottleMark = { markMl: number; addsMl: number }
@@ -10,11 +13,17 @@ export type BottleMark = { markMl: number; addsMl: number }
  *
  * @param bottleMl where it stands, 0 or more
  * @param usualMl what usually comes, above 0
+ * @param scale what the bottle is marked in; marks and amounts are given in mL all the same
  */
-export function bottleMarks(bottleMl: number, usualMl: number): { all: BottleMark[]; usual: BottleMark } {
-  const stepMl = STEPS_ML.findLast((step) => step <= 0.6 * usualMl) ?? STEPS_ML[0]
+export function bottleMarks(
+  bottleMl: number,
+  usualMl: number,
+  scale: keyof typeof STEPS = 'mL',
+): { all: BottleMark[]; usual: BottleMark } {
+  const size = ML_PER[scale]
+  const stepMl = size * (STEPS[scale].findLast((step) => step * size <= 0.6 * usualMl) ?? STEPS[scale][0])
   // A pull that brought nothing is a pull too: the mark it stood at already.
-  const firstMl = (Math.floor(bottleMl / stepMl) + 1) * stepMl
+  const firstMl = (Math.floor(bottleMl / stepMl + 1e-9) + 1) * stepMl
   const all = Array.from({ length: MARKS }, (_, i) => mark(firstMl + (i - 1) * stepMl, bottleMl))
   const first = all[0] ?? mark(firstMl, bottleMl)
   const usual = all.reduce(
@@ -26,5 +35,5 @@ export function bottleMarks(bottleMl: number, usualMl: number): { all: BottleMar
 
 const mark = (markMl: number, bottleMl: number): BottleMark => {
   const at = Math.max(markMl, bottleMl)
-  return { markMl: at, addsMl: Math.round((at - bottleMl) * 10) / 10 }
+  return { markMl: at, addsMl: Math.round((at - bottleMl) * 100) / 100 }
 }

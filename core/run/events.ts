@@ -17,6 +17,9 @@ const heldS = z.number('give seconds').min(0).max(86_400)
 const person = z.object({ id: short.min(1), name: short.min(1) })
 export type Person = z.output<typeof person>
 
+/** Amounts by field as they were typed, with their unit, where that was not the metric one. */
+const typed = z.record(z.string().max(40), z.string().max(60)).optional()
+
 /** On every event: an id made where the act happened, so that sending it twice records it once, and that clock's time. */
 const stamp = {
   id: z.string().regex(/^[A-Za-z0-9_-]{16,40}$/, 'give an id of 16 to 40 letters and digits'),
@@ -24,12 +27,14 @@ const stamp = {
   by: person.optional(),
   /** Who was at the screen when it was sent, where that was somebody else. */
   sentBy: person.optional(),
+  typed,
 }
 
 const checkIn = z.object({
   work: workSchema,
   bay: short.optional(),
   odometerKm: z.number().min(0).max(5e6).optional(),
+  typed,
   levelMl: ml.optional(),
   colour: z.enum(colours),
   note,

@@ -1,3 +1,4 @@
+import type { Amount } from '~/lib/units'
 import { AmountForm } from './amount-form'
 import { BayDialog } from './bay-dialog'
 
@@ -6,12 +7,12 @@ type Props = {
   title: string
   label: string
   button: string
-  onAmount: (ml: number) => void
+  onAmount: (amount: Amount) => void
   urgent?: boolean
   className?: string
 }
 
-/** A button that asks for one amount in mL and records it. */
+/** A button that asks for one amount of fluid and records it. */
 export function AmountDialog({
   trigger,
   title,
@@ -27,9 +28,9 @@ export function AmountDialog({
         <AmountForm
           label={label}
           button={button}
-          onAmount={(ml) => {
+          onAmount={(amount) => {
             close()
-            onAmount(ml)
+            onAmount(amount)
           }}
         />
       )}

@@ -1,7 +1,7 @@
 import { useState } from 'react'
-import { parseDecimal } from '~/lib/fields'
+import { type Amount, useReadAmount, useShow } from '~/lib/units'
 
-/** One amount in mL with the button that records it; what is not a number is said beside the field. */
+/** One amount of fluid, in the units of whoever is here, with the button that records it; what is not a number is said beside the field. */
 export function AmountForm({
   label,
   button,
@@ -11,21 +11,24 @@ export function AmountForm({
   label: string
   button: string
   first?: string
-  onAmount: (ml: number) => void
+  onAmount: (amount: Amount) => void
 }) {
   const [text, setText] = useState(first)
   const [fault, setFault] = useState(false)
+  const read = useReadAmount()
+  const show = useShow()
   function submit(event: React.FormEvent) {
     event.preventDefault()
-    const ml = parseDecimal(text)
-    const good = typeof ml === 'number' && ml >= 0 && ml <= 20_000
-    setFault(!good)
-    if (good) onAmount(ml)
+    const amount = read(text)
+    setFault(amount === undefined)
+    if (amount) onAmount(amount)
   }
   return (
     <form onSubmit={submit} className="grid gap-3">
       <label className="grid gap-1">
-        <span className="field-label">{label}</span>
+        <span className="field-label">
+          {label}, {show.unit('volume')}
+        </span>
         <input
           className="input min-h-[72px] text-2xl"
           inputMode="decimal"
@@ -36,7 +39,7 @@ export function AmountForm({
         />
         {fault && (
           <span role="alert" className="fault">
-            Give mL as a number from 0 to 20000.
+            Give {show.unit('volume')} as a number from 0 to {show.number('volume', 20_000)}.
           </span>
         )}
       </label>

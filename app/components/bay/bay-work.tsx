@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { showMl } from '~/lib/format'
+import { type Amount, useFieldText } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { callMachines } from '~core/call'
 import { perPullMl, pourFirst } from '~core/run/levels'
@@ -72,8 +72,9 @@ const who = { wheel: 'At the wheel', cab: 'In the cab', tool: 'At the scan tool'
 type StepProps = { step: Step; startedAt?: string; mending: boolean; state: JobState; act: Act }
 
 function StepPanel({ step, startedAt, mending, state, act }: StepProps) {
-  const amounts = { poured: ['Poured in, mL', 'Poured'], drawn: ['Drawn out, mL', 'Drawn out'] } as const
-  const done = (more: { ml?: number; heldS?: number } = {}) =>
+  const amounts = { poured: ['Poured in', 'Poured'], drawn: ['Drawn out', 'Drawn out'] } as const
+  const text = useFieldText()
+  const done = (more: Partial<Amount> & { heldS?: number } = {}) =>
     act({ type: 'step-done', step: step.id, ...more })
   return (
     <div className="grid gap-5">
@@ -93,10 +94,10 @@ function StepPanel({ step, startedAt, mending, state, act }: StepProps) {
           button={amounts[step.asksMl][1]}
           first={
             step.fillsToMax && state.planned && !mending
-              ? showMl(state.planned.plan.fluid.reservoirMl || 0)
+              ? text('volume', Math.round(state.planned.plan.fluid.reservoirMl || 0))
               : ''
           }
-          onAmount={(ml) => done({ ml })}
+          onAmount={done}
         />
       ) : (
         <GoOn onClick={() => done()}>Done</GoOn>

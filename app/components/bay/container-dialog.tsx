@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { parseDecimal } from '~/lib/fields'
+import { useReadAmount, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { fluidSpecs } from '~core/fluids'
 import type { JobState } from '~core/run/state'
@@ -9,12 +9,15 @@ import { BayDialog } from './bay-dialog'
 export function ContainerDialog({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
   const planned = state.planned?.plan.fluid.spec ?? state.vehicle.fluid.spec
   const [fault, setFault] = useState(false)
+  const read = useReadAmount()
+  const show = useShow()
   function submit(event: React.FormEvent<HTMLFormElement>, close: () => void) {
     event.preventDefault()
     const said = new FormData(event.currentTarget)
     const spec = fluidSpecs.find((each) => each === said.get('spec'))
-    const sizeMl = parseDecimal(String(said.get('sizeMl')))
-    const bad = !spec || sizeMl === 'bad' || (sizeMl !== undefined && (sizeMl < 1 || sizeMl > 20_000))
+    const text = String(said.get('sizeMl')).trim()
+    const size = text === '' ? undefined : read(text)
+    const bad = !spec || (text !== '' && (size === undefined || size.ml < 1))
     setFault(bad)
     if (bad) return
     close()
@@ -23,9 +26,10 @@ export function ContainerDialog({ state, act }: { state: JobState; act: (act: Fl
       container: {
         spec,
         batch: String(said.get('batch')).trim(),
-        sizeMl,
+        sizeMl: size?.ml,
         openedOn: String(said.get('openedOn')) || undefined,
       },
+      ...(size?.typed && { typed: size.typed }),
     })
   }
   return (
@@ -52,7 +56,7 @@ export function ContainerDialog({ state, act }: { state: JobState; act: (act: Fl
           </label>
           <div className="grid grid-cols-2 gap-3">
             <label className="grid gap-1">
-              <span className="field-label">Size, mL</span>
+              <span className="field-label">Size, {show.unit('volume')}</span>
               <input name="sizeMl" className="input min-h-[56px]" inputMode="decimal" autoComplete="off" />
             </label>
             <label className="grid gap-1">
@@ -62,7 +66,8 @@ export function ContainerDialog({ state, act }: { state: JobState; act: (act: Fl
           </div>
           {fault && (
             <p role="alert" className="fault">
-              Give the size in mL from 1 to 20000, or leave it empty.
+              Give the size in {show.unit('volume')}, up to {show.number('volume', 20_000)}, or leave it
+              empty.
             </p>
           )}
           <button type="submit" className="button button-main min-h-[72px] text-xl">

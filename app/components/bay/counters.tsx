@@ -1,4 +1,5 @@
-import { counted, showMl } from '~/lib/format'
+import { counted } from '~/lib/format'
+import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { massBalance } from '~core/exchange/mass-balance'
 import { type Watch, watchReservoirs } from '~core/run/levels'
@@ -35,12 +36,13 @@ export function Counters({ state, stageRun, act }: Props) {
 
 function PointCounts({ state, stageRun, point }: Omit<Props, 'act'> & { point: string }) {
   const { vehicle } = state
+  const show = useShow()
   const progress = stageRun.at[point] ?? freshPoint()
   const targetMl = stageRun.stage.mlByBleeder?.[point]
   const wanted = cleanPullsWanted(vehicle, stageRun.stage)
   const { done, wantsMl, wantsClean, wantsSettling } = pointWants(vehicle, stageRun, point)
   const wants = [
-    wantsMl > 0 && `${showMl(wantsMl)} mL`,
+    wantsMl > 0 && show('volume', wantsMl),
     wantsClean > 0 && `${wantsClean} clean`,
     wantsSettling && 'time for fine bubbles to rise',
   ].filter(Boolean)
@@ -51,7 +53,7 @@ function PointCounts({ state, stageRun, point }: Omit<Props, 'act'> & { point: s
           <p className="flex justify-between font-bold">
             <span>Through {pointName(vehicle, point)}</span>
             <span>
-              {showMl(progress.ml)} of {showMl(targetMl)} mL
+              {show.number('volume', progress.ml)} of {show('volume', targetMl)}
             </span>
           </p>
           <span className="mt-1 block h-4 border-2 border-ink bg-enamel">
@@ -96,6 +98,7 @@ type ReservoirProps = { watch: Watch; several: boolean; fed: boolean; act: (act:
 
 /** A reservoir from the side, with MIN and MAX at their marks; where the count has drifted, the level seen goes in. */
 function Reservoir({ watch, several, fed, act }: ReservoirProps) {
+  const show = useShow()
   const { reservoirId, minMl, maxMl, levelMl, aboveMinMl, pullsLeft, shortStrokes } = watch
   const y = (ml: number) => 74 - 62 * Math.min(1.05, ml / maxMl)
   const low = !fed && levelMl !== undefined && (pullsLeft ?? 0) <= 2
@@ -109,7 +112,7 @@ function Reservoir({ watch, several, fed, act }: ReservoirProps) {
         aria-label={
           levelMl === undefined
             ? `${name}, level not known`
-            : `${name} at ${showMl(levelMl)} mL, MIN ${minMl}, MAX ${maxMl}`
+            : `${name} at ${show('volume', levelMl)}, MIN ${show.number('volume', minMl)}, MAX ${show.number('volume', maxMl)}`
         }
       >
         {levelMl === undefined ? (
@@ -139,7 +142,7 @@ function Reservoir({ watch, several, fed, act }: ReservoirProps) {
           'Nobody has said how full it is: fill it to MAX.'
         ) : (
           <>
-            {showMl(Math.max(0, aboveMinMl ?? 0))} mL above MIN
+            {show('volume', Math.max(0, aboveMinMl ?? 0))} above MIN
             {!fed && (
               <>
                 ,<br />
@@ -155,17 +158,17 @@ function Reservoir({ watch, several, fed, act }: ReservoirProps) {
         <AmountDialog
           trigger={several ? `${reservoirId} to MAX` : 'Topped up to MAX'}
           title={`${name} filled to MAX`}
-          label="How much was poured, mL"
+          label="How much was poured"
           button="Record the top-up"
           urgent={low}
-          onAmount={(ml) => act({ type: 'topped-up', reservoir: reservoirId, ml })}
+          onAmount={(amount) => act({ type: 'topped-up', reservoir: reservoirId, ...amount })}
         />
         <AmountDialog
           trigger="Level is not so"
           title={`${name}: where it really stands`}
-          label={`In it now, mL (MIN ${minMl}, MAX ${maxMl})`}
+          label={`In it now (MIN ${show.number('volume', minMl)}, MAX ${show.number('volume', maxMl)})`}
           button="Record the level"
-          onAmount={(ml) => act({ type: 'level-read', reservoir: reservoirId, ml })}
+          onAmount={(amount) => act({ type: 'level-read', reservoir: reservoirId, ...amount })}
         />
       </div>
     </div>
@@ -174,20 +177,21 @@ function Reservoir({ watch, several, fed, act }: ReservoirProps) {
 
 /** What went in against what came out in this stage, so that a gap is seen while it can still be found. */
 function Balance({ stageRun: { tally } }: { stageRun: StageRunState }) {
+  const show = useShow()
   const { inMl, outMl, drawnMl, spilledMl, unaccountedMl } = tally
   if (inMl + outMl + drawnMl + spilledMl === 0 && unaccountedMl === 0) return null
   const { wantsAnswer, gapShare } = massBalance({ inMl, outMl: outMl + drawnMl, spilledMl, unaccountedMl })
   return (
     <div className="border-t-2 border-rule pt-2 text-sm">
       <p className="text-quiet">
-        This stage: poured {showMl(inMl)}, out {showMl(outMl + drawnMl)}
-        {spilledMl > 0 && `, spilled ${showMl(spilledMl)}`} mL
+        This stage: poured {show.number('volume', inMl)}, out {show.number('volume', outMl + drawnMl)}
+        {spilledMl > 0 && `, spilled ${show.number('volume', spilledMl)}`} {show.unit('volume')}
       </p>
       {Math.abs(unaccountedMl) >= 1 && (
         <p className={wantsAnswer ? 'hatched border-2 border-oxide p-2 text-base font-bold' : 'text-quiet'}>
           {unaccountedMl > 0
-            ? `${showMl(unaccountedMl)} mL are missing`
-            : `${showMl(-unaccountedMl)} mL more than counted`}
+            ? `${show('volume', unaccountedMl)} are missing`
+            : `${show('volume', -unaccountedMl)} more than counted`}
           {wantsAnswer &&
             ` (${Math.round(gapShare * 100)} %): a leak, a spill or a pull not written down? Look now.`}
         </p>

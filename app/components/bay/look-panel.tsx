@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { HosePicture, Swatch } from '~/components/swatch'
-import { showMl } from '~/lib/format'
+import { type Amount, useShow, useUnits } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { type Bubbles, bubbleKinds, type Colour, colourClues, colours } from '~core/fluids/colour'
 import { bottleMarks } from '~core/run/bottle'
@@ -26,12 +26,15 @@ type Props = {
 
 /** What the hose showed, by looking: the bottle's mark, the colour, and a tap on the bubbles records it. */
 export function LookPanel({ title, usualMl, bottleMl, lastColour, asks, act }: Props) {
-  const marks = bottleMarks(bottleMl, usualMl)
-  const [ml, setMl] = useState(marks.usual.addsMl)
+  const show = useShow()
+  const scale = useUnits().volume
+  const marks = bottleMarks(bottleMl, usualMl, scale)
+  const [amount, setAmount] = useState<Amount>({ ml: marks.usual.addsMl })
+  const { ml } = amount
   const [picked, setPicked] = useState(lastColour)
   const colour = asks.colour ? picked : 'new'
   const record = (bubbles: Bubbles) =>
-    colour && act({ type: 'pull-seen', ml: asks.ml ? ml : 0, colour, bubbles })
+    colour && act({ type: 'pull-seen', ...(asks.ml ? amount : { ml: 0 }), colour, bubbles })
   useNumberKeys((n) => {
     const bubbles = bubbleKinds[n - 1]
     if (bubbles) record(bubbles)
@@ -41,7 +44,7 @@ export function LookPanel({ title, usualMl, bottleMl, lastColour, asks, act }: P
       <h2 className="text-xl">{title}</h2>
       {asks.ml && (
         <fieldset>
-          <legend className="field-label">The bottle stands at, mL: tap its mark</legend>
+          <legend className="field-label">The bottle stands at, {scale}: tap its mark</legend>
           <div className="flex gap-2">
             <div className="grid flex-1 auto-cols-fr grid-flow-col items-end gap-1.5">
               {marks.all.map(({ markMl, addsMl }) => (
@@ -50,16 +53,18 @@ export function LookPanel({ title, usualMl, bottleMl, lastColour, asks, act }: P
                   markMl={markMl}
                   addsMl={addsMl}
                   on={addsMl === ml}
-                  onClick={() => setMl(addsMl)}
+                  onClick={() => setAmount({ ml: addsMl })}
                 />
               ))}
             </div>
             <AmountDialog
-              trigger={marks.all.some(({ addsMl }) => addsMl === ml) ? 'other' : `+${showMl(ml)}`}
+              trigger={
+                marks.all.some(({ addsMl }) => addsMl === ml) ? 'other' : `+${show.number('volume', ml)}`
+              }
               title="Another amount"
-              label="How much came, mL"
+              label="How much came"
               button="Take this amount"
-              onAmount={setMl}
+              onAmount={setAmount}
               className="px-2"
             />
           </div>
@@ -138,17 +143,18 @@ function Mark({
   on: boolean
   onClick: () => void
 }) {
+  const show = useShow()
   return (
     <button
       type="button"
       aria-pressed={on}
-      aria-label={`At ${showMl(markMl)} mL: ${showMl(addsMl)} mL more`}
+      aria-label={`At ${show('volume', markMl)}: ${show('volume', addsMl)} more`}
       onClick={onClick}
       className={`button relative min-h-[72px] flex-col gap-0 px-0 pt-4 ${on ? chosen : ''}`}
     >
       <span aria-hidden="true" className="absolute top-0 left-1/2 h-3 w-1 -translate-x-1/2 bg-ink" />
-      <span className="text-xl leading-none font-extrabold">{showMl(markMl)}</span>
-      <span className="text-sm leading-none font-normal text-quiet">+{showMl(addsMl)}</span>
+      <span className="text-xl leading-none font-extrabold">{show.number('volume', markMl)}</span>
+      <span className="text-sm leading-none font-normal text-quiet">+{show.number('volume', addsMl)}</span>
     </button>
   )
 }

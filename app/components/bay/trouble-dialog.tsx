@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { parseDecimal } from '~/lib/fields'
+import { type Amount, useReadAmount, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { fluidSpecs } from '~core/fluids'
 import { currentPoint, pointName } from '~core/run/points'
@@ -40,10 +40,10 @@ export function TroubleDialog({ state, run, act }: Props) {
             state={state}
             run={run}
             onBack={() => setWhat(undefined)}
-            onSaid={(trouble) => {
+            onSaid={(trouble, typed) => {
               close()
               setWhat(undefined)
-              act({ type: 'trouble', trouble })
+              act({ type: 'trouble', trouble, ...(typed && { typed }) })
             }}
           />
         )
@@ -99,7 +99,7 @@ function fieldOf(key: string, { vehicle }: JobState, run: RunState): Field | und
         ['yes', 'Yes, or not sure'],
       ])
     case 'ml':
-      return { legend: 'About how much, mL', number: true }
+      return { legend: 'About how much', number: true }
     default:
       return undefined
   }
@@ -114,22 +114,25 @@ const spillNames = {
 type FormProps = Omit<Props, 'act'> & {
   what: TroubleId
   onBack: () => void
-  onSaid: (trouble: ReturnType<typeof troubleSchema.parse>) => void
+  onSaid: (trouble: ReturnType<typeof troubleSchema.parse>, typed?: Amount['typed']) => void
 }
 
 function TroubleForm({ what, state, run, onBack, onSaid }: FormProps) {
   const keys = Object.keys(troubles[what].schema.shape).filter((key) => key !== 'what')
   const [faults, setFaults] = useState<Record<string, string>>({})
+  const readAmount = useReadAmount()
+  const show = useShow()
   function submit(event: React.FormEvent<HTMLFormElement>) {
     event.preventDefault()
     const said = Object.fromEntries(new FormData(event.currentTarget)) as Record<string, string>
+    const amount = said.ml === undefined ? undefined : readAmount(said.ml)
     const read = troubleSchema.safeParse({
       ...said,
       what,
-      ...('ml' in said ? { ml: parseDecimal(said.ml) } : {}),
+      ...('ml' in said ? { ml: amount?.ml } : {}),
       ...('moved' in said ? { moved: said.moved === 'yes' } : {}),
     })
-    if (read.success) return onSaid(read.data)
+    if (read.success) return onSaid(read.data, amount?.typed)
     setFaults(Object.fromEntries(read.error.issues.map(({ path, message }) => [String(path[0]), message])))
   }
   return (
@@ -142,7 +145,9 @@ function TroubleForm({ what, state, run, onBack, onSaid }: FormProps) {
         if ('number' in field)
           return (
             <label key={key} className="grid gap-1">
-              <span className="field-label">{field.legend}</span>
+              <span className="field-label">
+                {field.legend}, {show.unit('volume')}
+              </span>
               <input
                 name={key}
                 className="input min-h-[72px] text-2xl"

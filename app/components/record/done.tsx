@@ -1,4 +1,5 @@
-import { counted, showMl } from '~/lib/format'
+import { counted } from '~/lib/format'
+import { useShow } from '~/lib/units'
 import { massBalance } from '~core/exchange/mass-balance'
 import { colourClues } from '~core/fluids/colour'
 import { methodName } from '~core/method'
@@ -10,6 +11,7 @@ import { Part, Row } from './rows'
 export function Done({ state }: { state: JobState }) {
   const { planned, run, earlier, bleedAgainWhy, containers } = state
   const tally = jobTally(state)
+  const show = useShow()
   const { wantsAnswer } = massBalance({ ...tally, outMl: tally.outMl + tally.drawnMl })
   const plan = planned?.plan
   const method = plan?.stages.find((stage) => stage.kind === 'bleed')?.method
@@ -21,22 +23,23 @@ export function Done({ state }: { state: JobState }) {
           <Row name="Fluid">
             {plan.fluid.spec}
             {containers.map(
-              ({ batch, sizeMl }) => `, batch ${batch || '?'}${sizeMl ? ` (${sizeMl} mL)` : ''}`,
+              ({ batch, sizeMl }) => `, batch ${batch || '?'}${sizeMl ? ` (${show('volume', sizeMl)})` : ''}`,
             )}
           </Row>
           <Row name="Method">
             {method && methodName(method)}
-            {plan.pressureKPa !== undefined && `, ${plan.pressureKPa} kPa`}
-            {plan.vacuumKPa !== undefined && `, ${plan.vacuumKPa} kPa below atmosphere`}
+            {plan.pressureKPa !== undefined && `, ${show('pressure', plan.pressureKPa)}`}
+            {plan.vacuumKPa !== undefined && `, ${show('pressure', plan.vacuumKPa)} below atmosphere`}
           </Row>
-          <Row name="Planned">{showMl(plan.fluid.totalMl)} mL</Row>
+          <Row name="Planned">{show('volume', plan.fluid.totalMl)}</Row>
         </>
       )}
       {(run?.plateConfirmed || earlier.length > 0) && (
         <Row name="Moved">
-          {showMl(tally.inMl)} mL poured, {showMl(tally.outMl)} bled, {showMl(tally.drawnMl)} drawn
-          {tally.spilledMl > 0 && `, ${showMl(tally.spilledMl)} spilled`}
-          {wantsAnswer && `; ${showMl(Math.abs(tally.unaccountedMl))} mL UNACCOUNTED FOR`}
+          {show('volume', tally.inMl)} poured, {show('volume', tally.outMl)} bled,{' '}
+          {show('volume', tally.drawnMl)} drawn
+          {tally.spilledMl > 0 && `, ${show('volume', tally.spilledMl)} spilled`}
+          {wantsAnswer && `; ${show('volume', Math.abs(tally.unaccountedMl))} UNACCOUNTED FOR`}
         </Row>
       )}
       {earlier.map(({ why, plate, at }) => (
@@ -51,6 +54,7 @@ export function Done({ state }: { state: JobState }) {
 
 /** Every point that was worked at, in its order. */
 export function Points({ state: { run } }: { state: JobState }) {
+  const show = useShow()
   const rows =
     run?.stages.flatMap(({ stage, points, at }, i) =>
       points.map((id) => ({ key: `${i} ${id}`, id, planned: stage.mlByBleeder?.[id], progress: at[id] })),
@@ -63,8 +67,8 @@ export function Points({ state: { run } }: { state: JobState }) {
         <thead>
           <tr className="border-b-2 border-ink [&>th]:pr-3">
             <th scope="col">Bleeder</th>
-            <th scope="col">Through, mL</th>
-            <th scope="col">Planned, mL</th>
+            <th scope="col">Through, {show.unit('volume')}</th>
+            <th scope="col">Planned, {show.unit('volume')}</th>
             <th scope="col">Pulls</th>
             <th scope="col">Last seen</th>
             <th scope="col">State</th>
@@ -74,8 +78,8 @@ export function Points({ state: { run } }: { state: JobState }) {
           {rows.map(({ key, id, planned, progress }) => (
             <tr key={key} className="border-b border-rule [&>td]:pr-3">
               <td className="font-bold">{id}</td>
-              <td>{progress ? showMl(progress.ml) : '0'}</td>
-              <td>{planned === undefined ? '' : showMl(planned)}</td>
+              <td>{show.number('volume', progress?.ml ?? 0)}</td>
+              <td>{planned === undefined ? '' : show.number('volume', planned)}</td>
               <td>{progress?.pulls ?? 0}</td>
               <td>
                 {progress?.colour

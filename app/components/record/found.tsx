@@ -1,6 +1,6 @@
 import { Swatch } from '~/components/swatch'
 import { reasonNames, verdictWords } from '~/components/words'
-import { showMl } from '~/lib/format'
+import { useShow } from '~/lib/units'
 import { colourClues } from '~core/fluids/colour'
 import { moistureVerdict } from '~core/moisture/verdict'
 import type { JobState } from '~core/run/state'
@@ -9,6 +9,8 @@ import { Part, Row } from './rows'
 /** What was found before anything was done. */
 export function Found({ state }: { state: JobState }) {
   const { checkIn } = state
+  const show = useShow()
+  const typed = (field: string) => (checkIn?.typed?.[field] ? ` (typed: ${checkIn.typed[field]})` : '')
   return (
     <Part title="Found">
       {checkIn && (
@@ -23,8 +25,18 @@ export function Found({ state }: { state: JobState }) {
               <Swatch colour={checkIn.colour} /> {colourClues[checkIn.colour].name}
             </span>
           </Row>
-          {checkIn.levelMl !== undefined && <Row name="Level">{showMl(checkIn.levelMl)} mL</Row>}
-          {checkIn.odometerKm !== undefined && <Row name="Odometer">{checkIn.odometerKm} km</Row>}
+          {checkIn.levelMl !== undefined && (
+            <Row name="Level">
+              {show('volume', checkIn.levelMl)}
+              {typed('levelMl')}
+            </Row>
+          )}
+          {checkIn.odometerKm !== undefined && (
+            <Row name="Odometer">
+              {show('distance', checkIn.odometerKm)}
+              {typed('odometerKm')}
+            </Row>
+          )}
           {checkIn.note && <Row name="Note">{checkIn.note}</Row>}
         </>
       )}
@@ -34,21 +46,23 @@ export function Found({ state }: { state: JobState }) {
 }
 
 function Reading({ state: { tested, vehicle } }: { state: JobState }) {
+  const show = useShow()
   if (!tested) return null
   if (!tested.reading) return <Row name="Reading">none: {tested.notTakenWhy}</Row>
   const { kind, value, at } = tested.reading
   const unit = {
     'water-pct': '% water',
-    'boiling-c': '°C boiling',
+    'boiling-c': 'boiling',
     'copper-ppm': 'ppm copper',
     megohm: 'MΩ',
   }[kind]
   const { verdict, boilingC } = moistureVerdict(vehicle.fluid.spec, tested.reading)
   return (
     <Row name="Reading">
-      {value} {unit}, from the {at}
+      {kind === 'boiling-c' ? show('temperature', value) : value} {unit}, from the {at}
+      {tested.typed?.value && ` (typed: ${tested.typed.value})`}
       {tested.tester && `, by ${tested.tester}`}: {verdictWords[verdict].toLowerCase()}
-      {boilingC !== undefined && `, boils at about ${Math.round(boilingC)} °C`}
+      {boilingC !== undefined && `, boils at about ${show('temperature', boilingC)}`}
     </Row>
   )
 }
