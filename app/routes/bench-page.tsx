@@ -105,7 +105,7 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
     <div className="grid items-start gap-5 lg:grid-cols-[22rem_1fr]">
       <title>{`${page.name} · Bench · Ruddy Siphon`}</title>
       <div className="grid gap-5 print:order-2">
-        <header>
+        <header className="print:hidden">
           <Link to="/bench" className="font-semibold print:hidden">
             Bench
           </Link>
@@ -118,7 +118,11 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
           vehicles={vehicles}
           chosen={job ? `job ${job.id}` : vehicleId ? `vehicle ${vehicleId}` : ''}
         />
-        <form className="panel grid gap-4" onSubmit={(event) => event.preventDefault()} aria-label="Inputs">
+        <form
+          className="panel grid gap-4 print:grid-cols-3"
+          onSubmit={(event) => event.preventDefault()}
+          aria-label="Inputs"
+        >
           {Object.entries(page.fields)
             .filter(([, field]) => isAsked(field, typed))
             .map(([name, field]) => (
@@ -139,6 +143,7 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
           className={`panel grid gap-4 ${worked.ok ? '' : 'border-l-8 border-l-oxide'}`}
           aria-label="Answer"
         >
+          <p className="hidden text-2xl font-extrabold print:block">{page.name}</p>
           <p role="status" className="text-xl font-bold text-balance">
             {worked.ok
               ? sentence

@@ -56,9 +56,8 @@ export function boilingWithActivityC(
   return crossing(pressure, ATMOSPHERE_KPA, 1, dryC)
 }
 
-function estimateC(pair: BoilingPair, waterPct: number, solventGPerMol: number): number {
-  return boilingWithActivityC(pair.dryC, waterPct, fittedActivity(pair, solventGPerMol), solventGPerMol)
-}
+const estimateC = (pair: BoilingPair, waterPct: number, solventGPerMol: number): number =>
+  boilingWithActivityC(pair.dryC, waterPct, fittedActivity(pair, solventGPerMol), solventGPerMol)
 
 /**
  * Boiling point of brake fluid that has taken up water, at 101.325 kPa.

@@ -3,7 +3,7 @@ import type { About as AboutResult } from '~core/calc/calculator'
 /** What a result rests on: opened by whoever wants to know, and always there in print. */
 export function About({ about }: { about: readonly AboutResult[] }) {
   return (
-    <details>
+    <details className="printed">
       <summary className="min-h-12 cursor-pointer py-2 font-bold">
         Formula, source, and where it holds
       </summary>
