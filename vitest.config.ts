@@ -14,6 +14,7 @@ export default defineConfig({
       'server/**/*.test.ts',
       'scripts/**/*.test.ts',
     ],
+    setupFiles: ['scripts/vitest-seed.ts'],
     testTimeout: 30_000,
     hookTimeout: 60_000,
     maxWorkers: 2,

@@ -74,6 +74,7 @@ async function everyView() {
   await page.waitForTimeout(600)
   await shot('test')
   await go(`${rhd}/plan`)
+  await page.getByText('in nine of ten').waitFor()
   await shot('plan')
   const lhd = await jobOf('GNT 107')
   await go(`${lhd}/bleed`)
@@ -119,6 +120,11 @@ async function everyView() {
   await shot('record')
   await go('/settings')
   await shot('shop')
+  for (const id of ['old-fluid', 'left-right']) {
+    await go(`/bench/${id}`)
+    await page.waitForTimeout(600)
+    await shot(`bench-${id}`)
+  }
 }
 
 /** Every phase of the bay at a third of its size, with its name: one sheet that can be taken in at once. */

@@ -31,7 +31,12 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     vehicleId: stored?.id,
     job:
       job && jobId !== null
-        ? { id: jobId, plate: job.plate, begun: job.run?.plateConfirmed === true }
+        ? {
+            id: jobId,
+            plate: job.plate,
+            tested: job.tested !== undefined,
+            begun: job.run?.plateConfirmed === true || job.filed !== undefined,
+          }
         : undefined,
     jobs: jobs.map(({ id, plate, vehicle_name }) => ({ id, name: `${plate}, ${vehicle_name}` })),
     vehicles: vehicles.map(({ id, plate, name }) => ({ id, name: `${plate}, ${name}` })),

@@ -40,6 +40,7 @@ export default function UnitsPage({ loaderData, actionData }: Route.ComponentPro
   return (
     <div className="mx-auto grid max-w-5xl items-start gap-5 md:grid-cols-2">
       <title>Units · Ruddy Siphon</title>
+      <h1 className="text-2xl md:col-span-2">Units</h1>
       <Whose
         whose="own"
         title="Yours"

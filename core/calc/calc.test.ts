@@ -1,5 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { reynoldsNumber } from '../hydraulics/flow'
+import { fromMetric, toMetric } from '../units/units'
 import { examples } from './examples'
 import { calculators } from './index'
 
@@ -178,5 +180,29 @@ describe('forecast', () => {
     )
     const past = forecast({ readings: [{ date: '2023-01-30', waterPct: 6 }] })
     expect(past).toMatchObject({ dueEarliest: '2023-02-01', dueLatest: '2023-02-01' })
+  })
+})
+
+describe('what has no unit does not change with the units', () => {
+  const positive = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+  test('Reynolds number and ρ·g·r²/σ of a bore given in inches, volumes and strokes counted in ounces', () => {
+    fc.assert(
+      fc.property(positive(1, 12), positive(1, 500), positive(1, 50), (boreMm, mlPerMin, mm2PerS) => {
+        const again = (quantity: 'length' | 'flow' | 'volume', value: number, unit: string) =>
+          toMetric(quantity, fromMetric(quantity, value, unit), unit)
+        const boreAgain = again('length', boreMm, 'in')
+        const number = (mm: number) => answer('bubble-sticks', { boreMm: mm }).number ?? 0
+        expect(number(boreAgain) / number(boreMm)).toBeCloseTo(1, 9)
+        const reynolds = (mm: number, flow: number) => reynoldsNumber(flow, mm, mm2PerS)
+        expect(
+          reynolds(boreAgain, again('flow', mlPerMin, 'fl oz/min')) / reynolds(boreMm, mlPerMin),
+        ).toBeCloseTo(1, 9)
+        const ounces = fromMetric('volume', mlPerMin, 'fl oz')
+        expect(answer('purge', { volumeMl: ounces }).volumes).toBeCloseTo(
+          answer('purge', { volumeMl: mlPerMin }).volumes ?? 0,
+          9,
+        )
+      }),
+    )
   })
 })

@@ -2,9 +2,11 @@ import fc from 'fast-check'
 import { jStat } from 'jstat'
 import { describe, expect, test } from 'vitest'
 import { chooseContainers } from './containers'
+import { drawDownSavingMl } from './draw-down'
 import { laminarOutletShare, laminarVolumes } from './laminar-tail'
+import { tanksMeanShare } from './mean-share'
 import { cornerVolumes, purge } from './purge'
-import { carryReservoir } from './reservoir-carry'
+import { carryReservoir, cornerOutletShare } from './reservoir-carry'
 import { tanksOutletShare } from './tanks-in-series'
 import { topUp } from './top-up'
 import { wearDrop } from './wear-drop'
@@ -130,3 +132,42 @@ function leastByTrying(need: number, [size, ...others]: number[]): number {
   )
   return Math.min(...least)
 }
+
+test('no old fluid is lost: all that stood in reservoir and corner leaves at the outlet, however they compare', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 20, max: 800, noNaN: true }),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      fc.double({ min: 10, max: 300, noNaN: true }),
+      (reservoirMl, share, volumeMl) => {
+        // Trapezoids over so much that nothing to speak of is left.
+        const throughMl = 12 * (reservoirMl + volumeMl)
+        const steps = 4000
+        const outlet = (i: number) => cornerOutletShare(reservoirMl, share, volumeMl, (throughMl * i) / steps)
+        let leftMl = 0
+        for (let i = 0; i < steps; i++) leftMl += ((outlet(i) + outlet(i + 1)) / 2) * (throughMl / steps)
+        expect(leftMl / (volumeMl + share * reservoirMl)).toBeCloseTo(1, 3)
+      },
+    ),
+    { numRuns: 50 },
+  )
+})
+
+test('the mean left in a line is what its outlet would still send, and less than the outlet itself', () => {
+  for (const tanks of [1, 3, 8])
+    for (const volumes of [0.3, 1, 2.5]) {
+      let stillMl = 0
+      for (let v = volumes; v < volumes + 40; v += 0.005)
+        stillMl += tanksOutletShare(v + 0.0025, tanks) * 0.005
+      expect(tanksMeanShare(volumes, tanks)).toBeCloseTo(stillMl, 4)
+      expect(tanksMeanShare(volumes, tanks)).toBeLessThanOrEqual(tanksOutletShare(volumes, tanks) + 1e-12)
+    }
+})
+
+test('drawing down always saves, at most two volumes before it is nearly dry, and nothing where nothing is drawn', () => {
+  expect(drawDownSavingMl(400, 1)).toBeCloseTo(0, 12)
+  for (const left of [0.9, 0.5, 0.2, 0.06]) {
+    expect(drawDownSavingMl(400, left)).toBeGreaterThan(0)
+    expect(drawDownSavingMl(400, left)).toBeLessThan(800)
+  }
+})

@@ -3,7 +3,6 @@ import { densityKgM3 } from '../hydraulics/density'
 import { flowMlPerMin, headKPa, type Liquid } from '../hydraulics/flow'
 import type { TubeSegment } from '../hydraulics/tube'
 import { viscosityMm2PerS } from '../hydraulics/viscosity'
-import type { Line } from '../vehicle/schema'
 import type { MethodContext } from './method'
 
 /** The fluid of this work at the shop's temperature. */
@@ -13,16 +12,12 @@ export const liquidAt = ({ fluid, tempC }: Pick<MethodContext, 'fluid' | 'tempC'
 })
 
 /** Flow through a run and its bleeder at a driving pressure, mL/min. */
-export function runFlow(
-  lines: readonly Line[],
+export const runFlow = (
+  run: readonly TubeSegment[],
   drivingKPa: number,
   liquid: Liquid,
   { passage, holeMm }: BleederOpening,
-): number {
-  const segments: TubeSegment[] = [passage]
-  for (const line of lines) segments.push(...line.segments)
-  return flowMlPerMin(segments, drivingKPa, liquid, holeMm)
-}
+): number => flowMlPerMin([...run, passage], drivingKPa, liquid, holeMm)
 
 /**
  * Minutes to push each corner's fluid through its own run at a driving pressure, the bleeder's passage and hole
@@ -30,8 +25,8 @@ export function runFlow(
  */
 export function cornersMinutes(drivingKPa: number, context: MethodContext): number[] {
   const liquid = liquidAt(context)
-  return context.corners.map(({ run, throughMl }) =>
-    throughMl > 0 ? throughMl / runFlow(run?.lines ?? [], drivingKPa, liquid, context.unknowns.bleeder) : 0,
+  return context.corners.map(({ segments, throughMl }) =>
+    throughMl > 0 ? throughMl / runFlow(segments, drivingKPa, liquid, context.unknowns.bleeder) : 0,
   )
 }
 

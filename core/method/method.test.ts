@@ -10,7 +10,11 @@ import { bleedMethodOf, bleedMethods, methodName } from './index'
 import { type MethodContext, type MethodId, methodIds, usualUnknowns } from './method'
 
 function contextOf(vehicle: Vehicle, changes: Partial<MethodContext> = {}): MethodContext {
-  const corners = bleederRuns(vehicle).map((placed) => ({ ...placed, throughMl: 100 }))
+  const corners = bleederRuns(vehicle).map((placed) => ({
+    ...placed,
+    throughMl: 100,
+    segments: placed.run?.lines.flatMap((line) => line.segments) ?? [],
+  }))
   return {
     vehicle,
     fluid: fluidOf(vehicle.fluid.spec),

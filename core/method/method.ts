@@ -2,6 +2,7 @@ import type { CallKind } from '../call'
 import type { Notice } from '../decision'
 import type { Fluid } from '../fluids/fluid'
 import { type BleederOpening, usualBleeder } from '../hydraulics/bleeder'
+import type { TubeSegment } from '../hydraulics/tube'
 import type { BleederRun } from '../vehicle/network'
 import type { PartOf, Vehicle } from '../vehicle/schema'
 
@@ -20,8 +21,8 @@ export const methodIds = [
 ] as const
 export type MethodId = (typeof methodIds)[number]
 
-/** One bleeder with what is to be pushed through it. */
-export type Corner = BleederRun & { throughMl: number }
+/** One bleeder with what is to be pushed through it, and the pieces of line it goes through. */
+export type Corner = BleederRun & { throughMl: number; segments: readonly TubeSegment[] }
 
 /** What no file states, and a plan takes at its usual value. */
 export type Unknowns = {

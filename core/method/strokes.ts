@@ -1,15 +1,21 @@
 import { cylinderMl } from '../hydraulics/cylinder'
+import { perObject } from '../memo'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { usualUnknowns } from './method'
 
+const strokesOf = perObject(
+  (vehicle: Vehicle) =>
+    new Map(
+      partsOf(vehicle, 'master-cylinder').flatMap(({ chambers }) =>
+        chambers.map(({ id, boreMm, strokeMm }) => [id, cylinderMl(boreMm, strokeMm)] as const),
+      ),
+    ),
+)
+
 /** mL of one full stroke of a chamber. */
-export function strokeMl(vehicle: Vehicle, sourceId: string): number | undefined {
-  const chamber = partsOf(vehicle, 'master-cylinder')
-    .flatMap((cylinder) => cylinder.chambers)
-    .find((each) => each.id === sourceId)
-  return chamber && cylinderMl(chamber.boreMm, chamber.strokeMm)
-}
+export const strokeMl = (vehicle: Vehicle, sourceId: string): number | undefined =>
+  strokesOf(vehicle).get(sourceId)
 
 /** mL one pull delivers, as a default to be replaced by what the bottle shows. */
 export function pullMl(

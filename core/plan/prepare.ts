@@ -77,6 +77,7 @@ export function preparePlan(request: PlanRequest): Prepared {
   const theta = cornerVolumes(targetPct / 100)
   const corners: Corner[] = ordered.bleeders.map((placed) => ({
     ...placed,
+    segments: placed.run?.lines.flatMap((line) => line.segments) ?? [],
     throughMl: theta * (ordered.volumeMl.get(placed.bleeder.id) ?? 0),
   }))
   const context: MethodContext = {

@@ -3,13 +3,12 @@ import { type Containers, chooseContainers } from '../exchange/containers'
 import { cornerOutletShare } from '../exchange/reservoir-carry'
 import { usualBleeder } from '../hydraulics/bleeder'
 import type { Choice } from '../method/choose'
-import type { MethodContext } from '../method/method'
+import type { Corner, MethodContext } from '../method/method'
 import { reservoirIdOf } from '../vehicle/network'
-import type { Line } from '../vehicle/schema'
 import { makePlan } from './plan'
 import { type Prepared, preparePlan, startShareOf } from './prepare'
 import type { PlanRequest } from './request'
-import { lineMl, type Passage, passagesInOrder } from './volumes'
+import { lineMl, passagesInOrder } from './volumes'
 
 /** What is not known of a vehicle and a day, and how far it may be off; shown beside every result. @source from memory */
 export const spreads = {
@@ -38,7 +37,16 @@ export type PlanSpread = {
 }
 
 /** One bleed stage as it is worked, and how often. */
-type Bleed = { passages: Passage[]; times: number }
+type Bleed = { volumes: Varying[]; times: number }
+
+/** A sum of what each line brings, as long as its file says, and of what does not vary. */
+type Varying = { fixed: number; parts: { line: number; size: number }[] }
+
+const atLengths = ({ fixed, parts }: Varying, lengths: Float64Array): number => {
+  let sum = fixed
+  for (const { line, size } of parts) sum += size * (lengths[line] ?? 1)
+  return sum
+}
 
 /**
  * A plan under what is not known, sampled: run lengths, the bleeder's opening, the stroke a pull delivers, the fluid's
@@ -61,7 +69,9 @@ export class PlanSampler {
   private readonly minutes: number[] = []
   private readonly worst: number[] = []
   private readonly bleeds: Bleed[]
-  private readonly lines: readonly Line[]
+  /** Each corner's run as one piece of its narrowest bore that resists as much: the same flow, while it is laminar. */
+  private readonly runs: { length: Varying; boreMm: number }[]
+  private readonly lengths: Float64Array
   private readonly fixedMl: number
   private readonly fixedMinutes: number
   private readonly fed: { reservoirMl: number; startShare: number; ids: string[] }[]
@@ -75,11 +85,25 @@ export class PlanSampler {
   ) {
     const { vehicle, work } = request
     const stages = plan.stages.filter(({ kind }) => kind === 'bleed')
-    const passages = (fromUnit: boolean) =>
-      passagesInOrder(vehicle, prepared.ordered.bleeders, work.padWearMm, fromUnit)
-    this.bleeds = [{ passages: passages(false), times: 1 }]
-    if (stages.length > 1) this.bleeds.push({ passages: passages(true), times: stages.length - 1 })
-    this.lines = vehicle.lines
+    const lineAt = new Map(vehicle.lines.map((line, i) => [line, i]))
+    const volumes = (fromUnit: boolean) =>
+      passagesInOrder(vehicle, prepared.ordered.bleeders, work.padWearMm, fromUnit).map(
+        ({ ownMl, unitMl, lines }): Varying => ({
+          fixed: ownMl + unitMl,
+          parts: lines.map((line) => ({ line: lineAt.get(line) ?? 0, size: lineMl(line) })),
+        }),
+      )
+    this.bleeds = [{ volumes: volumes(false), times: 1 }]
+    if (stages.length > 1) this.bleeds.push({ volumes: volumes(true), times: stages.length - 1 })
+    this.lengths = new Float64Array(vehicle.lines.length).fill(1)
+    this.runs = prepared.corners.map(({ run, segments }) => {
+      const boreMm = Math.min(...segments.map((segment) => segment.boreMm))
+      const parts = (run?.lines ?? []).map((line) => ({
+        line: lineAt.get(line) ?? 0,
+        size: line.segments.reduce((sum, each) => sum + each.lengthM * (boreMm / each.boreMm) ** 4, 0),
+      }))
+      return { length: { fixed: 0, parts }, boreMm }
+    })
     this.fixedMl = plan.fluid.totalMl - stages.reduce((sum, { ml }) => sum + ml, 0)
     this.fixedMinutes = plan.stages.reduce(
       (sum, stage) => sum + (stage.kind === 'bleed' ? 0 : stage.minutes),
@@ -96,7 +120,10 @@ export class PlanSampler {
 
   /** Take some more samples. */
   take(samples: number): void {
-    for (let i = 0; i < samples; i++) this.sample(this.world())
+    for (let i = 0; i < samples; i++) {
+      this.varyLengths()
+      this.sample(this.varied())
+    }
   }
 
   get taken(): number {
@@ -105,7 +132,8 @@ export class PlanSampler {
 
   /** The usual values themselves: what the plan says. */
   takeUsual(): void {
-    this.sample({ context: this.prepared.context, lengths: new Map() })
+    this.lengths.fill(1)
+    this.sample(this.prepared.context)
   }
 
   /** What the samples so far say; at least one must be taken. */
@@ -122,51 +150,46 @@ export class PlanSampler {
     }
   }
 
-  private world(): World {
-    const { chance } = this
-    const lengths = new Map<Line, number>()
+  private varyLengths(): void {
     // Kept inside three deviations: no line is half as long as its file says.
-    for (const line of this.lines)
-      lengths.set(line, 1 + spreads.lengthShare * Math.max(-3, Math.min(3, normal(chance))))
+    for (let i = 0; i < this.lengths.length; i++)
+      this.lengths[i] = 1 + spreads.lengthShare * Math.max(-3, Math.min(3, normal(this.chance)))
+  }
+
+  private varied(): MethodContext {
+    const { chance } = this
+    const { context } = this.prepared
     const [least, most] = spreads.strokeShare
     return {
-      lengths,
-      context: {
-        ...this.prepared.context,
-        tempC: this.prepared.context.tempC + spreads.tempC * normal(chance),
-        unknowns: {
-          bleeder: { passage: usualBleeder.passage, holeMm: triangular(chance, spreads.holeMm) },
-          strokeShare: least + (most - least) * chance.next(),
-        },
+      ...context,
+      tempC: context.tempC + spreads.tempC * normal(chance),
+      unknowns: {
+        bleeder: { passage: usualBleeder.passage, holeMm: triangular(chance, spreads.holeMm) },
+        strokeShare: least + (most - least) * chance.next(),
       },
     }
   }
 
-  private sample({ context, lengths }: World): void {
-    const { theta } = this.prepared
-    const stretched = new Map<Line, Line>()
-    for (const [line, factor] of lengths)
-      stretched.set(line, {
-        ...line,
-        segments: line.segments.map((segment) => ({ ...segment, lengthM: segment.lengthM * factor })),
-      })
+  private sample(context: MethodContext): void {
+    const { corners, theta } = this.prepared
+    const { lengths } = this
     const volumes = new Map<string, number>()
     let totalMl = this.fixedMl
     let minutes = this.fixedMinutes
-    for (const [i, { passages, times }] of this.bleeds.entries()) {
-      const sampled = this.prepared.corners.map((corner, k) => {
-        const passage = passages[k]
-        const ml = passage ? passageMl(passage, lengths) : 0
-        if (i === 0) volumes.set(corner.bleeder.id, ml)
-        const run = corner.run && {
-          ...corner.run,
-          lines: corner.run.lines.map((line) => stretched.get(line) ?? line),
-        }
-        return { ...corner, run, throughMl: theta * ml }
+    for (const [i, { volumes: varying, times }] of this.bleeds.entries()) {
+      let stageMl = 0
+      const sampled = corners.map(({ part, bleeder, run }, k): Corner => {
+        const [volume, piece] = [varying[k], this.runs[k]]
+        const ml = volume ? atLengths(volume, lengths) : 0
+        if (i === 0) volumes.set(bleeder.id, ml)
+        stageMl += theta * ml
+        const segments =
+          piece && run ? [{ lengthM: atLengths(piece.length, lengths), boreMm: piece.boreMm }] : []
+        return { part, bleeder, run, segments, throughMl: theta * ml }
       })
       const taken = this.choice.method.minutes({ ...context, corners: sampled })
       minutes += times * (taken.fluidMinutes + taken.handlingMinutes)
-      totalMl += times * sampled.reduce((sum, { throughMl }) => sum + throughMl, 0)
+      totalMl += times * stageMl
     }
     this.totals.push(totalMl)
     this.minutes.push(minutes)
@@ -188,11 +211,6 @@ export class PlanSampler {
     return worst
   }
 }
-
-type World = { context: MethodContext; lengths: ReadonlyMap<Line, number> }
-
-const passageMl = ({ ownMl, unitMl, lines }: Passage, lengths: ReadonlyMap<Line, number>): number =>
-  lines.reduce((sum, line) => sum + lineMl(line) * (lengths.get(line) ?? 1), ownMl + unitMl)
 
 /** Two even chances made one normal. @source Box and Muller 1958 */
 function normal(chance: Chance): number {

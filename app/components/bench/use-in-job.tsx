@@ -3,7 +3,7 @@ import type { BenchPage, PlanChange } from '~core/bench/page'
 
 type Props = {
   page: BenchPage
-  job: { id: string; plate: string; begun: boolean }
+  job: { id: string; plate: string; tested: boolean; begun: boolean }
   address: URLSearchParams
   change?: PlanChange
 }
@@ -14,6 +14,12 @@ export function UseInJob({ page, job, address, change = {} }: Props) {
     return (
       <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
         The bleed of {job.plate} has begun: its plan stands as it was taken.
+      </p>
+    )
+  if (!job.tested)
+    return (
+      <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
+        {job.plate} has no plan yet: check in and test first. This page keeps its inputs in its address.
       </p>
     )
   const changes = Object.entries(change).map(([key, value]) => [key, String(value)])
