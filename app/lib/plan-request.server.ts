@@ -21,7 +21,7 @@ function changedShop(shop: Shop, changes: URLSearchParams): Shop {
     ...shop,
     tempC: tempC !== undefined && tempC >= -40 && tempC <= 60 ? tempC : shop.tempC,
     targetOldPct:
-      typeof targetOldPct === 'number' && targetOldPct >= 0.1 && targetOldPct <= 60
+      typeof targetOldPct === 'number' && targetOldPct >= 0.1 && targetOldPct <= 50
         ? targetOldPct
         : shop.targetOldPct,
     orderSchool: orderSchoolIds.find((id) => id === changes.get('orderSchool')) ?? shop.orderSchool,

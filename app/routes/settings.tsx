@@ -18,6 +18,7 @@ const shopFormSchema = z.object({
   orderSchool: z.enum(orderSchoolIds, 'Pick an order.'),
   scopeSchool: z.enum(['local', 'whole'], 'Pick one.'),
   tempC: requiredQuantity('temperature', { min: -40, max: 60 }, 'Give the usual temperature of the shop.'),
+  heightM: requiredQuantity('run', { min: -400, max: 5000 }, 'Give the height of the shop; 0 at the sea.'),
   containersMl: z.string('Give at least one size.').transform((text, context) => {
     const sizes = text
       .split(/[;\s]+/)
@@ -53,6 +54,7 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
     defaultValue: {
       ...shop,
       tempC: text('temperature', shop.tempC),
+      heightM: text('run', shop.heightM),
       containersMl: shop.containersMl.join(' '),
     },
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: shopFormSchema }),
@@ -92,6 +94,12 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
       />
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField field={fields.tempC} label="Usual temperature of the shop" quantity="temperature" />
+        <TextField
+          field={fields.heightM}
+          label="Height above the sea"
+          quantity="run"
+          hint="Fluid boils lower up there: a boiling reading is judged as at the sea"
+        />
         <TextField
           field={fields.containersMl}
           label="Container sizes on the shelf"

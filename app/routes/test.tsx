@@ -10,6 +10,7 @@ import { Reasons } from '~/components/reasons'
 import { verdictWords } from '~/components/words'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
+import { shopSettings } from '~/db/settings.server'
 import { requiredDecimal, requiredQuantity, typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
@@ -66,6 +67,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   if (!state.checkIn) throw redirect(`/jobs/${params.jobId}/check-in`)
   return {
     spec: state.vehicle.fluid.spec,
+    heightM: (await shopSettings(context.get(database))).heightM,
     before: state.tested,
     locked: state.run?.plateConfirmed === true || state.filed !== undefined,
     eventId: newId(),
@@ -89,7 +91,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function TestPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { spec, before, locked, eventId } = loaderData
+  const { spec, heightM, before, locked, eventId } = loaderData
   const form = useRef<HTMLFormElement>(null)
   const [kind, setKind] = useState<keyof typeof kinds>(
     before?.notTakenWhy === undefined ? (before?.reading?.kind ?? 'water-pct') : 'none',
@@ -123,7 +125,7 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
         : undefined,
     )
   }
-  const judged = reading && judge(spec, reading)
+  const judged = reading && judge(spec, reading, heightM)
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[2fr_3fr]">
       <title>Test · Ruddy Siphon</title>
@@ -181,9 +183,9 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
   )
 }
 
-function judge(spec: FluidSpec, reading: MoistureReading): MoistureVerdict | undefined {
+function judge(spec: FluidSpec, reading: MoistureReading, heightM: number): MoistureVerdict | undefined {
   try {
-    return moistureVerdict(spec, reading)
+    return moistureVerdict(spec, reading, undefined, undefined, heightM)
   } catch (error) {
     // A value no fluid can have is faulted beside its field; there is nothing to judge meanwhile.
     if (error instanceof ImpossibleInput) return undefined

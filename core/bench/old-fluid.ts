@@ -86,7 +86,7 @@ export const oldFluidBench = benchPage({
       label: 'Last drops at most',
       unit: '% old',
       min: 0.1,
-      max: 60,
+      max: 50,
       initial: 5,
     },
     pouredMl: {

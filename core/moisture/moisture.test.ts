@@ -90,6 +90,20 @@ describe('verdict of one reading', () => {
     expect(moistureVerdict('DOT 4', { kind: 'boiling-c', value: 262, at: 'caliper' }).verdict).toBe('keep')
   })
 
+  test('what boiled at a height is judged as it would boil at the sea: 153 °C at 1000 m is above the 155 °C of DOT 4', () => {
+    const boiled = (heightM: number) =>
+      moistureVerdict(
+        'DOT 4',
+        { kind: 'boiling-c', value: 153, at: 'caliper' },
+        undefined,
+        undefined,
+        heightM,
+      )
+    expect(boiled(0).verdict).toBe('replace')
+    expect(boiled(1000).boilingC).toBeCloseTo(156.4, 1)
+    expect(boiled(1000).decidedBy).toBe('water')
+  })
+
   test('an ohmmeter can condemn, never pass', () => {
     expect(moistureVerdict('DOT 4', { kind: 'megohm', value: 2, at: 'reservoir' }).verdict).toBe('replace')
     expect(moistureVerdict('DOT 4', { kind: 'megohm', value: 500, at: 'reservoir' }).verdict).toBe('retest')

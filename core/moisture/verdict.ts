@@ -2,6 +2,7 @@ import type { Reason } from '../decision'
 import { ImpossibleInput } from '../fault'
 import { type FluidSpec, fluidOf } from '../fluids'
 import { type BoilingPair, boilingPoint, waterFromBoiling } from './boiling-point'
+import { lowerAtHeightC } from './height'
 
 /** What was measured, and where the sample came from: a caliper's fluid is older than the reservoir's. */
 export type MoistureReading = {
@@ -77,6 +78,8 @@ function judgeWater(
  * band. An ohmmeter can condemn, never pass. Silicone and mineral oil take up no water, so a water reading on
  * them says nothing.
  *
+ * @param heightM of the shop: what boiled there is judged as it would boil at sea level, where limits are stated
+ * @returns `boilingC` at sea level
  * @throws ImpossibleInput for a reading nothing can have
  */
 export function moistureVerdict(
@@ -84,6 +87,7 @@ export function moistureVerdict(
   reading: MoistureReading,
   product?: BoilingPair,
   policy: MoisturePolicy = defaultPolicy,
+  heightM = 0,
 ): MoistureVerdict {
   const { kind, value } = reading
   if (!(value >= 0)) throw new ImpossibleInput('reading.value', 'give a reading of 0 or more')
@@ -117,12 +121,18 @@ export function moistureVerdict(
     const boils = boilingPoint({ ...pair, waterPct: value })
     return { ...judgeWater(boils, value, pair, policy), ...boils, waterPct: value }
   }
-  return judgeBoiling(value, pair, policy)
+  return judgeBoiling(value, lowerAtHeightC(heightM), pair, policy)
 }
 
 /** Most products boil above their spec's minimum; a reading up there is simply dry. */
-function judgeBoiling(boilingC: number, pair: BoilingPair, policy: MoisturePolicy): MoistureVerdict {
-  if (boilingC > 400) throw new ImpossibleInput('reading.value', 'give a boiling point up to 400 °C')
+function judgeBoiling(
+  measuredC: number,
+  lowerC: number,
+  pair: BoilingPair,
+  policy: MoisturePolicy,
+): MoistureVerdict {
+  const boilingC = measuredC + lowerC
+  if (measuredC > 400) throw new ImpossibleInput('reading.value', 'give a boiling point up to 400 °C')
   const limitC = pair.wetC + policy.marginC
   const clampedC = Math.min(boilingC, pair.dryC)
   let waterPct: number | undefined
@@ -135,7 +145,7 @@ function judgeBoiling(boilingC: number, pair: BoilingPair, policy: MoisturePolic
   const reasons: Reason[] = [
     {
       code: 'boiling-measured',
-      text: `Boiled at ${degrees(boilingC)}; replace at ${degrees(limitC)}.`,
+      text: `Boiled at ${degrees(measuredC)}${lowerC === 0 ? '' : `, which is ${degrees(boilingC)} at sea level`}; replace at ${degrees(limitC)}.`,
       basis: 'standard',
     },
   ]

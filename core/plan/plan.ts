@@ -24,9 +24,9 @@ function targetReason(targetPct: number, { work, shop }: PlanRequest): Reason {
   }
 }
 
-function readingReasons({ vehicle, work }: PlanRequest, scope: Scope): Reason[] {
+function readingReasons({ vehicle, work, shop }: PlanRequest, scope: Scope): Reason[] {
   if (!work.reading) return []
-  const judged = moistureVerdict(vehicle.fluid.spec, work.reading)
+  const judged = moistureVerdict(vehicle.fluid.spec, work.reading, undefined, undefined, shop.heightM)
   const worth = judged.verdict === 'replace' && !scope.whole
   return worth
     ? [

@@ -51,6 +51,12 @@ export const shopSchema = z.object({
     .min(-40, 'give −40 °C or more')
     .max(60, 'give 60 °C or less')
     .default(20),
+  /** Above the sea: fluid boils lower up there, and its limits are stated down here. */
+  heightM: z
+    .number('give a height in m')
+    .min(-400, 'give −400 m or more')
+    .max(5000, 'give 5000 m or less')
+    .default(0),
   targetOldPct: z
     .number('give a share in %')
     .min(0.01, 'give 0.01 % or more')

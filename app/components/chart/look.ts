@@ -37,7 +37,7 @@ const axis = (look: Look, { name, min, max, type = 'value', show }: Axis) => ({
   min,
   max,
   axisLine: { show: true, onZero: false, lineStyle: { color: look.ink, width: 2 } },
-  axisLabel: { color: look.ink, fontSize: 14, hideOverlap: true, ...(show && { formatter: show }) },
+  axisLabel: { color: look.ink, fontSize: 14, hideOverlap: true, formatter: show ?? String },
   nameTextStyle: { color: look.ink, fontSize: 14 },
   splitLine: { lineStyle: { color: look.rule } },
   minorSplitLine: { show: false },

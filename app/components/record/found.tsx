@@ -45,7 +45,7 @@ export function Found({ state }: { state: JobState }) {
   )
 }
 
-function Reading({ state: { tested, vehicle } }: { state: JobState }) {
+function Reading({ state: { tested, vehicle, planned } }: { state: JobState }) {
   const show = useShow()
   if (!tested) return null
   if (!tested.reading) return <Row name="Reading">none: {tested.notTakenWhy}</Row>
@@ -56,7 +56,13 @@ function Reading({ state: { tested, vehicle } }: { state: JobState }) {
     'copper-ppm': 'ppm copper',
     megohm: 'MΩ',
   }[kind]
-  const { verdict, boilingC } = moistureVerdict(vehicle.fluid.spec, tested.reading)
+  const { verdict, boilingC } = moistureVerdict(
+    vehicle.fluid.spec,
+    tested.reading,
+    undefined,
+    undefined,
+    planned?.shop.heightM,
+  )
   return (
     <Row name="Reading">
       {kind === 'boiling-c' ? show('temperature', value) : value} {unit}, from the {at}
