@@ -24,7 +24,7 @@ export function PlanSpread({ request }: { request: PlanRequest }) {
   const key = JSON.stringify(request)
 
   useEffect(() => {
-    const worker = new Worker(new URL('../workers/plan-sampling.ts', import.meta.url), { type: 'module' })
+    const worker = new Worker(new URL('../../workers/plan-sampling.ts', import.meta.url), { type: 'module' })
     const remote = Comlink.wrap<PlanSampling>(worker)
     sampling.current = remote
     let gone = false
