@@ -1,9 +1,11 @@
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { connect } from 'node:net'
-import { expect, test } from './journey'
+import { expect, test, visit } from './journey'
 import { freePort } from './server'
 import { personId, signIn } from './sign-in'
+import { openJobOn } from './steps'
+import { harbourTug } from './vehicles'
 
 /** Start a second server and hear how it ends. */
 async function startElsewhere(env: Record<string, string>) {
@@ -132,4 +134,22 @@ test('work done by somebody who has left the screen bears their name, and says w
   expect(forNobody.by.name).toBe('Osk Teller')
   expect(unnamed.by.name).toBe('Osk Teller')
   expect(events.every(({ atServer }: { atServer?: string }) => atServer !== undefined)).toBe(true)
+})
+
+test('a form made up so that its record could not be read again is not recorded, and the job goes on', async ({
+  page,
+}) => {
+  const job = await openJobOn(page, harbourTug, 'MADE UP')
+  await page.getByLabel('Routine exchange').check()
+  await page.getByLabel('Brown', { exact: true }).check()
+  await page.getByRole('button', { name: 'Checked in' }).click()
+  await expect(page.getByLabel('The tester shows')).toBeVisible()
+  const answer = await page.request.post(`${job}/test`, {
+    headers: { Origin: new URL(page.url()).origin },
+    form: { eventId: 'short', kind: 'water-pct', value: '2', at: 'reservoir', tester: '' },
+    maxRedirects: 0,
+  })
+  expect(answer.status()).toBe(409)
+  await visit(page, `${job}/test`)
+  await expect(page.getByRole('button', { name: 'Tested: go on to the plan' })).toBeVisible()
 })

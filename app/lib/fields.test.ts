@@ -27,6 +27,9 @@ test('a bare number takes the unit that stood beside its field, once, and the re
   expect(withUnits(read).get('levelMl')).toBe('5,5 fl oz')
   expect(typedIn(form)).toEqual({ levelMl: '5,5 fl oz', odometerKm: '100 km' })
   expect(typedIn(new FormData())).toBeUndefined()
+  form.append('x', `5${' '.repeat(90)}`)
+  form.append(unitFieldOf('x'), 'psi')
+  expect(Object.keys(typedIn(form) ?? {})).not.toContain('x')
 })
 
 test('a quantity is metric inside, and refused with bounds in the unit that was typed', () => {

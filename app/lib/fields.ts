@@ -57,10 +57,18 @@ export function withUnits(form: FormData): FormData {
   return out
 }
 
+/** Longer than any number with its unit; what is longer was not typed by a person. */
+const LONGEST_TYPED = 40
+
 /** What of it was typed in another unit than the metric one, for the record. */
 export function typedIn(form: FormData): Record<string, string> | undefined {
   const typed = [...withUnits(form)].flatMap(([name, value]): [string, string][] =>
-    form.has(unitFieldOf(name)) && typeof value === 'string' && value !== '' ? [[name, value]] : [],
+    form.has(unitFieldOf(name)) &&
+    typeof value === 'string' &&
+    value.trim() !== '' &&
+    Math.max(name.length, value.length) <= LONGEST_TYPED
+      ? [[name, value.trim()]]
+      : [],
   )
   return typed.length > 0 ? Object.fromEntries(typed) : undefined
 }

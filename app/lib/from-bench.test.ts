@@ -15,9 +15,16 @@ test('what is carried is worked out again from its inputs, in metric, with the w
 })
 
 test('a page there is not, inputs that give nothing and addresses without end carry nothing', () => {
-  expect(carried('nothing?a=b', '', '?', 'boiling?waterPct=wet', `boiling?note=${'x'.repeat(3000)}`)).toEqual(
-    [],
-  )
+  expect(
+    carried(
+      'nothing?a=b',
+      '',
+      '?',
+      'boiling?waterPct=wet',
+      `boiling?note=${'ü'.repeat(1500)}`,
+      `boiling?note=${'x'.repeat(3000)}`,
+    ),
+  ).toEqual([])
 })
 
 test('no more than five are worked out, however many are asked for', () => {

@@ -7,6 +7,8 @@ import { metricUnits } from '~core/units/units'
 export type FromBench = { page: string; says: string; address: string }
 
 const MOST_CARRIED = 5
+/** As long as a note of an event may be; the inputs of a page take a fifth of it. */
+const LONGEST = 2000
 
 /**
  * What an address carries from the Bench, worked out again here: nothing is taken at its word. What cannot be worked
@@ -19,7 +21,7 @@ export function carriedFromBench(changes: URLSearchParams): FromBench[] {
     .flatMap((carried) => {
       const [id, query = ''] = carried.split('?', 2)
       const page = benchPageOf(id)
-      if (!page || query.length > 1800) return []
+      if (!page || query.length > LONGEST) return []
       const inputs = new URLSearchParams(query)
       const worked = workBench(
         page,
@@ -28,6 +30,7 @@ export function carriedFromBench(changes: URLSearchParams): FromBench[] {
       )
       if (!worked.ok) return []
       const says = page.says(worked.result, worked.values, showIn(metricUnits))
-      return [{ page: page.name, says, address: `/bench/${page.id}?${inputs}` }]
+      const address = `/bench/${page.id}?${inputs}`
+      return address.length <= LONGEST ? [{ page: page.name, says, address }] : []
     })
 }

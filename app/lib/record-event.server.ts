@@ -3,7 +3,7 @@ import { data, type RouterContextProvider } from 'react-router'
 import { database, personHere } from '~/context'
 import { appendEvents } from '~/db/jobs.server'
 import { isStorageFault } from '~/db/storage.server'
-import type { JobEvent, Unstamped } from '~core/run/events'
+import { type JobEvent, jobEventSchema, type Unstamped } from '~core/run/events'
 import { newId } from './ids'
 
 type Context = Readonly<RouterContextProvider>
@@ -22,6 +22,10 @@ export async function recordDesk(context: Context, jobId: string, act: DeskAct):
     at: new Date().toISOString(),
     by: context.get(personHere) ?? undefined,
   } as JobEvent
+  // What could not be read again must never be written: the whole job would be lost with it.
+  const read = jobEventSchema.safeParse(event)
+  const [issue] = read.error?.issues ?? []
+  if (issue) return `This cannot be recorded. ${issue.path.join('.')}: ${issue.message}.`
   try {
     const appended = await appendEvents(context.get(database), jobId, [event])
     if (appended.ok) return undefined

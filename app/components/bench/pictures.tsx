@@ -19,4 +19,5 @@ export const pictures = {
   pedal: PedalPicture,
   bubbles: BubblesPicture,
   sheet: SheetPicture,
+  // Each knows the result of the page whose id it has here.
 } as unknown as Record<string, React.ComponentType<PictureProps<unknown>>>
