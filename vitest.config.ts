@@ -15,8 +15,9 @@ export default defineConfig({
       'scripts/**/*.test.ts',
     ],
     setupFiles: ['scripts/vitest-seed.ts'],
-    testTimeout: 30_000,
-    hookTimeout: 60_000,
+    // A laden machine takes several times as long; what hangs fails all the same.
+    testTimeout: 180_000,
+    hookTimeout: 180_000,
     maxWorkers: 2,
   },
 })

@@ -32,6 +32,8 @@ export function useJobRun(jobId: string, fromServer: JobState, by?: Person): Job
   const [state, setState] = useState(fromServer)
   const [link, setLink] = useState<Link>('saved')
   const [refusal, setRefusal] = useState<string>()
+  /** Why the server cannot save now; goes away by itself when it can, which a refused act must not. */
+  const [notNow, setNotNow] = useState<string>()
   const [keeps, setKeeps] = useState(true)
   const confirmed = useRef(fromServer)
   const queue = useRef<FloorEvent[]>([])
@@ -74,12 +76,13 @@ export function useJobRun(jobId: string, fromServer: JobState, by?: Person): Job
       const answer = await sendEvent(jobId, event)
       if (answer.kind !== 'taken' && answer.kind !== 'refused') {
         setLink(answer.kind === 'no-answer' ? 'offline' : answer.kind)
-        if (answer.kind === 'not-now') setRefusal(answer.text)
+        if (answer.kind === 'not-now') setNotNow(answer.text)
         await new Promise((resume) => setTimeout(resume, RETRY_MS))
         continue
       }
       // A refused event is let go of too: another screen went on meanwhile, and the person is told.
-      setRefusal(answer.kind === 'refused' ? answer.text : undefined)
+      setNotNow(undefined)
+      if (answer.kind === 'refused') setRefusal(answer.text)
       queue.current.shift()
       // Where the store fails, one event is kept too long: sent twice, it is still recorded once.
       await dropPending(jobId, event.id).catch(() => undefined)
@@ -149,5 +152,5 @@ export function useJobRun(jobId: string, fromServer: JobState, by?: Person): Job
     [by, jobId, send, show],
   )
 
-  return { state, act, link, refusal, keeps }
+  return { state, act, link, refusal: refusal ?? notNow, keeps }
 }
