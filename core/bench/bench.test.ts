@@ -115,6 +115,13 @@ describe('what the pages find', () => {
     expect(reasons.map(({ code }) => code)).toEqual(['side-slow', 'return-closed-inside'])
   })
 
+  test('a side that runs exactly as its line and bleeder predict has its whole bore left', () => {
+    const { left } = worked('left-right').result as { left: { expectedMlPerMin: number } }
+    const leftMlPerMin = left.expectedMlPerMin.toFixed(6)
+    const again = worked('left-right', { leftMlPerMin }).result as { left: { effectiveBoreMm: number } }
+    expect(again.left.effectiveBoreMm).toBeCloseTo(3.2, 4)
+  })
+
   test('the same flows measured roughly leave it open', () => {
     const flows = { leftMlPerMin: '150', rightMlPerMin: '45' }
     expect(worked('left-right', { ...flows, errorPct: '3' }).result).toMatchObject({ verdict: 'right-slow' })

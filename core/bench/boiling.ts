@@ -4,6 +4,7 @@ import { type FluidSpec, fluidOf, fluidSpecs } from '../fluids'
 import { type BoilingPair, boilingPoint, waterFromBoiling } from '../moisture/boiling-point'
 import { lowerAtHeightC } from '../moisture/height'
 import { defaultPolicy, type MoistureVerdict, moistureVerdict } from '../moisture/verdict'
+import { fluidField } from './fields'
 import { benchPage } from './page'
 
 export type BoilingResult = {
@@ -31,12 +32,7 @@ export const boilingBench = benchPage({
   name: 'Boiling curve',
   question: 'How hot before this fluid boils, and how far is that from its limit?',
   fields: {
-    spec: {
-      kind: 'choice',
-      label: 'Fluid',
-      options: glycol.map((spec) => ({ value: spec, label: spec })),
-      initial: 'DOT 4',
-    },
+    spec: fluidField(glycol),
     kind: {
       kind: 'choice',
       label: 'What was measured',

@@ -2,8 +2,9 @@ import { bubbleRise } from '../air/bubble-rise'
 import { bubbleSticks } from '../air/bubble-sticks'
 import { bubbleRise as riseCalc } from '../calc/bubble-rise'
 import { bubbleSticks as sticksCalc } from '../calc/bubble-sticks'
-import { type FluidSpec, fluidOf, fluidSpecs } from '../fluids'
+import { type FluidSpec, fluidOf } from '../fluids'
 import { liquidAt } from '../method/corner-flow'
+import { fluidField } from './fields'
 import { benchPage } from './page'
 
 export type BubblesResult = {
@@ -26,12 +27,7 @@ export const bubblesBench = benchPage({
   name: 'Waiting time against bubble size',
   question: 'How long until fine bubbles have risen, and does a large one leave this tube by itself?',
   fields: {
-    spec: {
-      kind: 'choice',
-      label: 'Fluid',
-      options: fluidSpecs.map((spec) => ({ value: spec, label: spec })),
-      initial: 'DOT 4',
-    },
+    spec: fluidField(),
     tempC: {
       kind: 'quantity',
       label: 'Fluid temperature',

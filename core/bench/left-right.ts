@@ -1,9 +1,9 @@
 import { flowAbout } from '../calc/flow'
 import { restriction as restrictionCalc } from '../calc/restriction'
 import { ImpossibleInput } from '../fault'
-import { type FluidSpec, fluidOf, fluidSpecs } from '../fluids'
+import { type FluidSpec, fluidOf } from '../fluids'
 import { usualBleeder } from '../hydraulics/bleeder'
-import { flowMlPerMin } from '../hydraulics/flow'
+import { flowMlPerMin, orificeDropKPa } from '../hydraulics/flow'
 import { restriction } from '../hydraulics/restriction'
 import {
   compareSides,
@@ -16,6 +16,7 @@ import type { TubeSegment } from '../hydraulics/tube'
 import { liquidAt } from '../method/corner-flow'
 import { bleederRuns } from '../vehicle/network'
 import type { Vehicle } from '../vehicle/schema'
+import { fluidField } from './fields'
 import { benchPage } from './page'
 
 export type Side = {
@@ -99,12 +100,7 @@ export const leftRightBench = benchPage({
       max: 1000,
       initial: 70,
     },
-    spec: {
-      kind: 'choice',
-      label: 'Fluid',
-      options: fluidSpecs.map((spec) => ({ value: spec, label: spec })),
-      initial: 'DOT 4',
-    },
+    spec: fluidField(),
     tempC: {
       kind: 'quantity',
       label: 'Fluid temperature',
@@ -142,10 +138,11 @@ export const leftRightBench = benchPage({
       const { passage, holeMm } = usualBleeder
       const expectedMlPerMin = flowMlPerMin([...pieces, passage], pressureKPa, liquid, holeMm)
       const share = mlPerMin / expectedMlPerMin
-      // The bleeder is known and comes before the suspected piece, as far as the sum goes; its hole is left out.
+      // The bleeder is known: what its passage and hole take at this flow is not the suspect's.
+      const leftKPa = Math.max(1e-3, pressureKPa - orificeDropKPa(holeMm, mlPerMin, liquid.densityKgM3))
       const { effectiveBoreMm } = restriction({
         segments: [passage, ...pieces],
-        pressureKPa,
+        pressureKPa: leftKPa,
         mlPerMin,
         ...liquid,
       })

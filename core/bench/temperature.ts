@@ -1,10 +1,11 @@
 import { flowAbout } from '../calc/flow'
 import { viscosity as viscosityCalc } from '../calc/viscosity'
-import { type FluidSpec, fluidOf, fluidSpecs } from '../fluids'
+import { type FluidSpec, fluidOf } from '../fluids'
 import { usualBleeder } from '../hydraulics/bleeder'
 import { flowMlPerMin } from '../hydraulics/flow'
 import { liquidAt } from '../method/corner-flow'
 import { bleederRuns } from '../vehicle/network'
+import { fluidField } from './fields'
 import { benchPage } from './page'
 
 export type TemperatureResult = {
@@ -25,12 +26,7 @@ export const temperatureBench = benchPage({
   name: 'Temperature against speed',
   question: 'How much slower does it bleed in a cold shop?',
   fields: {
-    spec: {
-      kind: 'choice',
-      label: 'Fluid',
-      options: fluidSpecs.map((spec) => ({ value: spec, label: spec })),
-      initial: 'DOT 4',
-    },
+    spec: fluidField(),
     tempC: {
       kind: 'quantity',
       label: 'Temperature',
