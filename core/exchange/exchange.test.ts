@@ -171,3 +171,17 @@ test('drawing down always saves, at most two volumes before it is nearly dry, an
     expect(drawDownSavingMl(400, left)).toBeLessThan(800)
   }
 })
+
+test('where tanks and reservoir thin out almost alike, the outlet is still its own integral (Simpson, closed form)', () => {
+  const through = 2
+  for (const apart of [-0.0195, 0, 0.0195, 0.0205]) {
+    const reservoirs = through - apart
+    const inside = (u: number) => (u ** 2 / 2) * Math.exp(-through * u - reservoirs * (1 - u))
+    const steps = 200
+    let sum = inside(0) + inside(1)
+    for (let i = 1; i < steps; i++) sum += (i % 2 === 1 ? 4 : 2) * inside(i / steps)
+    const washed = Math.exp(-through) * (1 + through + through ** 2 / 2)
+    const share = cornerOutletShare(through / reservoirs, 1, 3, through)
+    expect(share).toBeCloseTo(washed + (through ** 3 * sum) / (3 * steps), 9)
+  }
+})
