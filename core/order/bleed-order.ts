@@ -1,30 +1,41 @@
 import type { Decision, Reason } from '../decision'
 import type { BleederRun } from '../vehicle/network'
+import { sourcePart } from '../vehicle/network'
 import { bleedersOf } from '../vehicle/parts'
-import type { Vehicle } from '../vehicle/schema'
+import type { Part, Vehicle } from '../vehicle/schema'
 import { type OrderSchoolId, orderSchools } from './index'
-import type { OrderItem } from './school'
+import { makersOrder } from './makers-order'
+import type { OrderItem, OrderSchool } from './school'
 import { compareText, longerFirst } from './ties'
+import { upstreamFirst } from './upstream-first'
 
-/** Bleeders here are done before any wheel, whatever the school: air let out downstream would come from upstream again. */
-const UPSTREAM = new Set(['control-unit', 'valve'])
+/** An order a person set, with the reason: it beats school and maker, and is warned of where it does harm. */
+export type StatedOrder = { bleeders: readonly string[]; why: string }
 
-function itemOf({ bleeder, part, run }: BleederRun): OrderItem {
+/** A bleeder, its part and its run as the schools see them. */
+export function orderItem(vehicle: Vehicle, { bleeder, part, run }: BleederRun): OrderItem {
+  const source = run && sourcePart(vehicle, run.sourceId)
+  const axle = part.type === 'wheel-brake' ? part.position.replace(/-.*/, '') : undefined
+  const byLever = source?.type === 'master-cylinder' && source.actuator === 'lever' && axle !== undefined
   return {
     id: bleeder.id,
     lengthM: run?.lengthM ?? 0,
     circuit: bleeder.circuit ?? run?.circuit ?? '',
+    partId: part.id,
+    leverPair: byLever ? `${source.id}, ${axle}` : undefined,
     position: part.type === 'wheel-brake' ? part.position : undefined,
     indexInPart: bleedersOf(part).indexOf(bleeder),
   }
 }
 
+const isUpstream = ({ type }: Part) => type === 'control-unit' || type === 'valve'
+
 /**
  * The order in which the bleeders of one bleed stage are opened.
  *
- * Upstream first (units and valves), then the wheels by the maker's order where it names them and by the school
- * for the rest, then stroke simulators, then the clutch; a conversion takes the clutch first among the wheels'
- * side, since the wheels need its fluid clean.
+ * Units and valves come first, upstream before downstream; then the wheels by the maker's order where it names them
+ * and by the school for the rest; then stroke simulators; then the clutch. A conversion takes the clutch before the
+ * wheels, since they need its fluid clean. An order that a person states beats all of it.
  *
  * @param bleeders those in scope, bleeders of master cylinders left out
  * @returns bleeder ids, a permutation of those given
@@ -34,50 +45,54 @@ export function bleedOrder(
   bleeders: readonly BleederRun[],
   schoolId: OrderSchoolId,
   conversion: boolean,
+  stated?: StatedOrder,
 ): Decision<string[]> {
   const school = orderSchools[schoolId]
-  const group = (match: (type: string) => boolean) =>
-    bleeders.filter(({ part }) => match(part.type)).map(itemOf)
-  const upstream = group((type) => UPSTREAM.has(type)).sort(
+  const group = (match: (part: Part) => boolean) =>
+    bleeders.filter(({ part }) => match(part)).map((placed) => orderItem(vehicle, placed))
+  const arranged = (type: Part['type']) =>
+    school.arrange(
+      group((part) => part.type === type),
+      vehicle.driverSide,
+    )
+  const upstream = group(isUpstream).sort(
     (a, b) => longerFirst(b, a) || a.indexInPart - b.indexInPart || compareText(a.id, b.id),
   )
-  const wheels = school.arrange(
-    group((type) => type === 'wheel-brake'),
-    vehicle.driverSide,
-  )
-  const simulators = school.arrange(
-    group((type) => type === 'stroke-simulator'),
-    vehicle.driverSide,
-  )
-  const clutch = school.arrange(
-    group((type) => type === 'clutch-slave'),
-    vehicle.driverSide,
-  )
-  const bySchool = conversion
-    ? [...upstream, ...clutch, ...wheels, ...simulators]
-    : [...upstream, ...wheels, ...simulators, ...clutch]
-  const makers = vehicle.makerOrder ?? []
-  const maker = makers.flatMap((id) => bySchool.filter((item) => item.id === id))
-  const upstreamIds = new Set(upstream.map((item) => item.id))
-  const stated = new Set(maker.map((item) => item.id))
-  const order = [
-    ...maker.filter((item) => upstreamIds.has(item.id)),
-    ...upstream.filter((item) => !stated.has(item.id)),
-    ...maker.filter((item) => !upstreamIds.has(item.id)),
-    ...bySchool.filter((item) => !stated.has(item.id) && !upstreamIds.has(item.id)),
+  const clutch = arranged('clutch-slave')
+  const beyond = [
+    ...(conversion ? clutch : []),
+    ...arranged('wheel-brake'),
+    ...arranged('stroke-simulator'),
+    ...(conversion ? [] : clutch),
   ]
+  const makers = vehicle.makerOrder ?? []
+  const usual = [
+    ...upstreamFirst(vehicle, makersOrder(makers, upstream)),
+    ...makersOrder(makers, beyond),
+  ].map(({ id }) => id)
+  const listed = makers.filter((id) => usual.includes(id)).length
+  const order = stated ? inStatedOrder(stated.bleeders, usual) : usual
   return {
-    value: order.map((item) => item.id),
-    reasons: orderReasons(maker.length, order.length - maker.length, upstream.length, school),
+    value: order,
+    reasons: stated
+      ? [statedReason(order, stated)]
+      : orderReasons(listed, usual.length - listed, upstream.length, school),
   }
 }
 
-function orderReasons(
-  stated: number,
-  others: number,
-  upstream: number,
-  school: { id: string; name: string; why: string },
-): Reason[] {
+/** Ids that are stated, in that order; what is left out keeps its usual place after them. */
+function inStatedOrder(stated: readonly string[], usual: readonly string[]): string[] {
+  const listed = [...new Set(stated)].filter((id) => usual.includes(id))
+  return [...listed, ...usual.filter((id) => !listed.includes(id))]
+}
+
+const statedReason = (order: readonly string[], { why }: StatedOrder): Reason => ({
+  code: 'order-stated',
+  text: `The order was set by hand, ${order.join(', ')}: ${why || 'no reason given yet'}.`,
+  basis: 'practice',
+})
+
+function orderReasons(stated: number, others: number, upstream: number, school: OrderSchool): Reason[] {
   const reasons: Reason[] = []
   if (upstream > 0)
     reasons.push({

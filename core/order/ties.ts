@@ -1,7 +1,7 @@
 import type { DriverSide, OrderItem } from './school'
 
 /** Runs that differ by less than a tenth of a millimetre are the same run added up in another order. */
-const SAME_LENGTH_M = 1e-4
+export const SAME_LENGTH_M = 1e-4
 
 const usual = ['rear-right', 'rear', 'rear-left', 'front-right', 'front', 'front-left']
 const mirrored = ['rear-left', 'rear', 'rear-right', 'front-left', 'front', 'front-right']
@@ -12,15 +12,15 @@ function rank(item: OrderItem, driverSide: DriverSide): number {
 }
 
 /**
- * Between equal runs: by position RR, RL, FR, FL (mirrored where the driver sits right), then lower or inboard
- * before higher on one brake, then by circuit and id so that the answer never depends on the file's order.
+ * Between equal runs: by position RR, RL, FR, FL (mirrored where the driver sits right), then by circuit and id so
+ * that the answer never depends on the file's order.
  * @source common practice
  */
 export function byPosition(driverSide: DriverSide) {
   return (a: OrderItem, b: OrderItem): number =>
     rank(a, driverSide) - rank(b, driverSide) ||
-    a.indexInPart - b.indexInPart ||
     compareText(a.circuit, b.circuit) ||
+    compareText(a.partId, b.partId) ||
     compareText(a.id, b.id)
 }
 

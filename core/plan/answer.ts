@@ -2,6 +2,7 @@ import type { Notice, Reason } from '../decision'
 import type { Containers } from '../exchange/containers'
 import type { FluidSpec } from '../fluids'
 import type { MethodId } from '../method/method'
+import type { SchoolOrder } from '../order/compare-orders'
 
 export const stageKinds = [
   'reservoir-exchange',
@@ -37,6 +38,14 @@ export type Stage = {
 /** A caution and the stage at which it is shown; without one it holds throughout. */
 export type Caution = Notice & { at?: StageKind }
 
+/** How the bleeders are ordered: by hand or not, and what each school would have done. */
+export type PlanOrder = {
+  bleeders: string[]
+  schools: SchoolOrder[]
+  /** Set by hand, with the reason, what was warned of, and what the order would have been. */
+  stated?: { why: string; warnings: Notice[]; usual: string[] }
+}
+
 /** The plan: what, how much, in which order, by which method, and why. */
 export type Plan = {
   verdict: 'go' | 'stop'
@@ -49,6 +58,8 @@ export type Plan = {
     buy: Containers[]
   }
   stages: Stage[]
+  /** Absent where nothing is bled, and in plans made before orders were compared. */
+  order?: PlanOrder
   pressureKPa?: number
   vacuumKPa?: number
   topUpEvery: { reservoir: string; strokes: number; ml: number }

@@ -4,6 +4,8 @@ import { fluidSpecs } from '../fluids'
 import { methodIds } from '../method/method'
 import { orderSchoolIds } from '../order'
 import { demoNames, demoVehicle } from '../testing/demo-vehicles'
+import { vehicleFrom } from '../testing/vehicles'
+import { examples } from '../vehicle/examples'
 import type { Vehicle } from '../vehicle/schema'
 import type { Plan } from './answer'
 import { cautionCodes } from './cautions'
@@ -15,6 +17,7 @@ const special: Vehicle[] = [
   demoVehicle('post-van-lhd', (file) => ({
     ...file,
     makerOrder: ['FL'],
+    assumed: ['unit'],
     makerSettings: { pressureKPa: 90, vacuumKPa: 70 },
   })),
   demoVehicle('post-van-lhd', (file) => ({
@@ -104,6 +107,21 @@ function* everyPlan(): Generator<Plan> {
   }
 }
 
+/** The usual order turned round by hand: whatever can be warned of is. */
+function* turnedRound(): Generator<Plan> {
+  for (const vehicle of Object.values(examples).map(({ file }) => vehicleFrom(file)))
+    for (const reason of ['service', 'conversion'] as const) {
+      const request = {
+        vehicle,
+        work: workSchema.parse({ reason }),
+        shop: shopSchema.parse({ methods: ['two-person'] }),
+      }
+      const bleeders = [...(makePlan(request).order?.bleeders ?? [])].reverse()
+      if (bleeders.length > 0)
+        yield makePlan({ ...request, work: { ...request.work, order: { bleeders, why: 'trying it out' } } })
+    }
+}
+
 const first = new Map<string, Map<string, string>>([
   ['Stops', new Map()],
   ['Reasons', new Map()],
@@ -117,6 +135,11 @@ for (const plan of everyPlan()) {
   note('Stops', plan.stops)
   note('Reasons', plan.reasons)
   note('Methods not taken', plan.methodsRejected)
+}
+
+for (const plan of turnedRound()) {
+  note('Reasons', plan.reasons)
+  note('Cautions', plan.cautions)
 }
 
 /** Codes as they stand in the source, where they are written out. */

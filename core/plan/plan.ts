@@ -6,7 +6,8 @@ import type { MethodContext } from '../method/method'
 import { moistureVerdict } from '../moisture/verdict'
 import type { Scope } from '../scope/scope'
 import { reservoirIdOf } from '../vehicle/network'
-import type { Plan } from './answer'
+import type { Vehicle } from '../vehicle/schema'
+import type { Plan, PlanOrder } from './answer'
 import { cautionsFor } from './cautions'
 import { type Prepared, preparePlan, startShareOf } from './prepare'
 import type { PlanRequest } from './request'
@@ -69,6 +70,14 @@ function carryReason(expected: Record<string, number>, targetPct: number): Reaso
   return [{ code: 'reservoir-carries-old', text, basis: 'physics' }]
 }
 
+function assumedReason({ assumed = [], parts, lines }: Vehicle): Reason[] {
+  const known = new Set([...parts.map(({ id }) => id), ...lines.flatMap(({ id }) => id ?? [])])
+  const count = assumed.filter((id) => known.has(id)).length
+  if (count === 0) return []
+  const text = `${count} parts and lines of this vehicle have usual sizes, not measured ones: volumes and minutes are estimates, and colour and bubbles decide.`
+  return [{ code: 'sizes-assumed', text, basis: 'default' }]
+}
+
 /**
  * Plan an exchange or a bleed: verdict, fluid, stages in order, settings, cautions, each with its reasons.
  *
@@ -116,6 +125,7 @@ export function makePlan(request: PlanRequest): Plan {
     ...settingReasons(choice.method ? choice : undefined, context),
     targetReason(targetPct, request),
     ...carryReason(expected, targetPct),
+    ...assumedReason(vehicle),
     ...built.reasons,
     {
       code: 'top-up-never-below-min',
@@ -140,11 +150,23 @@ export function makePlan(request: PlanRequest): Plan {
       buy: chooseContainers(totalMl, shop.containersMl),
     },
     stages: built.stages,
+    ...(built.stages.some(({ kind }) => kind === 'bleed') && { order: orderOf(request, prepared) }),
     ...settings,
     expectedOldPct: expected,
-    cautions: cautionsFor({ vehicle, stages: built.stages, pressureKPa: settings.pressureKPa, conversion }),
+    cautions: [
+      ...ordered.warnings.map((warning) => ({ ...warning, at: 'bleed' as const })),
+      ...cautionsFor({ vehicle, stages: built.stages, pressureKPa: settings.pressureKPa, conversion }),
+    ],
     reasons,
     ...common,
+  }
+}
+
+function orderOf({ work }: PlanRequest, { ordered }: Prepared): PlanOrder {
+  return {
+    bleeders: ordered.bleeders.map(({ bleeder }) => bleeder.id),
+    schools: ordered.schools,
+    ...(work.order && { stated: { why: work.order.why, warnings: ordered.warnings, usual: ordered.usual } }),
   }
 }
 

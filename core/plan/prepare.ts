@@ -1,9 +1,11 @@
-import type { Reason } from '../decision'
+import type { Notice, Reason } from '../decision'
 import { cornerVolumes } from '../exchange/purge'
 import { fluidOf } from '../fluids'
 import { type Choice, chooseMethod, type NoChoice } from '../method/choose'
 import { type Corner, type MethodContext, usualUnknowns } from '../method/method'
 import { bleedOrder } from '../order/bleed-order'
+import { compareOrders, type SchoolOrder } from '../order/compare-orders'
+import { orderWarnings } from '../order/order-warnings'
 import { decideScope, type Scope } from '../scope/scope'
 import { type BleederRun, reservoirIdOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
@@ -14,13 +16,31 @@ import { volumesInOrder } from './volumes'
 const CONVERSION_TARGET_PCT = 1
 const ROUTINE_TARGET_PCT = 5
 
-/** The order, with each bleeder's run and the volume that stands before it. */
-type Ordered = { bleeders: BleederRun[]; volumeMl: Map<string, number>; reasons: Reason[] }
+/** The order, with each bleeder's run and the volume that stands before it, beside what other schools would do. */
+type Ordered = {
+  bleeders: BleederRun[]
+  volumeMl: Map<string, number>
+  reasons: Reason[]
+  schools: SchoolOrder[]
+  /** What an order set by hand brings into what is clean. */
+  warnings: Notice[]
+  /** The order without what a person set. */
+  usual: string[]
+}
 
 function orderBleeders({ vehicle, work, shop }: PlanRequest, scope: Scope): Ordered {
-  const order = bleedOrder(vehicle, scope.bleeders, shop.orderSchool, work.reason === 'conversion')
+  const conversion = work.reason === 'conversion'
+  const order = bleedOrder(vehicle, scope.bleeders, shop.orderSchool, conversion, work.order)
+  const usual = bleedOrder(vehicle, scope.bleeders, shop.orderSchool, conversion)
   const bleeders = order.value.flatMap((id) => scope.bleeders.filter(({ bleeder }) => bleeder.id === id))
-  return { bleeders, volumeMl: volumesInOrder(vehicle, bleeders, work.padWearMm), reasons: order.reasons }
+  return {
+    bleeders,
+    volumeMl: volumesInOrder(vehicle, bleeders, work.padWearMm),
+    reasons: order.reasons,
+    schools: compareOrders(vehicle, scope.bleeders, conversion, shop.orderSchool, order.value),
+    warnings: work.order ? orderWarnings(vehicle, bleeders, conversion) : [],
+    usual: usual.value,
+  }
 }
 
 function reservoirsFeeding({ vehicle }: PlanRequest, scope: Scope) {

@@ -3,6 +3,7 @@ import { type Fault, ImpossibleInput, type Reading } from '../fault'
 import { methodIds } from '../method/method'
 import { moistureVerdict } from '../moisture/verdict'
 import { orderSchoolIds } from '../order'
+import { allBleeders } from '../vehicle/parts'
 import { readVehicle } from '../vehicle/read-vehicle'
 import { fluidSpecSchema, type Vehicle } from '../vehicle/schema'
 import { readWith } from '../zod-faults'
@@ -40,6 +41,20 @@ export const workSchema = z.object({
     .union([fluidSpecSchema, z.literal('unknown')], 'give a fluid spec, "unknown", or leave it out')
     .optional(),
   reading: readingSchema.optional(),
+  /** An order set by hand; bleeders it leaves out follow in the usual one. */
+  order: z
+    .object({
+      bleeders: z
+        .array(z.string('give a bleeder id'), 'give a list of bleeder ids')
+        .min(1, 'give at least one bleeder id')
+        .max(100, 'give at most 100 bleeder ids'),
+      why: z
+        .string('say why the order is changed')
+        .trim()
+        .min(1, 'say why the order is changed')
+        .max(500, 'give at most 500 characters'),
+    })
+    .optional(),
 })
 
 export const shopSchema = z.object({
@@ -115,6 +130,14 @@ export function workFaults(vehicle: Vehicle, work: Work): Fault[] {
         path: `work.padWearMm.${id}`,
         message: `there is no wheel brake "${id}"; give ids of this vehicle’s brakes`,
       })
+  const bleeders = allBleeders(vehicle).map(({ bleeder }) => bleeder.id)
+  for (const [i, id] of (work.order?.bleeders ?? []).entries()) {
+    const path = `work.order.bleeders.${i}`
+    if (!bleeders.includes(id))
+      faults.push({ path, message: `there is no bleeder "${id}"; give bleeder ids of this vehicle` })
+    if (work.order?.bleeders.indexOf(id) !== i)
+      faults.push({ path, message: `the bleeder "${id}" is listed twice; list each once` })
+  }
   if (work.reading) {
     try {
       moistureVerdict(vehicle.fluid.spec, work.reading)

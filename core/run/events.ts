@@ -104,6 +104,14 @@ const deskEvents = [
     note,
     wasteMl: ml,
     nextDue: z.iso.date().optional(),
+    /** What fitted, for whoever does this vehicle next. */
+    fitted: z
+      .object({
+        spannersMm: z.record(short, z.number().positive().max(60)).optional(),
+        capAdapter: short.optional(),
+        benchThread: short.optional(),
+      })
+      .optional(),
   }),
   addendumSchema,
 ] as const

@@ -1,113 +1,100 @@
 import fc from 'fast-check'
+import { MultiDirectedGraph } from 'graphology'
+import { dijkstra } from 'graphology-shortest-path'
 import { describe, expect, test } from 'vitest'
-import { orderSchoolIds } from '../order'
+import { type OrderSchoolId, orderSchoolIds } from '../order'
 import { bleedOrder } from '../order/bleed-order'
+import { mirrored, randomVehicleFile } from '../testing/random-vehicle'
 import { vehicleFrom } from '../testing/vehicles'
-import { bleederRuns, lineLengthM } from './network'
-import type { Line, Vehicle } from './schema'
+import { examples } from './examples'
+import { bleederRuns, downstreamOf, lineLengthM, runsOf, sourceIds } from './network'
+import type { Vehicle } from './schema'
 
-const positions = ['front-left', 'front-right', 'rear-left', 'rear-right', 'front', 'rear']
+const anyVehicle = fc.oneof(
+  randomVehicleFile,
+  fc.constantFrom(...Object.values(examples)).map(({ file }) => file as Record<string, unknown>),
+)
+const school = fc.constantFrom(...orderSchoolIds)
 
-/** A random vehicle: tees in layers between two chambers and up to six brakes, every line running outwards. */
-const randomFile = fc
-  .record({
-    tees: fc.integer({ min: 0, max: 4 }),
-    brakes: fc.integer({ min: 1, max: 6 }),
-    valve: fc.boolean(),
-    extra: fc.array(
-      fc.record({ from: fc.nat(), to: fc.nat(), lengthM: fc.double({ min: 0.1, max: 9, noNaN: true }) }),
-      { maxLength: 12 },
-    ),
-    lengths: fc.array(fc.double({ min: 0.1, max: 9, noNaN: true }), { minLength: 12, maxLength: 12 }),
-  })
-  .map(({ tees, brakes, valve, extra, lengths }) => {
-    const middle = [
-      ...Array.from({ length: tees }, (_, i) => ({ id: `tee ${i}`, type: 'junction' })),
-      ...(valve
-        ? [{ id: 'valve', type: 'valve', role: 'proportioning', bleeders: [{ id: 'on valve' }] }]
-        : []),
-    ]
-    const ends = Array.from({ length: brakes }, (_, i) => ({
-      id: `brake ${i}`,
-      type: 'wheel-brake',
-      position: positions[i],
-      brake: 'disc',
-      pistons: [{ diameterMm: 40, count: 1 }],
-      bleeders: [{ id: `b${i}` }],
-    }))
-    const line = (from: string, to: string, lengthM: number) => ({
-      from,
-      to,
-      circuit: 'A',
-      segments: [{ lengthM, boreMm: 3.34 }],
-    })
-    // Every part hangs on the chamber directly or through earlier ones, and some by more ways than one.
-    const chain = [...middle, ...ends].map(({ id }, i) => line('chamber', id, lengths[i] ?? 1))
-    const all = [...middle, ...ends]
-    const shortcuts = extra.flatMap(({ from, to, lengthM }) => {
-      const a = middle[from % Math.max(1, middle.length)]
-      const b = all[to % all.length]
-      return a && b && all.indexOf(a) < all.indexOf(b) ? [line(a.id, b.id, lengthM)] : []
-    })
-    return {
-      format: 'ruddy-siphon.vehicle',
-      version: 1,
-      name: 'Random',
-      kind: 'car',
-      fluid: { spec: 'DOT 4' },
-      parts: [
-        { id: 'res', type: 'reservoir', maxMl: 300, minMl: 100 },
-        {
-          id: 'mc',
-          type: 'master-cylinder',
-          fedBy: 'res',
-          pedalRatio: 4,
-          actuator: 'pedal',
-          chambers: [{ id: 'chamber', boreMm: 20, strokeMm: 15 }],
-        },
-        ...all,
-      ],
-      lines: [...chain, ...shortcuts],
-    }
-  })
-
-/** The shortest way by trying every one: slow, and simple enough to be believed. */
-function shortestByTrying(vehicle: Vehicle, to: string): number {
-  const from = (at: string): number => {
-    const ways = vehicle.lines
-      .filter((line: Line) => line.to === at)
-      .map((line) => lineLengthM(line) + (line.from === 'chamber' ? 0 : from(line.from)))
-    return Math.min(...ways)
-  }
-  return from(to)
+function orderOf(file: unknown, schoolId: OrderSchoolId, conversion = false) {
+  const vehicle = vehicleFrom(file)
+  const bleeders = bleederRuns(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
+  return bleedOrder(vehicle, bleeders, schoolId, conversion).value
 }
 
-describe('on random vehicles', () => {
-  test('a run is the shortest of all ways', () => {
+/** Lengths from any source to every part and circuit, by graphology: a part is one node for each circuit. */
+function lengthsByLibrary(vehicle: Vehicle): Record<string, number> {
+  const graph = new MultiDirectedGraph()
+  graph.addNode('source')
+  for (const line of vehicle.lines) {
+    const from = sourceIds(vehicle).includes(line.from) ? 'source' : `${line.from}\n${line.circuit}`
+    const to = `${line.to}\n${line.circuit}`
+    graph.mergeNode(from)
+    graph.mergeNode(to)
+    graph.addEdge(from, to, { weight: lineLengthM(line) })
+  }
+  const lengths: Record<string, number> = {}
+  for (const [node, path] of Object.entries(dijkstra.singleSource(graph, 'source', 'weight'))) {
+    let sum = 0
+    for (const [i, to] of path.entries()) {
+      const from = path[i - 1]
+      if (from === undefined) continue
+      sum += Math.min(...graph.directedEdges(from, to).map((edge) => graph.getEdgeAttribute(edge, 'weight')))
+    }
+    lengths[node] = sum
+  }
+  return lengths
+}
+
+describe('on random vehicles and the examples', () => {
+  test('runs are the shortest paths that graphology finds', () => {
     fc.assert(
-      fc.property(randomFile, (file) => {
+      fc.property(anyVehicle, (file) => {
         const vehicle = vehicleFrom(file)
-        for (const { part, run } of bleederRuns(vehicle))
-          expect(run?.lengthM).toBeCloseTo(shortestByTrying(vehicle, part.id), 9)
+        const byLibrary = lengthsByLibrary(vehicle)
+        for (const [partId, byCircuit] of runsOf(vehicle))
+          for (const [circuit, run] of byCircuit)
+            expect(run.lengthM).toBeCloseTo(byLibrary[`${partId}\n${circuit}`] ?? Number.NaN, 9)
       }),
     )
   })
 
-  test('every school gives a permutation with the valve first, and new names change nothing', () => {
+  test('every order is a permutation, and no bleeder on a unit or valve comes after one it feeds', () => {
     fc.assert(
-      fc.property(randomFile, fc.constantFrom(...orderSchoolIds), (file, school) => {
+      fc.property(anyVehicle, school, fc.boolean(), (file, schoolId, conversion) => {
         const vehicle = vehicleFrom(file)
-        const order = bleedOrder(vehicle, bleederRuns(vehicle), school, false).value
-        expect([...order].sort()).toEqual(
-          bleederRuns(vehicle)
-            .map(({ bleeder }) => bleeder.id)
-            .sort(),
+        const order = orderOf(file, schoolId, conversion)
+        const partOf = new Map(bleederRuns(vehicle).map(({ bleeder, part }) => [bleeder.id, part]))
+        expect([...order].sort()).toEqual([...partOf.keys()].sort())
+        for (const [i, id] of order.entries()) {
+          const part = partOf.get(id)
+          if (part?.type !== 'valve' && part?.type !== 'control-unit') continue
+          const fed = downstreamOf(vehicle, [{ partId: part.id }])
+          for (const earlier of order.slice(0, i)) expect(fed).not.toContain(partOf.get(earlier)?.id)
+        }
+      }),
+    )
+  })
+
+  test('new names and another order in the file change nothing', () => {
+    fc.assert(
+      fc.property(randomVehicleFile, school, (file, schoolId) => {
+        const order = orderOf(file, schoolId)
+        const renamed = JSON.parse(
+          JSON.stringify(file).replaceAll('"end ', '"z end ').replaceAll('"middle ', '"a middle '),
         )
-        if (order.includes('on valve')) expect(order[0]).toBe('on valve')
-        const renamed = vehicleFrom(JSON.parse(JSON.stringify(file).replace(/"b(\d)"/g, '"zz$1"')))
-        expect(
-          bleedOrder(renamed, bleederRuns(renamed), school, false).value.map((id) => id.replace(/^zz/, 'b')),
-        ).toEqual(order)
+        expect(orderOf(renamed, schoolId)).toEqual(order)
+        const turned = { ...file, parts: [...file.parts].reverse(), lines: [...file.lines].reverse() }
+        expect(orderOf(turned, schoolId)).toEqual(order)
+      }),
+    )
+  })
+
+  test('in a mirror the order is the same, bleeder for bleeder', () => {
+    fc.assert(
+      fc.property(anyVehicle, school, fc.boolean(), (file, schoolId, conversion) => {
+        fc.pre(vehicleFrom(file).driverSide !== 'centre')
+        expect(orderOf(mirrored(file), schoolId, conversion)).toEqual(orderOf(file, schoolId, conversion))
       }),
     )
   })

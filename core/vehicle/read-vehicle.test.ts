@@ -1,7 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { layoutVehicle } from '../map/layout'
 import { carFile, fourCorners, vehicleFrom } from '../testing/vehicles'
+import { examples } from './examples'
 import { bleederRuns } from './network'
 import { readVehicle } from './read-vehicle'
 
@@ -90,15 +92,28 @@ describe('refused, with its path', () => {
 })
 
 test('a file spoiled anywhere is refused with a path or accepted, never a crash', () => {
-  const text = JSON.stringify(carFile(fourCorners))
-  const keys = [...text.matchAll(/"(\w+)":/g)].map((match) => match[1] ?? '')
-  fc.assert(
-    fc.property(fc.constantFrom(...keys), fc.jsonValue({ maxDepth: 1 }), (key, value) => {
-      const spoiled = JSON.parse(text, (k, v) => (k === key ? value : v))
-      const read = readVehicle(spoiled)
-      if (!read.ok) for (const fault of read.faults) expect(typeof fault.path).toBe('string')
+  const texts = [carFile(fourCorners), ...Object.values(examples).map(({ file }) => file)].map((file) =>
+    JSON.stringify(file),
+  )
+  const keysOf = (text: string) => [...text.matchAll(/"(\w+)":/g)].map((match) => match[1] ?? '')
+  const spoiled = fc.constantFrom(...texts).chain((text) =>
+    fc.record({
+      text: fc.constant(text),
+      key: fc.constantFrom(...keysOf(text)),
+      value: fc.oneof(fc.jsonValue({ maxDepth: 1 }), fc.constantFrom('reservoir', 'unit', 'FL', 0, -1, 1e9)),
+      which: fc.nat({ max: 6 }),
     }),
-    { numRuns: 2000, seed: 11 },
+  )
+  fc.assert(
+    fc.property(spoiled, ({ text, key, value, which }) => {
+      // One of the places that have this key, so that the rest of the file stays whole.
+      let seen = 0
+      const file = JSON.parse(text, (k, v) => (k === key && seen++ === which ? value : v))
+      const read = readVehicle(file)
+      if (read.ok) return layoutVehicle(read.value).parts.length === read.value.parts.length
+      return read.faults.length > 0 && read.faults.every(({ path, message }) => path !== '' && message !== '')
+    }),
+    { numRuns: 10_000, seed: 11, endOnFailure: true },
   )
 })
 

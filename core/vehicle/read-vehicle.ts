@@ -114,6 +114,13 @@ function referenceFaults(vehicle: Vehicle): Fault[] {
       faults.push({ path: `makerOrder.${i}`, message: `the bleeder "${id}" is listed twice; list each once` })
     listed.add(id)
   }
+  const named = new Set([...idsWithPaths(vehicle)].map(({ id }) => id))
+  for (const [i, id] of (vehicle.assumed ?? []).entries())
+    if (!named.has(id))
+      faults.push({
+        path: `assumed.${i}`,
+        message: `there is no "${id}"; give ids of parts and lines of this file`,
+      })
   return faults
 }
 

@@ -129,17 +129,18 @@ const strokeSimulator = z.object({
   volumeMl: from0('mL', 5000),
   bleeders,
 })
+export const valveRoles = [
+  'load-sensing',
+  'metering',
+  'residual',
+  'proportioning',
+  'deceleration',
+  'pressure-difference',
+] as const
 const valve = z.object({
   ...anyPart,
   type: z.literal('valve'),
-  role: oneOf([
-    'load-sensing',
-    'metering',
-    'residual',
-    'proportioning',
-    'deceleration',
-    'pressure-difference',
-  ]),
+  role: oneOf(valveRoles),
   bleeders,
 })
 const junction = z.object({ ...anyPart, type: z.literal('junction') })
@@ -193,7 +194,10 @@ export const vehicleSchema = z.object({
     .min(1885, 'give a year from 1885')
     .max(2100, 'give a year up to 2100')
     .optional(),
-  driverSide: oneOf(['left', 'right', 'center']).default('left'),
+  // "center" is how this program once wrote it; files and records that hold it stay readable.
+  driverSide: oneOf(['left', 'right', 'centre', 'center'])
+    .default('left')
+    .transform((side) => (side === 'center' ? 'centre' : side)),
   wheelbaseMm: above0('mm', 20_000).optional(),
   trackMm: above0('mm', 5000).optional(),
   makerSettings: z
@@ -209,6 +213,8 @@ export const vehicleSchema = z.object({
     isoClass: freeText.optional(),
   }),
   makerOrder: z.array(idSchema, 'give a list of bleeder ids').max(100).optional(),
+  /** Ids of parts and lines whose sizes are usual ones that nobody has measured on this vehicle. */
+  assumed: z.array(idSchema, 'give a list of ids').max(1000, 'give at most 1000 ids').optional(),
   parts: z
     .array(partSchema, 'give a list of parts')
     .min(1, 'give at least one part')

@@ -1,0 +1,27 @@
+import { describe, expect, test } from 'vitest'
+import { type OrderSchoolId, orderSchoolIds } from '../../order'
+import { bleedOrder, type StatedOrder } from '../../order/bleed-order'
+import { vehicleFrom } from '../../testing/vehicles'
+import { bleederRuns } from '../network'
+import { examples } from './index'
+
+describe.each(Object.entries(examples))(
+  '%s, worked out by hand',
+  (_, { file, runsM, orders, conversion }) => {
+    const vehicle = vehicleFrom(file)
+    const bleeders = bleederRuns(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
+    const orderBy = (school: OrderSchoolId, converting = false, stated?: StatedOrder) =>
+      bleedOrder(vehicle, bleeders, school, converting, stated).value
+
+    test('runs', () => {
+      const runs = Object.fromEntries(bleeders.map(({ bleeder, run }) => [bleeder.id, run?.lengthM ?? 0]))
+      expect(Object.keys(runs).sort()).toEqual(Object.keys(runsM).sort())
+      for (const [id, lengthM] of Object.entries(runsM)) expect(runs[id]).toBeCloseTo(lengthM, 9)
+    })
+
+    test.each(orderSchoolIds)('%s', (school) => expect(orderBy(school)).toEqual(orders[school]))
+
+    test('furthest first in a conversion', () =>
+      expect(orderBy('furthest-first', true)).toEqual(conversion ?? orders['furthest-first']))
+  },
+)

@@ -1,0 +1,27 @@
+import type { Vehicle } from '../schema'
+
+/** A kind of hydraulics to begin a new vehicle from. A new one is one file and one line in the registry. */
+export type Layout = {
+  id: string
+  /** What a person picks it by. */
+  name: string
+  /** What tells it from its neighbours, in one sentence. */
+  about: string
+  /** A vehicle with these hydraulics: its parts, what joins them, and usual sizes. */
+  pattern: unknown
+  /** Usual distances of such a vehicle, to begin with. @source from memory */
+  wheelbaseMm: number
+  trackMm: number
+}
+
+/** What is asked for a new vehicle before anything else is changed. */
+export type LayoutAnswers = {
+  name: string
+  driverSide: Vehicle['driverSide']
+  wheelbaseMm: number
+  trackMm: number
+  /** Marks of the first reservoir; further ones keep their share of it. */
+  maxMl: number
+  minMl: number
+  fluidSpec: Vehicle['fluid']['spec']
+}
