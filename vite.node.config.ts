@@ -17,6 +17,7 @@ export default defineConfig({
         siphon: here('./cli/siphon.ts'),
         start: here('./server/start.ts'),
         screenshots: here('./scripts/screenshots.ts'),
+        'line-maps': here('./scripts/line-maps.ts'),
         bench: here('./scripts/bench.ts'),
         'build-snapshot': here('./scripts/build-snapshot.ts'),
       },

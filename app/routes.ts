@@ -5,7 +5,9 @@ export default [
   layout('routes/shell.tsx', [
     index('routes/yard.tsx'),
     route('vehicles', 'routes/vehicles.tsx'),
+    route('vehicles/new', 'routes/vehicle-new.tsx'),
     route('vehicles/:vehicleId', 'routes/vehicle.tsx'),
+    route('vehicles/:vehicleId/edit', 'routes/vehicle-edit.tsx'),
     route('logbook', 'routes/logbook.tsx'),
     route('bench', 'routes/bench.tsx'),
     route('bench/:page', 'routes/bench-page.tsx'),

@@ -26,7 +26,7 @@ export async function loadDemoWorld(db: Database, now: Date): Promise<void> {
   const ids = new Map<string, string>()
   for (const [path, text] of Object.entries(files)) {
     const name = path.replace(/^.*\//, '').replace(/\.json$/, '')
-    const imported = await importVehicle(db, text, plates[name] ?? '')
+    const imported = await importVehicle(db, text, { plate: plates[name] ?? '' })
     if (!imported.ok)
       throw new Error(`demo vehicle ${name}: ${imported.faults[0]?.path} ${imported.faults[0]?.message}`)
     ids.set(name, imported.value.id)

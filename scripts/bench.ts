@@ -9,7 +9,9 @@ import { pathToFileURL } from 'node:url'
 import { gzipSync } from 'node:zlib'
 import { request } from '@playwright/test'
 import { createElement } from 'react'
+import { renderToStaticMarkup } from 'react-dom/server'
 import type { ServerBuild } from 'react-router'
+import { MapDrawing } from '~/components/line-map/drawing'
 import { appendEvents, openJob } from '~/db/jobs.server'
 import { openData } from '~/db/open.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
@@ -23,6 +25,8 @@ import { replay } from '~core/run/apply'
 import { carefulAct } from '~core/run/careful'
 import { ScriptedJob } from '~core/testing/scripted-job'
 import { vehicleFrom } from '~core/testing/vehicles'
+import lorryFile from '~core/vehicle/examples/coal-lorry.json'
+import type { Vehicle } from '~core/vehicle/schema'
 import { loadDemoWorld } from '../demo/load'
 import vanFile from '../demo/vehicles/post-van-lhd.json'
 import { DemoServer } from '../e2e/server'
@@ -61,6 +65,67 @@ function twelveParts() {
   ]
   const lines = extra.map(({ id }) => ({ from: 'unit', to: id, circuit: 'rear', segments }))
   return { ...vanFile, parts: [...vanFile.parts, ...extra], lines: [...vanFile.lines, ...lines] }
+}
+
+/** The lorry with a tee and a valve in every brake pipe, a clutch and two more tees: thirty parts, all piped. */
+function thirtyParts(): Vehicle {
+  const pipes = lorryFile.lines.filter(({ to }) =>
+    lorryFile.parts.some(({ id, type }) => id === to && type === 'wheel-brake'),
+  )
+  const short = [{ lengthM: 0.3, boreMm: 3.34, kind: 'tube' }]
+  const added = pipes.flatMap(({ to }) => [
+    { id: `tee ${to}`, type: 'junction' },
+    { id: `valve ${to}`, type: 'valve', role: 'proportioning', bleeders: [] },
+  ])
+  const clutch = [
+    { id: 'clutch reservoir', type: 'reservoir', maxMl: 200, minMl: 100 },
+    {
+      id: 'clutch cylinder',
+      type: 'master-cylinder',
+      fedBy: 'clutch reservoir',
+      pedalRatio: 5,
+      actuator: 'pedal',
+      bleeders: [],
+      chambers: [{ id: 'clutch chamber', boreMm: 19, strokeMm: 25 }],
+    },
+    { id: 'clutch slave', type: 'clutch-slave', boreMm: 22, strokeMm: 20, bleeders: [{ id: 'CL' }] },
+  ]
+  const gauges = pipes.map(({ to }) => ({ id: `gauge ${to}`, type: 'junction' }))
+  return vehicleFrom({
+    ...lorryFile,
+    parts: [...lorryFile.parts, ...added, ...clutch, ...gauges],
+    lines: [
+      ...lorryFile.lines.flatMap((pipe) =>
+        pipes.includes(pipe)
+          ? [
+              { from: pipe.from, to: `tee ${pipe.to}`, circuit: pipe.circuit, segments: pipe.segments },
+              { from: `tee ${pipe.to}`, to: `valve ${pipe.to}`, circuit: pipe.circuit, segments: short },
+              { from: `tee ${pipe.to}`, to: `gauge ${pipe.to}`, circuit: pipe.circuit, segments: short },
+              { from: `valve ${pipe.to}`, to: pipe.to, circuit: pipe.circuit, segments: short },
+            ]
+          : [pipe],
+      ),
+      { from: 'clutch chamber', to: 'clutch slave', circuit: 'clutch', segments: short },
+    ],
+  })
+}
+
+/** Laying a map out happens once for a vehicle; drawing it happens at every act. */
+async function benchMap() {
+  const large = Array.from({ length: 60 }, thirtyParts)
+  const [vehicle] = large
+  if (!vehicle) return
+  const draw = (of: Vehicle) =>
+    renderToStaticMarkup(createElement('svg', null, createElement(MapDrawing, { vehicle: of })))
+  const both = await medianMs(large.length, () => draw(large.pop() ?? vehicle))
+  const redrawn = await medianMs(60, () => draw(vehicle))
+  const { parts, lines } = vehicle
+  line(
+    `line map of ${parts.length} parts and ${lines.length} lines, laid out and drawn`,
+    ms(both),
+    'under 16 ms',
+  )
+  line('the same drawn again', ms(redrawn), 'under 16 ms')
 }
 
 async function benchPlan() {
@@ -277,6 +342,7 @@ async function benchAppend() {
 
 await benchReducer()
 await benchPlan()
+await benchMap()
 await benchPhysics()
 await benchAppend()
 await benchCommand()

@@ -7,12 +7,20 @@ import type { CheckIn } from '~core/run/events'
 import { loadDemoWorld } from '../../demo/load'
 import type { Database } from './database.server'
 import { appendEvents, comebacksOf, filedJobs, findJob, jobTrace, openJob, openJobs } from './jobs.server'
+import { learnedOf } from './learned.server'
 import { lockDataDir } from './lock.server'
 import { migrate } from './migrate.server'
 import { openData, snapshotPath } from './open.server'
 import { addPerson, checkPin, leaveScreen, listPeople, personAtScreen, takeScreen } from './people.server'
 import { openPglite } from './pglite.server'
-import { findVehicle, importVehicle, listVehicles, vehicleFileText } from './vehicles.server'
+import {
+  findVehicle,
+  importVehicle,
+  listVehicles,
+  saveVehicleVersion,
+  vehicleFileText,
+  versionsOf,
+} from './vehicles.server'
 
 const folder = mkdtempSync(join(tmpdir(), 'siphon-test-'))
 let db: Database
@@ -52,10 +60,64 @@ test('the demo world is there: four vehicles, three open jobs, three filed ones'
 
 test('a vehicle file comes out as it went in, to the letter', async () => {
   const text = readFileSync(new URL('../../demo/vehicles/charabanc.json', import.meta.url), 'utf8')
-  const imported = await importVehicle(db, text, 'TST 1')
+  const imported = await importVehicle(db, text, { plate: 'TST 1' })
   if (!imported.ok) throw new Error('the demo file must import')
   expect(await vehicleFileText(db, imported.value.id)).toBe(text)
+  await db.query('delete from vehicle_version where vehicle_id = $1', [imported.value.id])
   await db.query('delete from vehicle where id = $1', [imported.value.id])
+})
+
+describe('what jobs learned of a vehicle', () => {
+  const vanId = async () => (await listVehicles(db)).find(({ plate }) => plate === 'GNT 107')?.id ?? ''
+
+  test('is what went through each bleeder of the last one that was filed as fit', async () => {
+    const learned = await learnedOf(db, await vanId())
+    expect(learned.map(({ kind, bleeder }) => `${kind} ${bleeder}`)).toEqual([
+      'volume FL',
+      'volume FR',
+      'volume RL',
+      'volume RR',
+    ])
+    for (const { value } of learned) expect(value).toBeGreaterThan(10)
+  })
+
+  test('is a bleeder that was seized, but not one whose trouble was taken back, nor a job’s own for itself', async () => {
+    const jobId = (await openJobs(db)).find((job) => job.station === 'bleed')?.id ?? ''
+    const state = await findJob(db, jobId)
+    const stageRun = state?.run?.stages[state.run.stageIndex]
+    const point = stageRun?.points.filter((id) => !stageRun.at[id]?.finished).at(-1) ?? ''
+    const at = '2026-05-04T08:30:00.000Z'
+    const said = {
+      id: 'database-test-seized',
+      at,
+      type: 'trouble' as const,
+      trouble: { what: 'seized' as const, point },
+    }
+    expect(await appendEvents(db, jobId, [said])).toMatchObject({ ok: true })
+    const seized = async (besides?: string) =>
+      (await learnedOf(db, await vanId(), besides)).filter(({ kind }) => kind === 'seized')
+    expect(await seized()).toMatchObject([{ bleeder: point, jobId }])
+    expect(await seized(jobId)).toEqual([])
+    await appendEvents(db, jobId, [{ id: 'database-test-undone', at, type: 'undone', event: said.id }])
+    expect(await seized()).toEqual([])
+  })
+})
+
+describe('versions of a vehicle', () => {
+  test('a save is a version more with who saved it, and what does not read changes nothing', async () => {
+    const id = (await listVehicles(db)).find(({ plate }) => plate === 'MRM 61')?.id ?? ''
+    const before = await vehicleFileText(db, id)
+    expect(await saveVehicleVersion(db, id, '{"format": 1}', 'Osk Teller')).toMatchObject({ ok: false })
+    expect(await versionsOf(db, id)).toHaveLength(1)
+    const changed = JSON.stringify({ ...JSON.parse(before ?? ''), name: 'Charabanc, newly piped' })
+    expect(await saveVehicleVersion(db, id, changed, 'Osk Teller')).toEqual({
+      ok: true,
+      value: { version: 2 },
+    })
+    expect(await versionsOf(db, id)).toMatchObject([{ version: 2, saved_by: 'Osk Teller' }, { version: 1 }])
+    expect((await findVehicle(db, id))?.name).toBe('Charabanc, newly piped')
+    await saveVehicleVersion(db, id, before ?? '', 'Osk Teller')
+  })
 })
 
 describe('events of a job', () => {

@@ -1,15 +1,23 @@
 import { newId } from '~/lib/ids'
 import type { Reading } from '~core/fault'
 import { readVehicle } from '~core/vehicle/read-vehicle'
-import type { Vehicle } from '~core/vehicle/schema'
-import type { Queries } from './database.server'
+import { type Vehicle, vehicleSchema } from '~core/vehicle/schema'
+import type { Database, Queries } from './database.server'
 
-export type VehicleRow = { id: string; name: string; kind: string; plate: string; imported_at: string }
+export type VehicleRow = {
+  id: string
+  name: string
+  kind: string
+  plate: string
+  vin: string
+  version: number
+  imported_at: string
+}
 /** A vehicle with its file, read again through the schema. */
 export type StoredVehicle = VehicleRow & { vehicle: Vehicle }
 
 export const listVehicles = (db: Queries): Promise<VehicleRow[]> =>
-  db.query('select id, name, kind, plate, imported_at from vehicle order by plate, name')
+  db.query('select id, name, kind, plate, vin, version, imported_at from vehicle order by plate, name')
 
 /** The vehicle as the rest of the program uses it: every line with an id, so that it can be named as opened. */
 function withLineIds(vehicle: Vehicle): Vehicle {
@@ -25,7 +33,7 @@ function withLineIds(vehicle: Vehicle): Vehicle {
 /** One vehicle; undefined where the id is unknown. */
 export async function findVehicle(db: Queries, id: string): Promise<StoredVehicle | undefined> {
   const [row] = await db.query<VehicleRow & { file: unknown }>(
-    'select id, name, kind, plate, imported_at, file from vehicle where id = $1',
+    'select id, name, kind, plate, vin, version, imported_at, file from vehicle where id = $1',
     [id],
   )
   if (!row) return undefined
@@ -41,12 +49,10 @@ export async function vehicleFileText(db: Queries, id: string): Promise<string |
   return row?.text
 }
 
-/** Import a vehicle file; its faults where it is not one. */
-export async function importVehicle(
-  db: Queries,
-  fileText: string,
-  plate: string,
-): Promise<Reading<{ id: string }>> {
+/** What stands on the vehicle itself. */
+export type Plates = { plate: string; vin?: string }
+
+function readFileText(fileText: string): Reading<Vehicle> {
   let file: unknown
   try {
     file = JSON.parse(fileText)
@@ -56,15 +62,95 @@ export async function importVehicle(
       faults: [{ path: '', message: 'this is not JSON; give a vehicle file (see docs/schema)' }],
     }
   }
-  const read = readVehicle(file)
+  return readVehicle(file)
+}
+
+const insertVersion = (tx: Queries, id: string, version: number, fileText: string, by: string) =>
+  tx.query('insert into vehicle_version (vehicle_id, version, file, saved_by) values ($1, $2, $3, $4)', [
+    id,
+    version,
+    fileText,
+    by,
+  ])
+
+/** Import a vehicle file; its faults where it is not one. */
+export async function importVehicle(
+  db: Database,
+  fileText: string,
+  { plate, vin = '' }: Plates,
+  by = '',
+): Promise<Reading<{ id: string }>> {
+  const read = readFileText(fileText)
   if (!read.ok) return read
   const id = newId()
-  await db.query('insert into vehicle (id, name, kind, plate, file) values ($1, $2, $3, $4, $5)', [
-    id,
-    read.value.name,
-    read.value.kind,
-    plate,
-    fileText,
-  ])
+  await db.transaction(async (tx) => {
+    await tx.query('insert into vehicle (id, name, kind, plate, vin, file) values ($1, $2, $3, $4, $5, $6)', [
+      id,
+      read.value.name,
+      read.value.kind,
+      plate,
+      vin,
+      fileText,
+    ])
+    await insertVersion(tx, id, 1, fileText, by)
+  })
   return { ok: true, value: { id } }
+}
+
+/** Another file for a vehicle that is known: jobs that have begun keep the one they began with. */
+export async function saveVehicleVersion(
+  db: Database,
+  id: string,
+  fileText: string,
+  by: string,
+): Promise<Reading<{ version: number }>> {
+  const read = readFileText(fileText)
+  if (!read.ok) return read
+  return db.transaction(async (tx): Promise<Reading<{ version: number }>> => {
+    const [row] = await tx.query<{ version: number }>(
+      'update vehicle set file = $2, name = $3, kind = $4, version = version + 1 where id = $1 returning version',
+      [id, fileText, read.value.name, read.value.kind],
+    )
+    if (!row) return { ok: false, faults: [{ path: '', message: 'there is no such vehicle' }] }
+    await insertVersion(tx, id, row.version, fileText, by)
+    return { ok: true, value: { version: row.version } }
+  })
+}
+
+/** Another plate or number; open jobs keep the plate they were begun under. */
+export const savePlates = (db: Queries, id: string, { plate, vin = '' }: Plates) =>
+  db.query('update vehicle set plate = $2, vin = $3 where id = $1', [id, plate, vin])
+
+/** The last odometer reading of any job on it, and when that was. */
+export async function lastOdometer(db: Queries, id: string): Promise<{ km: number; at: string } | undefined> {
+  const [last] = await db.query<{ km: number; at: string }>(
+    `select (e.body->'checkIn'->>'odometerKm')::float as km, e.at_client as at
+     from job_event e join job on job.id = e.job_id
+     where job.vehicle_id = $1 and e.type = 'checked-in' and e.body->'checkIn'->>'odometerKm' is not null
+     order by e.at_client desc limit 1`,
+    [id],
+  )
+  return last
+}
+
+/** Every version of a vehicle's file, the newest first. */
+export const versionsOf = (
+  db: Queries,
+  id: string,
+): Promise<{ version: number; saved_at: string; saved_by: string }[]> =>
+  db.query(
+    'select version, saved_at, saved_by from vehicle_version where vehicle_id = $1 order by version desc',
+    [id],
+  )
+
+/** In the schema's own order of keys, so that two files can be compared as text. */
+const inOneOrder = (vehicle: Vehicle) => JSON.stringify(vehicleSchema.parse(vehicle))
+
+/** The version a vehicle is at now, where that is another file than the one a job began with. */
+export async function versionSince(
+  db: Queries,
+  { vehicleId, vehicle }: { vehicleId: string; vehicle: Vehicle },
+): Promise<number | undefined> {
+  const now = await findVehicle(db, vehicleId)
+  return now && inOneOrder(now.vehicle) !== inOneOrder(vehicle) ? now.version : undefined
 }

@@ -5,7 +5,9 @@ import { orderSchoolIds } from '~core/order'
 import type { PlanRequest, Shop } from '~core/plan/request'
 import type { JobState } from '~core/run/state'
 import { type Quantity, quantities, readQuantity, unitsOf } from '~core/units/units'
+import { allBleeders } from '~core/vehicle/parts'
 import { parseDecimal, unitFieldOf } from './fields'
+import { USUAL_ORDER } from './order-in-address'
 
 /** A unit the quantity has, or its metric one. */
 const known = (quantity: Quantity, unit: string) =>
@@ -35,16 +37,34 @@ function changedShop(shop: Shop, changes: URLSearchParams): Shop {
   }
 }
 
+/**
+ * The order set by hand on the plan page, else the one of the plan that was taken; bleeders the vehicle does not have
+ * are left out. The reason comes with the taking of the plan.
+ */
+function orderFrom(changes: URLSearchParams, { vehicle, planned }: JobState, why: string) {
+  if (changes.has(USUAL_ORDER)) return undefined
+  const known = new Set(allBleeders(vehicle).map(({ bleeder }) => bleeder.id))
+  const asked = [...new Set(changes.getAll('order'))].filter((id) => known.has(id))
+  if (asked.length > 0) return { bleeders: asked, why }
+  const taken = planned?.plan.order
+  return taken?.stated && { bleeders: taken.bleeders, why: why || taken.stated.why }
+}
+
 /** The request behind a job's plan page: its vehicle, its work with the reading, and the shop as changed there. */
 export async function planRequestFor(
   db: Queries,
   state: JobState,
   changes: URLSearchParams,
+  orderWhy = '',
 ): Promise<PlanRequest> {
   if (!state.checkIn) throw data(null, { status: 404 })
   return {
     vehicle: state.vehicle,
-    work: { ...state.checkIn.work, reading: state.tested?.reading },
+    work: {
+      ...state.checkIn.work,
+      reading: state.tested?.reading,
+      order: orderFrom(changes, state, orderWhy),
+    },
     shop: changedShop(await shopSettings(db), changes),
   }
 }

@@ -15,21 +15,25 @@ import { runMarks } from '~/components/order-marks'
 import { stageNames } from '~/components/stage-names'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
+import { learnedOf } from '~/db/learned.server'
+import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { useShow } from '~/lib/units'
 import type { loader as rootLoader } from '~/root'
 import { type JobHere, useJobHere } from '~/run-client/job-here'
-import { currentStage, machineFeeds } from '~core/run/points'
+import { type Learned, learnedSentence } from '~core/learn/learned'
+import { currentPoint, currentStage, machineFeeds } from '~core/run/points'
 import { bleedDone, type RunState } from '~core/run/state'
 import type { Route } from './+types/bleed'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  const db = context.get(database)
+  const state = orNotFound(await findJob(db, params.jobId))
   if (!state.run && !state.parked) throw redirect(`/jobs/${params.jobId}/plan`)
-  return null
+  return { learned: await learnedOf(db, state.vehicleId, params.jobId) }
 }
 
-export default function BleedPage() {
+export default function BleedPage({ loaderData: { learned } }: Route.ComponentProps) {
   const here = useJobHere()
   const { state } = here
   const { run } = state
@@ -39,7 +43,7 @@ export default function BleedPage() {
       <title>{`${state.plate}: Bleed · Ruddy Siphon`}</title>
       <h1 className="sr-only">Bleed</h1>
       {run?.plateConfirmed ? (
-        <Bay here={here} run={run} />
+        <Bay here={here} run={run} learned={learned} />
       ) : (
         <div className="mx-auto grid max-w-3xl gap-4">
           {run ? <ConfirmPlate here={here} /> : <PlanAgain here={here} />}
@@ -151,7 +155,20 @@ function Refusal({ text }: { text: string }) {
   )
 }
 
-function Bay({ here, run }: { here: JobHere; run: RunState }) {
+/** What earlier jobs found at the bleeder that is next: the spanner that fitted, a thread that gave trouble. */
+function LearnedHere({ learned, point }: { learned: Learned[]; point?: string }) {
+  const here = learned.filter(
+    ({ bleeder, kind }) => bleeder !== undefined && bleeder === point && kind !== 'volume',
+  )
+  if (here.length === 0) return null
+  return (
+    <p className="border-l-8 border-ink pl-3">
+      {here.map((each) => `${learnedSentence(each)} (${showDate(each.at)})`).join(' ')}
+    </p>
+  )
+}
+
+function Bay({ here, run, learned }: { here: JobHere; run: RunState; learned: Learned[] }) {
   const { state, act, refusal, link, jobId } = here
   const show = useShow()
   const stageRun = currentStage(run)
@@ -176,6 +193,7 @@ function Bay({ here, run }: { here: JobHere; run: RunState }) {
           </p>
           {refusal && <Refusal text={refusal} />}
           {justNow && <WhatChanged report={lastTrouble} loud />}
+          <LearnedHere learned={learned} point={currentPoint(run)} />
           <BayWork state={state} run={run} jobId={jobId} saved={link === 'saved'} act={act} />
         </section>
         <Foot here={here} />
@@ -199,7 +217,8 @@ function Bay({ here, run }: { here: JobHere; run: RunState }) {
           <LineMap
             vehicle={state.vehicle}
             marks={runMarks(state)}
-            className="[&>svg]:max-h-[38vh] [&>figcaption]:hidden"
+            plain
+            className="[&_.lm-sheet]:max-h-[38vh] [&>figcaption]:hidden"
           />
         </section>
         {cautions.length > 0 && (

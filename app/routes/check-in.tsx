@@ -252,7 +252,7 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
               vehicle={vehicle}
               picked={picked}
               onPick={locked ? undefined : pick}
-              className="[&>svg]:max-h-[44vh]"
+              className="[&_.lm-sheet]:max-h-[44vh]"
             />
           </section>
           <AtOnce vehicle={vehicle} draft={draft} scopeSchool={scopeSchool} />

@@ -4,18 +4,23 @@ import { addMonths, formatISO } from 'date-fns'
 import { data, Form, redirect } from 'react-router'
 import { z } from 'zod'
 import { Choices, NoteField, TextField } from '~/components/field'
+import { FittedFields } from '~/components/fitted-fields'
 import { FormRefusal } from '~/components/form-refusal'
 import { database, personHere } from '~/context'
+import type { Queries } from '~/db/database.server'
 import { findJob } from '~/db/jobs.server'
+import { learnedOf } from '~/db/learned.server'
 import { checkPin, listPeople } from '~/db/people.server'
 import { requiredQuantity, typedIn, withUnits } from '~/lib/fields'
+import { fittedFrom } from '~/lib/fitted-form'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { useShow } from '~/lib/units'
 import { checksFor } from '~core/proof/checks'
-import { bleedDone } from '~core/run/state'
+import { bleedDone, type JobState } from '~core/run/state'
 import { jobTally, wasteMl } from '~core/run/tally'
+import { allBleeders, partsOf } from '~core/vehicle/parts'
 import type { Route } from './+types/file'
 
 /** Time in service before the next exchange of a routine job. Common practice: cars 24 months, motorcycles often 12. */
@@ -61,7 +66,29 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     others: (await listPeople(db)).filter(({ id }) => id !== here?.id),
     nextDue: formatISO(addMonths(new Date(), months), { representation: 'date' }),
     months,
+    fitted: await knownToFit(db, state),
     eventId: newId(),
+  }
+}
+
+/** What is known to fit already, from earlier jobs before the file: the fields begin with it. */
+async function knownToFit(db: Queries, { vehicle, vehicleId, run }: JobState) {
+  const learned = await learnedOf(db, vehicleId)
+  const words = (kind: string) => learned.find((each) => each.kind === kind)?.what
+  const worked = new Set(run?.stages.flatMap(({ stage }) => stage.order))
+  const [reservoir] = partsOf(vehicle, 'reservoir')
+  const [cylinder] = partsOf(vehicle, 'master-cylinder')
+  return {
+    bleeders: allBleeders(vehicle)
+      .filter(({ bleeder }) => worked.has(bleeder.id))
+      .map(({ bleeder }) => ({
+        id: bleeder.id,
+        known:
+          learned.find((each) => each.kind === 'spanner' && each.bleeder === bleeder.id)?.value ??
+          bleeder.wrenchMm,
+      })),
+    capAdapter: words('adapter') ?? reservoir?.capAdapter ?? '',
+    benchThread: words('bench-thread') ?? cylinder?.benchThread ?? '',
   }
 }
 
@@ -73,8 +100,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     submission.reply({ ...errors, hideFields: ['checkPin'] })
   if (submission.status !== 'success') return data(reply(), { status: 400 })
   const { eventId, checkedBy, checkPin: pin, ...rest } = submission.value
-  const checker =
-    checkedBy === NOBODY ? undefined : await checkPin(context.get(database), checkedBy, pin, new Date())
+  const db = context.get(database)
+  const { vehicle } = orNotFound(await findJob(db, params.jobId))
+  const fitted = fittedFrom(
+    form,
+    allBleeders(vehicle).map(({ bleeder }) => bleeder.id),
+  )
+  if (!fitted.ok) return data(reply({ formErrors: [fitted.fault] }), { status: 400 })
+  const checker = checkedBy === NOBODY ? undefined : await checkPin(db, checkedBy, pin, new Date())
   if (checker && !checker.ok)
     return data(reply({ fieldErrors: { checkPin: [checker.fault.text] } }), { status: 400 })
   const act = {
@@ -83,6 +116,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     typed: typedIn(form),
     ...rest,
     checkedBy: checker?.person,
+    fitted: fitted.fitted,
   }
   const refused = await recordOrReply(context, params.jobId, act, (formErrors) => reply({ formErrors }))
   return refused ?? redirect(`/jobs/${params.jobId}/record`)
@@ -149,6 +183,7 @@ export default function FilePage({ loaderData, actionData }: Route.ComponentProp
           </p>
         </div>
       </div>
+      <FittedFields {...loaderData.fitted} />
       <NoteField field={fields.note} label="Note" />
       <button type="submit" className="button button-main">
         File it: the record is frozen from here on

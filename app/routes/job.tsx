@@ -5,6 +5,7 @@ import { StationPipe } from '~/components/station-pipe'
 import { outcomeWords } from '~/components/words'
 import { database, personHere } from '~/context'
 import { findJob } from '~/db/jobs.server'
+import { versionSince } from '~/db/vehicles.server'
 import { showMoment } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import type { JobHere } from '~/run-client/job-here'
@@ -13,8 +14,13 @@ import { stationOf } from '~core/run/state'
 import type { Route } from './+types/job'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const state = orNotFound(await findJob(context.get(database), params.jobId))
-  return { state, person: context.get(personHere) ?? undefined }
+  const db = context.get(database)
+  const state = orNotFound(await findJob(db, params.jobId))
+  return {
+    state,
+    person: context.get(personHere) ?? undefined,
+    newVersion: state.filed ? undefined : await versionSince(db, state),
+  }
 }
 
 /** Stations where hands are on the vehicle: while it is parked they show how it stands and nothing else. */
@@ -63,6 +69,12 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
       {!filed && movedFrom.length > 0 && (
         <p className="mt-3 border-l-8 border-ink bg-sheet p-3">
           This job was begun on {movedFrom.map((from) => from.plate).join(', ')} by mistake and moved here.
+        </p>
+      )}
+      {loaderData.newVersion !== undefined && !AT_THE_VEHICLE.has(station) && (
+        <p className="mt-3 border-l-8 border-ink bg-sheet p-3">
+          The vehicle was changed since this job began; it is at version {loaderData.newVersion} now. This job
+          keeps the one it began with, a new job takes the new one.
         </p>
       )}
       <div className="mt-4 grid gap-5">

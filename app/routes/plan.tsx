@@ -1,8 +1,10 @@
-import { Form, Link, redirect, useSearchParams } from 'react-router'
+import { data, Form, Link, redirect, useNavigation, useSearchParams } from 'react-router'
+import { LearnedPanel } from '~/components/learned-list'
 import { LineMap } from '~/components/line-map/line-map'
 import { planMarks } from '~/components/order-marks'
 import { CarriedFromBench } from '~/components/plan/carried-from-bench'
 import { Figures } from '~/components/plan/figures'
+import { Order, TAKE_PLAN_FORM } from '~/components/plan/order'
 import { PlanSpread } from '~/components/plan/plan-spread'
 import { Stages } from '~/components/plan/stages'
 import { WhatIf } from '~/components/plan/what-if'
@@ -10,6 +12,7 @@ import { Reasons } from '~/components/reasons'
 import { stageNames } from '~/components/stage-names'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
+import { learnedOf } from '~/db/learned.server'
 import { carriedFromBench } from '~/lib/from-bench'
 import { newId } from '~/lib/ids'
 import { planRequestFor } from '~/lib/plan-request.server'
@@ -35,6 +38,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     asked: { ...asked, shop: taken?.shop ?? asked.shop },
     carried: taken ? (taken.fromBench ?? []) : carriedFromBench(changes),
     begun,
+    learned: await learnedOf(context.get(database), state.vehicleId, params.jobId),
     taken: state.planned !== undefined,
     eventId: newId(),
   }
@@ -42,9 +46,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
-  const eventId = String((await request.formData()).get('eventId'))
+  const form = await request.formData()
+  const eventId = String(form.get('eventId'))
+  const orderWhy = String(form.get('orderWhy') ?? '')
+    .trim()
+    .slice(0, 500)
   const changes = new URL(request.url).searchParams
-  const asked = await planRequestFor(context.get(database), state, changes)
+  const asked = await planRequestFor(context.get(database), state, changes, orderWhy)
+  if (asked.work.order?.why === '')
+    return data({ orderFault: 'Say why the order is changed: it stays in the record.' }, { status: 400 })
   const act = {
     id: eventId,
     type: 'planned' as const,
@@ -57,23 +67,38 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function PlanPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { vehicle, plan, shop, begun, eventId, asked, carried } = loaderData
+  const { vehicle, plan, shop, begun, eventId, asked, carried, learned } = loaderData
   return (
-    <div className="grid items-start gap-5 lg:grid-cols-[3fr_2fr]">
+    <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[3fr_2fr]">
       <title>Plan · Ruddy Siphon</title>
       <div className="grid gap-5">
         <h1 className="sr-only">Plan</h1>
         {plan.verdict === 'stop' ? <Stops plan={plan} /> : <Figures plan={plan} />}
         <CarriedFromBench carried={carried} />
+        <LearnedPanel learned={learned} />
         {plan.stages.length > 0 && <Stages plan={plan} />}
         {plan.verdict === 'go' && <PlanSpread request={asked} />}
+        {!begun && <WhatIf shop={shop} />}
       </div>
       <aside className="grid gap-5">
-        {plan.verdict === 'go' && !begun && <TakePlan eventId={eventId} refusal={actionData?.refusal} />}
+        {plan.verdict === 'go' && !begun && (
+          <TakePlan
+            eventId={eventId}
+            refusal={actionData && 'refusal' in actionData ? actionData.refusal : undefined}
+          />
+        )}
         <section className="panel" aria-label="Line map">
-          <LineMap vehicle={vehicle} marks={planMarks(plan)} className="[&>svg]:max-h-[46vh]" />
+          <LineMap vehicle={vehicle} marks={planMarks(plan)} className="[&_.lm-sheet]:max-h-[46vh]" />
         </section>
-        {!begun && <WhatIf shop={shop} />}
+        {plan.order && (
+          <Order
+            vehicle={vehicle}
+            order={plan.order}
+            school={shop.orderSchool}
+            fixed={begun}
+            fault={actionData && 'orderFault' in actionData ? actionData.orderFault : undefined}
+          />
+        )}
         {begun && (
           <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
             This plan was taken, and the work has begun under it.
@@ -122,15 +147,17 @@ function Stops({ plan }: { plan: Plan }) {
 
 function TakePlan({ eventId, refusal }: { eventId: string; refusal?: string }) {
   const [search] = useSearchParams()
+  // While another plan is on its way, the one that stands here is not the one that was asked for.
+  const onItsWay = useNavigation().state !== 'idle'
   return (
-    <Form method="post" action={`?${search}`}>
+    <Form method="post" action={`?${search}`} id={TAKE_PLAN_FORM}>
       <input type="hidden" name="eventId" value={eventId} />
       {refusal && (
         <p role="alert" className="fault mb-2">
           {refusal}
         </p>
       )}
-      <button type="submit" className="button button-main w-full text-lg">
+      <button type="submit" className="button button-main w-full text-lg" disabled={onItsWay}>
         Take this plan and begin
       </button>
     </Form>

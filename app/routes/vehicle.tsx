@@ -1,10 +1,13 @@
 import { Form, Link, redirect } from 'react-router'
+import { LearnedPanel } from '~/components/learned-list'
 import { LineMap } from '~/components/line-map/line-map'
+import { ownMarks } from '~/components/line-map/own-marks'
 import { stationName } from '~/components/station-pipe'
 import { outcomeWords } from '~/components/words'
 import { database, personHere } from '~/context'
 import { jobsOfVehicle, openJob } from '~/db/jobs.server'
-import { findVehicle } from '~/db/vehicles.server'
+import { learnedOf } from '~/db/learned.server'
+import { findVehicle, lastOdometer, versionsOf } from '~/db/vehicles.server'
 import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { useShow } from '~/lib/units'
@@ -15,7 +18,14 @@ import type { Route } from './+types/vehicle'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const stored = orNotFound(await findVehicle(context.get(database), params.vehicleId))
-  return { ...stored, jobs: await jobsOfVehicle(context.get(database), params.vehicleId) }
+  const db = context.get(database)
+  return {
+    ...stored,
+    jobs: await jobsOfVehicle(db, params.vehicleId),
+    versions: await versionsOf(db, params.vehicleId),
+    learned: await learnedOf(db, params.vehicleId),
+    odometer: await lastOdometer(db, params.vehicleId),
+  }
 }
 
 export async function action({ params, context }: Route.ActionArgs) {
@@ -26,7 +36,7 @@ export async function action({ params, context }: Route.ActionArgs) {
 }
 
 export default function VehiclePage({ loaderData }: Route.ComponentProps) {
-  const { vehicle, plate, jobs, id } = loaderData
+  const { vehicle, plate, vin, jobs, versions, learned, odometer, id } = loaderData
   return (
     <>
       <title>{`${plate || vehicle.name} · Ruddy Siphon`}</title>
@@ -38,25 +48,32 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
             Start a job on it
           </button>
         </Form>
+        <Link to={`/vehicles/${id}/edit`} className="button">
+          Change it
+        </Link>
         <a href={`/vehicles/${id}/file.json`} className="button" download>
           Export the file
         </a>
       </div>
-      <div className="grid items-start gap-5 lg:grid-cols-[2fr_3fr]">
+      <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[2fr_3fr]">
         <section className="panel" aria-label="Line map">
-          <LineMap
-            vehicle={vehicle}
-            marks={bleederRuns(vehicle).map(({ bleeder }) => ({
-              id: bleeder.id,
-              label: bleeder.id.slice(0, 2),
-              state: 'waiting',
-            }))}
-            className="[&>svg]:max-h-[62vh]"
-          />
+          <LineMap vehicle={vehicle} marks={ownMarks(vehicle)} className="[&_.lm-sheet]:max-h-[62vh]" />
         </section>
-        <div className="grid gap-5">
-          <Facts vehicle={vehicle} />
+        <div className="grid grid-cols-1 gap-5">
+          <Facts vehicle={vehicle} vin={vin} odometer={odometer} />
           <Bleeders vehicle={vehicle} />
+          <LearnedPanel learned={learned} />
+          <section className="panel" aria-labelledby="versions">
+            <h2 id="versions">Versions of its file</h2>
+            <ol className="grid gap-1">
+              {versions.map(({ version, saved_at, saved_by }) => (
+                <li key={version}>
+                  <strong>{version}</strong>, {showDate(saved_at)}
+                  {saved_by && `, ${saved_by}`}
+                </li>
+              ))}
+            </ol>
+          </section>
           <section className="panel" aria-labelledby="jobs">
             <h2 id="jobs">Jobs</h2>
             {jobs.length === 0 && <p>None yet.</p>}
@@ -81,13 +98,24 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
   )
 }
 
-function Facts({ vehicle }: { vehicle: Vehicle }) {
+type FactsProps = { vehicle: Vehicle; vin: string; odometer?: { km: number; at: string } }
+
+function Facts({ vehicle, vin, odometer }: FactsProps) {
   const show = useShow()
   const facts: [string, string][] = [
     [
       'Kind',
       `${vehicle.kind}${vehicle.modelYear ? `, ${vehicle.modelYear}` : ''}, driver ${vehicle.driverSide}`,
     ],
+    ...(odometer
+      ? [
+          ['Odometer', `${show('distance', odometer.km)} on ${showDate(odometer.at)}`] satisfies [
+            string,
+            string,
+          ],
+        ]
+      : []),
+    ...(vin ? [['Identification', vin] satisfies [string, string]] : []),
     [
       'Fluid',
       `${vehicle.fluid.spec}${vehicle.fluid.alsoAllowed.length > 0 ? `; also allowed ${vehicle.fluid.alsoAllowed.join(', ')}` : ''}`,
@@ -146,7 +174,10 @@ function Bleeders({ vehicle }: { vehicle: Vehicle }) {
               <tr key={bleeder.id} className="border-b border-rule [&>td]:py-1.5 [&>td]:pr-4">
                 <td className="font-bold">{bleeder.id}</td>
                 <td>{partName(part)}</td>
-                <td className="text-right">{run ? run.lengthM.toFixed(2) : 'at the source'}</td>
+                <td className="text-right">
+                  {run?.lines.some(({ id }) => vehicle.assumed?.includes(id ?? '')) && '≈ '}
+                  {run ? run.lengthM.toFixed(2) : 'at the source'}
+                </td>
                 <td className="text-right">{bleeder.wrenchMm ?? 'not known'}</td>
                 <td className="text-right">{bleeder.torqueNm ?? 'maker’s'}</td>
               </tr>
@@ -154,6 +185,11 @@ function Bleeders({ vehicle }: { vehicle: Vehicle }) {
           </tbody>
         </table>
       </div>
+      {vehicle.assumed && vehicle.assumed.length > 0 && (
+        <p className="mt-3 text-sm text-quiet">
+          ≈ usual lengths and sizes of its layout, not measured on this vehicle.
+        </p>
+      )}
     </section>
   )
 }

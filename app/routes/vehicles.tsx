@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react'
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
-import { database } from '~/context'
+import { database, personHere } from '~/context'
 import { importVehicle, listVehicles } from '~/db/vehicles.server'
 import { showDate } from '~/lib/format'
 import { faultLine } from '~core/fault'
@@ -23,7 +23,12 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (!(file instanceof File) || file.size === 0) return refuse(['Pick a vehicle file, or drop one here.'])
   if (file.size > LARGEST_FILE_BYTES)
     return refuse(['The file is larger than 500 kB: a vehicle file is a few kB of JSON.'])
-  const imported = await importVehicle(context.get(database), await file.text(), plate)
+  const imported = await importVehicle(
+    context.get(database),
+    await file.text(),
+    { plate },
+    context.get(personHere)?.name,
+  )
   return imported.ok ? redirect(`/vehicles/${imported.value.id}`) : refuse(imported.faults.map(faultLine))
 }
 
@@ -31,11 +36,16 @@ export default function Vehicles({ loaderData: { vehicles }, actionData }: Route
   return (
     <>
       <title>Vehicles · Ruddy Siphon</title>
-      <h1 className="mb-5 text-3xl">Vehicles</h1>
+      <div className="mb-5 flex flex-wrap items-center gap-4">
+        <h1 className="text-3xl">Vehicles</h1>
+        <Link to="/vehicles/new" className="button button-main ml-auto">
+          New vehicle
+        </Link>
+      </div>
       <div className="grid items-start gap-5 lg:grid-cols-[3fr_2fr]">
         <section className="panel" aria-labelledby="known">
           <h2 id="known">Known to the shop</h2>
-          {vehicles.length === 0 && <p>None yet. Import a vehicle file to begin.</p>}
+          {vehicles.length === 0 && <p>None yet. Make a new one, or import a vehicle file.</p>}
           <ul className="grid gap-2 sm:grid-cols-2">
             {vehicles.map((vehicle) => (
               <li key={vehicle.id}>

@@ -41,7 +41,12 @@ export function LeftRightPicture({ result, values, vehicle }: PictureProps<LeftR
       <div className={`grid items-center gap-5 ${vehicle ? 'md:grid-cols-2' : ''}`}>
         {vehicle && (
           <div>
-            <LineMap vehicle={vehicle} marks={marksOf} picked={picked} className="[&>svg]:max-h-[52vh]" />
+            <LineMap
+              vehicle={vehicle}
+              marks={marksOf}
+              picked={picked}
+              className="[&_.lm-sheet]:max-h-[52vh]"
+            />
             <p className="text-sm text-quiet">
               ✓ runs as its line predicts, or at half of it at least; a number is per cent of it.{' '}
               {suspected && 'The square, with its brake and last line picked out, is the one suspected.'}

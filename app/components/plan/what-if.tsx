@@ -1,5 +1,6 @@
 import { Form, useSearchParams, useSubmit } from 'react-router'
 import { unitFieldOf } from '~/lib/fields'
+import { USUAL_ORDER } from '~/lib/order-in-address'
 import { useFieldText, useShow } from '~/lib/units'
 import { methodName } from '~core/method'
 import { orderSchoolIds, orderSchools } from '~core/order'
@@ -22,10 +23,12 @@ export function WhatIf({ shop }: { shop: Shop }) {
       {show.unit('temperature') !== '°C' && (
         <input type="hidden" name={unitFieldOf('tempC')} value={show.unit('temperature')} />
       )}
-      {/* What was carried from the Bench stays while something else is tried. */}
-      {search.getAll('bench').map((carried) => (
-        <input key={carried} type="hidden" name="bench" value={carried} />
-      ))}
+      {/* What was carried from the Bench, and an order set by hand, stay while something else is tried. */}
+      {['bench', 'order', USUAL_ORDER].flatMap((name) =>
+        search
+          .getAll(name)
+          .map((value) => <input key={`${name} ${value}`} type="hidden" name={name} value={value} />),
+      )}
       <div className="grid gap-3 sm:grid-cols-2">
         <div className="grid gap-1">
           <label htmlFor="tempC" className="font-bold">

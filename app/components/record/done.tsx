@@ -31,6 +31,17 @@ export function Done({ state }: { state: JobState }) {
             {plan.pressureKPa !== undefined && `, ${show('pressure', plan.pressureKPa)}`}
             {plan.vacuumKPa !== undefined && `, ${show('pressure', plan.vacuumKPa)} below atmosphere`}
           </Row>
+          {plan.order?.stated && (
+            <Row name="Order">
+              set by hand, {plan.order.bleeders.join(', ')} (usual: {plan.order.stated.usual.join(', ')}):{' '}
+              {plan.order.stated.why}
+              {plan.order.stated.warnings.map(({ code, text }) => (
+                <span key={code} className="block text-sm">
+                  Warned: {text}
+                </span>
+              ))}
+            </Row>
+          )}
           <Row name="Planned">{show('volume', plan.fluid.totalMl)}</Row>
         </>
       )}

@@ -1,0 +1,48 @@
+import { spannerField } from '~/lib/fitted-form'
+
+type Props = { bleeders: readonly { id: string; known?: number }[]; capAdapter: string; benchThread: string }
+
+/** What fitted, for whoever does this vehicle next: nothing here must be filled in. */
+export function FittedFields({ bleeders, capAdapter, benchThread }: Props) {
+  return (
+    <fieldset className="grid gap-3">
+      <legend className="field-label">What fitted, for the next time</legend>
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
+        {bleeders.map(({ id, known }) => (
+          <label key={id} className="grid gap-1">
+            <span className="text-sm wrap-anywhere">Spanner of {id}, mm</span>
+            <input
+              name={spannerField(id)}
+              className="input"
+              inputMode="decimal"
+              autoComplete="off"
+              defaultValue={known}
+            />
+          </label>
+        ))}
+      </div>
+      <div className="grid gap-3 sm:grid-cols-2">
+        <label className="grid gap-1">
+          <span className="text-sm">Cap adapter</span>
+          <input
+            name="capAdapter"
+            className="input"
+            maxLength={200}
+            autoComplete="off"
+            defaultValue={capAdapter}
+          />
+        </label>
+        <label className="grid gap-1">
+          <span className="text-sm">Bench thread</span>
+          <input
+            name="benchThread"
+            className="input"
+            maxLength={200}
+            autoComplete="off"
+            defaultValue={benchThread}
+          />
+        </label>
+      </div>
+    </fieldset>
+  )
+}

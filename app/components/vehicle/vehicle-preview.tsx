@@ -1,0 +1,44 @@
+import { LineMap } from '~/components/line-map/line-map'
+import { ownMarks } from '~/components/line-map/own-marks'
+import type { Reading } from '~core/fault'
+import { bleederRuns } from '~core/vehicle/network'
+import { partName } from '~core/vehicle/parts'
+import type { Vehicle } from '~core/vehicle/schema'
+
+/** The vehicle as the answers make it so far: its map and the runs that follow. */
+export function VehiclePreview({ made }: { made: Reading<Vehicle> }) {
+  if (!made.ok)
+    return (
+      <section className="panel" aria-label="Line map">
+        {made.faults.map(({ path, message }) => (
+          <p key={path} className="fault">
+            {message}
+          </p>
+        ))}
+      </section>
+    )
+  const vehicle = made.value
+  return (
+    <aside className="grid grid-cols-1 gap-5 lg:sticky lg:top-4">
+      <section className="panel" aria-label="Line map">
+        <LineMap vehicle={vehicle} marks={ownMarks(vehicle)} className="[&_.lm-sheet]:max-h-[46vh]" />
+      </section>
+      <section className="panel" aria-labelledby="runs">
+        <h2 id="runs">Runs from the cylinder</h2>
+        <ul className="grid gap-1">
+          {bleederRuns(vehicle).map(({ bleeder, part, run }) => (
+            <li key={bleeder.id} className="grid grid-cols-[4rem_1fr_auto] gap-3 border-b border-rule py-1">
+              <strong>{bleeder.id}</strong>
+              <span>{partName(part)}</span>
+              <span>{run ? `≈ ${run.lengthM.toFixed(2)} m` : 'at the source'}</span>
+            </li>
+          ))}
+        </ul>
+        <p className="mt-3 text-sm text-quiet">
+          ≈ usual lengths and sizes for this layout, wheelbase and track, not measured. Spanners, torques and
+          the maker’s order are left open: a guess would be worse than none.
+        </p>
+      </section>
+    </aside>
+  )
+}

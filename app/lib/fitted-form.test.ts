@@ -1,0 +1,24 @@
+import { expect, test } from 'vitest'
+import { fittedFrom, spannerField } from './fitted-form'
+
+function formOf(values: Record<string, string>): FormData {
+  const form = new FormData()
+  for (const [name, value] of Object.entries(values)) form.set(name, value)
+  return form
+}
+
+test('only what was given is learned, with point or comma', () => {
+  const form = formOf({ [spannerField('RR')]: '9,5', [spannerField('RL')]: '', capAdapter: ' three-lug ' })
+  expect(fittedFrom(form, ['RR', 'RL'])).toEqual({
+    ok: true,
+    fitted: { spannersMm: { RR: 9.5 }, capAdapter: 'three-lug', benchThread: undefined },
+  })
+  expect(fittedFrom(formOf({}), ['RR'])).toEqual({ ok: true, fitted: undefined })
+})
+
+test('a spanner that is no size is named', () => {
+  for (const typed of ['nine', '0', '900']) {
+    const read = fittedFrom(formOf({ [spannerField('RR')]: typed }), ['RR'])
+    expect(read.ok ? '' : read.fault).toContain('spanner of RR')
+  }
+})

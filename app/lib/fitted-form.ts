@@ -1,0 +1,33 @@
+import type { EventOf } from '~core/run/events'
+import { parseDecimal } from './fields'
+
+export type Fitted = NonNullable<EventOf<'filed'>['fitted']>
+
+export const spannerField = (bleeder: string): string => `spanner ${bleeder}`
+const LARGEST_SPANNER_MM = 60
+
+/** What fitted, from the form that files a job: only what was given; or which spanner is no size. */
+export function fittedFrom(
+  form: FormData,
+  bleeders: readonly string[],
+): { ok: true; fitted?: Fitted } | { ok: false; fault: string } {
+  const spannersMm: Record<string, number> = {}
+  for (const bleeder of bleeders) {
+    const typed = form.get(spannerField(bleeder))
+    const size = parseDecimal(typeof typed === 'string' ? typed : undefined)
+    if (size === undefined) continue
+    if (size === 'bad' || size <= 0 || size > LARGEST_SPANNER_MM)
+      return { ok: false, fault: `Give the spanner of ${bleeder} in mm, like 9 or 7.5, or leave it empty.` }
+    spannersMm[bleeder] = size
+  }
+  const text = (name: string) =>
+    String(form.get(name) ?? '')
+      .trim()
+      .slice(0, 200) || undefined
+  const fitted: Fitted = {
+    ...(Object.keys(spannersMm).length > 0 && { spannersMm }),
+    capAdapter: text('capAdapter'),
+    benchThread: text('benchThread'),
+  }
+  return { ok: true, fitted: Object.values(fitted).some((value) => value !== undefined) ? fitted : undefined }
+}
