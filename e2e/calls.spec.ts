@@ -56,7 +56,7 @@ test('by machine: the bleeder stays open while it is looked at, pressure comes o
   await holdClosed(page)
   await page.getByRole('button', { name: 'Something went wrong' }).click()
   await page.getByRole('button', { name: 'Hose or nut leaking' }).click()
-  await page.getByText('mc1 to right brake (A)').click()
+  await page.getByText('mc1 to right brake (A)', { exact: true }).click()
   await page.getByRole('button', { name: 'Record it' }).click()
   await expect(page.getByText('Let the machine’s pressure off, through its own valve.')).toBeVisible()
   await page.getByRole('button', { name: 'Done', exact: true }).click()

@@ -19,13 +19,18 @@ export async function openJobOn(page: Page, file: object, plate: string): Promis
   return new URL(page.url()).pathname.replace(/\/check-in$/, '')
 }
 
-/** Check in, test and take a two-person plan; leaves the page at the plate. */
-export async function planTwoPerson(page: Page): Promise<void> {
+/** Check in for a routine exchange and test; leaves the page at the plan. */
+export async function checkInAndTest(page: Page): Promise<void> {
   await page.getByLabel('Routine exchange').check()
   await page.getByLabel('Brown', { exact: true }).check()
   await page.getByRole('button', { name: 'Checked in' }).click()
   await page.getByLabel('The tester shows').fill('3,2')
   await page.getByRole('button', { name: 'Tested' }).click()
+}
+
+/** Check in, test and take a two-person plan; leaves the page at the plate. */
+export async function planTwoPerson(page: Page): Promise<void> {
+  await checkInAndTest(page)
   await page.getByLabel('Method', { exact: true }).selectOption('two-person')
   await expect(page.getByLabel('The plan in short')).toContainText('Two-person')
   await page.getByRole('button', { name: 'Take this plan' }).click()
