@@ -77,8 +77,8 @@ export default function PlanPage({ loaderData, actionData }: Route.ComponentProp
         <CarriedFromBench carried={carried} />
         <LearnedPanel learned={learned} />
         {plan.stages.length > 0 && <Stages plan={plan} />}
-        {plan.verdict === 'go' && <PlanSpread request={asked} />}
         {!begun && <WhatIf shop={shop} />}
+        {plan.verdict === 'go' && <PlanSpread request={asked} />}
       </div>
       <aside className="grid gap-5">
         {plan.verdict === 'go' && !begun && (

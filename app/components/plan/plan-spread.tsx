@@ -45,8 +45,12 @@ export function PlanSpread({ request }: { request: PlanRequest }) {
     }
   }, [key, samples])
 
+  // As high while it samples as when it is done: what stands beside it must not move under a finger.
   return (
-    <section className="panel grid gap-3 print:hidden" aria-labelledby="spread">
+    <section
+      className="panel grid min-h-84 content-start gap-3 [overflow-anchor:none] print:hidden"
+      aria-labelledby="spread"
+    >
       <h2 id="spread">How sure this is</h2>
       {state.at === 'running' && (
         <div className="flex items-center gap-4">
