@@ -4,7 +4,9 @@ import type { CallAct, CallKind, CallMachine, CallMove, CallState, CallStep } fr
 import { machineFed } from './machine-fed'
 import { pedal } from './pedal'
 import { ports } from './ports'
+import { pressThrough } from './press-through'
 import { solo } from './solo'
+import { unit } from './unit'
 import { vacuum } from './vacuum'
 
 export * from './machine'
@@ -12,12 +14,14 @@ export * from './machine'
 /** Every call there is. A new one is one file and one line here. */
 export const callMachines: Record<CallKind, CallMachine> = {
   pedal,
+  'press-through': pressThrough,
   solo,
   machine: machineFed,
   vacuum,
   gravity,
   bench,
   ports,
+  unit,
 }
 
 /** What a state of a call asks for; undefined for a state this machine does not have. */

@@ -6,7 +6,7 @@ import type { CallKind, CallMachine, CallMove } from './machine'
  * @param hoseFeeds whether air is drawn in where the hose comes off or its end leaves the fluid
  */
 export function leftOpenCall(
-  kind: Extract<CallKind, 'solo' | 'machine' | 'gravity'>,
+  kind: Extract<CallKind, 'solo' | 'machine' | 'gravity' | 'unit'>,
   words: { opens: (joint: string) => string; runs: string },
   hoseFeeds: boolean,
 ): CallMachine {

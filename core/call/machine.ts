@@ -3,6 +3,7 @@ export const callStates = [
   'rest',
   'pressing',
   'holding',
+  'opened',
   'open',
   'closed',
   'slipped',
@@ -29,7 +30,17 @@ export const callActs = [
 ] as const
 export type CallAct = (typeof callActs)[number]
 
-export const callKinds = ['pedal', 'solo', 'machine', 'vacuum', 'gravity', 'bench', 'ports'] as const
+export const callKinds = [
+  'pedal',
+  'press-through',
+  'solo',
+  'machine',
+  'vacuum',
+  'gravity',
+  'bench',
+  'ports',
+  'unit',
+] as const
 export type CallKind = (typeof callKinds)[number]
 
 /** What the cab is told. `release` is the one word that must never reach it while a joint is open. */

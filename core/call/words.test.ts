@@ -38,7 +38,7 @@ test('a joint that is closed says so by name: nobody reads which one from memory
 })
 
 test('every pull of a pedal method and every stroke on the bench ends in a look', () => {
-  for (const kind of ['pedal', 'ports', 'bench'] as const) {
+  for (const kind of ['pedal', 'press-through', 'ports', 'bench'] as const) {
     const looks = Object.values(callMachines[kind].states).flatMap(({ next }) =>
       next.filter((m) => m.lookAfter),
     )

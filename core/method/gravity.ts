@@ -1,7 +1,8 @@
 import type { Notice } from '../decision'
 import { cornersMinutes, gravityKPa } from './corner-flow'
 import { residualHeldBack } from './hazards'
-import type { BleedMethod, MethodContext } from './method'
+import { type MethodContext, noSettings, type Technique } from './method'
+import { atWheel } from './step'
 
 /** Colder than this, gravity moves too little to wait for. @source common practice */
 const COLD_SHOP_C = 5
@@ -22,16 +23,30 @@ function exclude(context: MethodContext): Notice | undefined {
 }
 
 /** A bottle at every bleeder, all open together. @source common practice */
-export const gravity: BleedMethod = {
+export const gravity: Technique = {
   id: 'gravity',
+  method: 'gravity',
   name: 'Gravity',
   why: 'Slow, but it draws no air and makes no froth.',
+  at: 'bleeders',
+  needs: ['standpipe-bottles'],
   call: 'gravity',
   exclude,
-  settings: () => ({}),
+  ...noSettings,
   minutes: (context) => ({
     fluidMinutes: Math.max(0, ...cornersMinutes(gravityKPa(context), context)) + QUIET_MINUTES,
     handlingMinutes: context.corners.length * 3,
   }),
   riskMinutes: () => 2,
+  steps: () => ({
+    before: [atWheel('bottles', 'A bottle at every bleeder, hose end under fluid.')],
+    after: [],
+  }),
+  round: [
+    'Standpipe bottle on, open half a turn.',
+    'Let it run; short light strokes only with the others closed.',
+    'Two minutes without a bubble: close, hose off.',
+  ],
+  done: 'Its volume through, and no bubbles for two minutes.',
+  mistakes: ['Forgotten while it runs: the reservoir is dry in a quarter of an hour.'],
 }

@@ -1,7 +1,8 @@
 import type { Notice } from '../decision'
 import { minutesInTurn } from './corner-flow'
 import { residualHeldBack } from './hazards'
-import type { BleedMethod, MethodContext } from './method'
+import { type MethodContext, noSettings, type Technique } from './method'
+import { atWheel } from './step'
 
 /** What a thumb on a syringe gives. @source from memory */
 const SYRINGE_KPA = 100
@@ -18,16 +19,36 @@ function exclude(context: MethodContext): Notice | undefined {
 }
 
 /** Clean fluid from a syringe up through the bleeder. @source common practice */
-export const reverse: BleedMethod = {
+export const reverse: Technique = {
   id: 'reverse',
+  method: 'reverse',
   name: 'Reverse fill by syringe',
   why: 'Air rises with the fluid instead of against it.',
+  at: 'bleeders',
+  needs: [],
   call: 'machine',
   exclude,
-  settings: () => ({}),
+  ...noSettings,
   minutes: (context) => ({
     fluidMinutes: minutesInTurn(SYRINGE_KPA, context),
     handlingMinutes: context.corners.length * 6,
   }),
   riskMinutes: () => 15,
+  steps: () => ({
+    before: [
+      atWheel(
+        'lower-reservoir',
+        'Reservoir drawn down to MIN, pedal or lever fully up.',
+        'What is pushed in below arrives above.',
+      ),
+    ],
+    after: [atWheel('draw-to-max', 'Level is usually over MAX now: draw it down to MAX.')],
+  }),
+  round: [
+    'Bleeder and caliper clean, syringe full and free of air.',
+    'Open, push slowly, watch the reservoir.',
+    'Close with the syringe still on.',
+  ],
+  done: 'Bubbles stop in the reservoir, and its volume is through.',
+  mistakes: ['A dirty caliper: its dirt goes up into the valves.', 'The reservoir runs over.'],
 }

@@ -1,7 +1,9 @@
 import type { Notice, Reason } from '../decision'
 import type { Containers } from '../exchange/containers'
 import type { FluidSpec } from '../fluids'
-import type { MethodId } from '../method/method'
+import type { NotTaken } from '../method/choose'
+import type { MethodId, SettingLimits, TechniqueId } from '../method/method'
+import type { Step } from '../method/step'
 import type { SchoolOrder } from '../order/compare-orders'
 
 export const stageKinds = [
@@ -22,6 +24,8 @@ export type StageKind = (typeof stageKinds)[number]
 export type Stage = {
   kind: StageKind
   method?: MethodId
+  /** Which way of doing that method. */
+  technique?: TechniqueId
   /** Bleeder ids in the order they are opened; empty where none is. */
   order: string[]
   minutes: number
@@ -33,6 +37,9 @@ export type Stage = {
   mlByBleeder?: Record<string, number>
   /** Codes of the plan's reasons that ask for this stage. */
   reasons: string[]
+  /** What is done before the first bleeder (or instead of one), and after the last. */
+  before: Step[]
+  after: Step[]
 }
 
 /** A caution and the stage at which it is shown; without one it holds throughout. */
@@ -46,6 +53,14 @@ export type PlanOrder = {
   stated?: { why: string; warnings: Notice[]; usual: string[] }
 }
 
+/** How one place of work is done: what is taken, what the program would have taken, and why each other way was not. */
+export type Ways = {
+  at: 'bleeders' | 'cylinder' | 'unit'
+  taken?: TechniqueId
+  usual?: TechniqueId
+  notTaken: NotTaken[]
+}
+
 /** The plan: what, how much, in which order, by which method, and why. */
 export type Plan = {
   verdict: 'go' | 'stop'
@@ -56,16 +71,23 @@ export type Plan = {
     perBleederMl: Record<string, number>
     reservoirMl: number
     buy: Containers[]
+    /** Sealed containers on the shelf that are opened, before any is bought. */
+    onHand: Containers[]
+    /** Left over once the plan's amount is used. */
+    leftMl: number
   }
   stages: Stage[]
   /** Absent where nothing is bled, and in plans made before orders were compared. */
   order?: PlanOrder
   pressureKPa?: number
   vacuumKPa?: number
+  /** Least and most that those may be set to here. */
+  limits: SettingLimits
   topUpEvery: { reservoir: string; strokes: number; ml: number }
   /** Old share expected at each bleeder once its volume is through, the reservoir's own state carried along; per cent. */
   expectedOldPct: Record<string, number>
   methodsRejected: (Notice & { method: MethodId })[]
+  ways: Ways[]
   cautions: Caution[]
   reasons: Reason[]
 }

@@ -102,9 +102,9 @@ const rules: readonly Rule[] = [
     text: 'The cap’s seal is not known to be sound: low pressure only, and watch it. Reservoir old or cracked: use another method.',
   },
   {
-    code: 'pressure-before-adapter',
+    code: 'never-above-rating',
     at: 'bleed',
-    applies: withMethod('pressure-vacuum'),
+    applies: withMethod('pressure', 'pressure-vacuum'),
     text: 'Never above the lower of the adapter’s and the maker’s rating.',
   },
   {

@@ -8,6 +8,8 @@ import { vehicleFrom } from '../testing/vehicles'
 import { examples } from '../vehicle/examples'
 import type { Vehicle } from '../vehicle/schema'
 import type { Plan } from './answer'
+import { planCases } from './cases'
+import { planOf } from './cases/plan-of'
 import { cautionCodes } from './cautions'
 import { makePlan } from './plan'
 import { shopSchema, workSchema } from './request'
@@ -131,10 +133,12 @@ const first = new Map<string, Map<string, string>>([
 const note = (group: string, notices: readonly { code: string; text: string }[]) => {
   for (const { code, text } of notices) if (!first.get(group)?.has(code)) first.get(group)?.set(code, text)
 }
-for (const plan of everyPlan()) {
+const worked = Object.values(planCases).flatMap((cases) => cases.map(planOf))
+for (const plan of [...everyPlan(), ...worked]) {
   note('Stops', plan.stops)
   note('Reasons', plan.reasons)
   note('Methods not taken', plan.methodsRejected)
+  for (const { notTaken } of plan.ways) note('Methods not taken', notTaken)
 }
 
 for (const plan of turnedRound()) {
@@ -145,7 +149,7 @@ for (const plan of turnedRound()) {
 /** Codes as they stand in the source, where they are written out. */
 const written = ['plan', 'scope', 'method', 'order'].flatMap((folder) =>
   readdirSync(`core/${folder}`)
-    .filter((name) => !name.endsWith('.test.ts'))
+    .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))
     .flatMap((name) =>
       [
         ...readFileSync(`core/${folder}/${name}`, 'utf8').matchAll(

@@ -1,19 +1,23 @@
 import type { Reason } from '../decision'
 import { chooseContainers } from '../exchange/containers'
+import { takeOnHand } from '../exchange/on-hand'
 import { carryReservoir, type FedCorner } from '../exchange/reservoir-carry'
-import type { Choice, chooseMethod } from '../method/choose'
-import type { MethodContext } from '../method/method'
+import { suits } from '../fluids/suits'
+import type { Choice, NoChoice } from '../method/choose'
+import { techniqueOf } from '../method/index'
+import { type MethodContext, methodIds } from '../method/method'
 import { moistureVerdict } from '../moisture/verdict'
 import type { Scope } from '../scope/scope'
 import { reservoirIdOf } from '../vehicle/network'
 import type { Vehicle } from '../vehicle/schema'
-import type { Plan, PlanOrder } from './answer'
+import type { Plan, PlanOrder, Ways } from './answer'
 import { cautionsFor } from './cautions'
-import { type Prepared, preparePlan, startShareOf } from './prepare'
+import { fluidUsed, type Prepared, preparePlan, startShareOf } from './prepare'
 import type { PlanRequest } from './request'
 import { buildStages } from './stages'
 import { stopsFor } from './stops'
 import { topUpEvery } from './top-up-every'
+import { unitsToCycle } from './units'
 
 function targetReason(targetPct: number, { work, shop }: PlanRequest): Reason {
   const basis = shop.targetOldPct === undefined ? 'practice' : 'default'
@@ -78,51 +82,93 @@ function assumedReason({ assumed = [], parts, lines }: Vehicle): Reason[] {
   return [{ code: 'sizes-assumed', text, basis: 'default' }]
 }
 
+/** What goes in, and why it may. */
+function fluidReasons(request: PlanRequest): Reason[] {
+  const { spec, isoClass } = request.vehicle.fluid
+  const used = fluidUsed(request)
+  const judged = suits(used, request.vehicle.fluid)
+  const reasons: Reason[] = [{ code: 'fluid-spec', text: `The vehicle calls for ${spec}.`, basis: 'maker' }]
+  if (isoClass !== undefined)
+    reasons.push({
+      code: 'fluid-iso-class',
+      text: `Of ISO 4925 class ${isoClass.replace(/^class\s*/i, '')}: look for it on the container.`,
+      basis: 'maker',
+    })
+  if (judged.value === 'as-good')
+    reasons.push({
+      code: 'fluid-as-good',
+      text: `${used} goes in: same base, and in nothing worse: ${judged.better.join('; ') || 'the same limits'}.`,
+      basis: 'standard',
+    })
+  if (judged.value === 'allowed')
+    reasons.push({
+      code: 'fluid-maker-allows',
+      text: `${used} goes in because the maker allows it, though ${judged.worse.join('; ')}.`,
+      basis: 'maker',
+    })
+  return reasons
+}
+
+/** What to open of the shelf, what to buy beside it, and what stays over. */
+function containersFor(
+  totalMl: number,
+  request: PlanRequest,
+): Pick<Plan['fluid'], 'buy' | 'onHand' | 'leftMl'> {
+  const { onHand, containersMl } = request.shop
+  const spec = fluidUsed(request)
+  const taken = takeOnHand(
+    totalMl,
+    onHand.filter((each) => each.spec === spec),
+  )
+  const sum = (containers: readonly { ml: number; count: number }[]) =>
+    containers.reduce((all, { ml, count }) => all + ml * count, 0)
+  const buy = chooseContainers(totalMl - sum(taken), containersMl)
+  return { onHand: taken, buy, leftMl: Math.max(0, sum(taken) + sum(buy) - totalMl) }
+}
+
 /**
  * Plan an exchange or a bleed: verdict, fluid, stages in order, settings, cautions, each with its reasons.
  *
  * A stop means that something must be settled before any fluid is moved; it has no stages.
  */
 export function makePlan(request: PlanRequest): Plan {
-  const { vehicle, shop } = request
+  const { vehicle } = request
   const prepared = preparePlan(request)
-  const { scope, ordered, choice, context, corners, theta, targetPct, reservoirMl } = prepared
-  const { conversion } = context
-  const stops = stopsFor(request, scope, choice)
+  const { scope, ordered, choice, targetPct, reservoirMl } = prepared
+  const { conversion } = prepared.context
+  const spec = fluidUsed(request)
+  const stops = stopsFor(request, prepared)
+  const ways = waysOf(request, prepared)
   const common = {
     topUpEvery: topUpEvery(vehicle, prepared.reservoirIds),
-    methodsRejected: rejectedOf(choice, request),
+    methodsRejected: methodsRejected(ways),
+    ways,
   }
   const reasons: Reason[] = [...prepared.scopeReasons, ...readingReasons(request, scope)]
   if (stops.length > 0) {
-    const none = { spec: vehicle.fluid.spec, totalMl: 0, perBleederMl: {}, reservoirMl: 0, buy: [] }
+    const none = { spec, totalMl: 0, perBleederMl: {}, reservoirMl: 0, buy: [], onHand: [], leftMl: 0 }
     return {
       verdict: 'stop',
       stops,
       fluid: none,
       stages: [],
+      limits: {},
       expectedOldPct: {},
       cautions: cautionsFor({ vehicle, stages: [], conversion }),
       reasons,
       ...common,
     }
   }
-  const built = buildStages({
-    request,
-    scope,
-    corners,
-    choice: choice.method ? choice : undefined,
-    context,
-    theta,
-    reservoirMl,
-  })
+  const built = buildStages(request, prepared)
   const totalMl = built.stages.reduce((sum, stage) => sum + stage.ml, 0)
   const expected = expectedOldPct(request, prepared, built.perBleederMl)
+  const bled = choice.technique && prepared.corners.length > 0 ? choice : undefined
+  const containers = containersFor(totalMl, request)
   reasons.push(
-    { code: 'fluid-spec', text: `The vehicle calls for ${vehicle.fluid.spec}.`, basis: 'maker' },
+    ...fluidReasons(request),
     ...ordered.reasons,
-    ...(choice.method ? choice.reasons : []),
-    ...settingReasons(choice.method ? choice : undefined, context),
+    ...(bled?.reasons ?? []),
+    ...settingReasons(bled, prepared.context),
     targetReason(targetPct, request),
     ...carryReason(expected, targetPct),
     ...assumedReason(vehicle),
@@ -138,20 +184,23 @@ export function makePlan(request: PlanRequest): Plan {
       basis: 'practice',
     },
   )
-  const settings = choice.method ? choice.settings : {}
+  if (containers.onHand.length > 0)
+    reasons.push({
+      code: 'on-hand-first',
+      text: `Sealed ${spec} on the shelf is opened before any is bought.`,
+      basis: 'practice',
+    })
+  const settings = bled?.settings ?? {}
   return {
     verdict: 'go',
     stops,
-    fluid: {
-      spec: vehicle.fluid.spec,
-      totalMl,
-      perBleederMl: built.perBleederMl,
-      reservoirMl,
-      buy: chooseContainers(totalMl, shop.containersMl),
-    },
+    fluid: { spec, totalMl, perBleederMl: built.perBleederMl, reservoirMl, ...containers },
     stages: built.stages,
-    ...(built.stages.some(({ kind }) => kind === 'bleed') && { order: orderOf(request, prepared) }),
+    ...(built.stages.some(({ kind, order }) => kind === 'bleed' || order.length > 0) && {
+      order: orderOf(request, prepared),
+    }),
     ...settings,
+    limits: bled?.limits ?? {},
     expectedOldPct: expected,
     cautions: [
       ...ordered.warnings.map((warning) => ({ ...warning, at: 'bleed' as const })),
@@ -176,9 +225,11 @@ function settingReasons(choice: Choice | undefined, { vehicle, reservoirs }: Met
   const stated = vehicle.makerSettings
   if (pressureKPa !== undefined) {
     const sound = reservoirs.every((reservoir) => reservoir.capSeal === 'sound')
-    const text = sound
-      ? `${pressureKPa} kPa at the reservoir: ${stated?.pressureKPa ? 'the maker’s figure' : 'inside the usual 70–103 kPa'}.`
-      : `${pressureKPa} kPa at the reservoir: the cap’s seal is not known to be sound, so inside 35–55 kPa.`
+    const rated = choice?.limits.pressureKPa?.[1] === pressureKPa && pressureKPa !== stated?.pressureKPa
+    const [makers, usual] = ['the maker’s figure', 'inside the usual 70–103 kPa']
+    const text = !sound
+      ? `${pressureKPa} kPa at the reservoir: the cap’s seal is not known to be sound, so never above 55 kPa.`
+      : `${pressureKPa} kPa at the reservoir: ${stated?.pressureKPa === pressureKPa ? makers : rated ? 'no more than the adapter is made for' : usual}.`
     reasons.push({
       code: 'pressure-setting',
       text,
@@ -194,17 +245,37 @@ function settingReasons(choice: Choice | undefined, { vehicle, reservoirs }: Met
   return reasons
 }
 
-/** Methods of other stages that this work does not take are rejected too, each with its reason. */
-function rejectedOf(
-  choice: ReturnType<typeof chooseMethod>,
-  { shop, work }: PlanRequest,
-): Plan['methodsRejected'] {
-  const rejected = [...choice.rejected]
-  const touched = work.opened.length + work.replaced.length > 0 || work.ranDry || work.systemEmpty
-  for (const method of ['bench', 'ports', 'control-unit'] as const) {
-    if (!touched) rejected.push({ method, code: 'not-needed', text: 'Nothing in this work asks for it.' })
-    else if (!shop.methods.includes(method) && method !== 'ports')
-      rejected.push({ method, code: 'not-in-shop', text: 'The shop has no equipment for it.' })
-  }
-  return rejected
+/** How each place of work that this work has is done, and why each other way of it is not. */
+function waysOf(
+  request: PlanRequest,
+  { choice, cylinder, unit, scope, corners, unitCorners }: Prepared,
+): Ways[] {
+  const places: [Ways['at'], Choice | NoChoice, boolean][] = [
+    ['bleeders', choice, corners.length > 0 || unitCorners.length === 0],
+    ['cylinder', cylinder, scope.cylinder !== 'none'],
+    ['unit', unit, unitCorners.length > 0 || unitsToCycle(request).length > 0],
+  ]
+  return places
+    .filter(([, , needed]) => needed)
+    .map(([at, { technique, notTaken, ...rest }]) => ({
+      at,
+      ...(technique && { taken: technique.id }),
+      ...('usual' in rest && { usual: rest.usual }),
+      notTaken,
+    }))
+}
+
+/** The same by method: one is not taken where none of its ways is. */
+function methodsRejected(ways: readonly Ways[]): Plan['methodsRejected'] {
+  const taken = new Set(ways.flatMap((way) => (way.taken ? [techniqueOf(way.taken).method] : [])))
+  const notTaken = ways.flatMap((way) => way.notTaken)
+  return methodIds
+    .filter((id) => !taken.has(id))
+    .map((method) => {
+      const own = notTaken.filter((each) => each.method === method)
+      const why = own.find(({ excluded }) => !excluded) ?? own[0]
+      return why
+        ? { method, code: why.code, text: why.text }
+        : { method, code: 'not-needed', text: 'Nothing in this work asks for it.' }
+    })
 }

@@ -1,8 +1,8 @@
 import type { Notice, Reason } from '../decision'
 import { cornerVolumes } from '../exchange/purge'
 import { fluidOf } from '../fluids'
-import { type Choice, chooseMethod, type NoChoice } from '../method/choose'
-import { type Corner, type MethodContext, usualUnknowns } from '../method/method'
+import { type Choice, chooseTechnique, type NoChoice } from '../method/choose'
+import { type Corner, type MethodContext, type MethodId, usualUnknowns } from '../method/method'
 import { bleedOrder } from '../order/bleed-order'
 import { compareOrders, type SchoolOrder } from '../order/compare-orders'
 import { orderWarnings } from '../order/order-warnings'
@@ -82,9 +82,35 @@ export type Prepared = {
   targetPct: number
   /** Volumes to push through each bleeder for that target. */
   theta: number
+  /** Bleeders that a person's own method opens. */
   corners: Corner[]
+  /** Bleeders that only the control unit's pump can push fluid through. */
+  unitCorners: Corner[]
   context: MethodContext
   choice: Choice | NoChoice
+  /** How the master cylinder's own air is let out. */
+  cylinder: Choice | NoChoice
+  /** How the control unit is worked. */
+  unit: Choice | NoChoice
+}
+
+/** The fluid that goes in: the vehicle's own, or the one that was asked for. */
+export const fluidUsed = ({ vehicle, work }: PlanRequest) => work.fluidUsed ?? vehicle.fluid.spec
+
+/** What the shop can do; a cylinder's ports can be cracked wherever somebody presses a pedal. */
+function methodsOf({ shop }: PlanRequest): MethodId[] {
+  const pedal = shop.methods.some((id) => id === 'two-person' || id === 'solo')
+  return pedal && !shop.methods.includes('ports') ? [...shop.methods, 'ports'] : shop.methods
+}
+
+/** Bleeders fed by a pump inside the unit are the unit's to drive, where it offers a routine and the shop has the tool. */
+function splitByPump({ vehicle, shop }: PlanRequest, corners: Corner[]) {
+  const pumps = new Set(partsOf(vehicle, 'pump').map(({ id }) => id))
+  const driven =
+    shop.methods.includes('control-unit') &&
+    partsOf(vehicle, 'control-unit').some(({ routine }) => routine !== 'none')
+  const byUnit = ({ run }: Corner) => driven && run !== undefined && pumps.has(run.sourceId)
+  return { own: corners.filter((corner) => !byUnit(corner)), byUnit: corners.filter(byUnit) }
 }
 
 export function preparePlan(request: PlanRequest): Prepared {
@@ -95,18 +121,25 @@ export function preparePlan(request: PlanRequest): Prepared {
   const { ids: reservoirIds, reservoirs } = reservoirsFeeding(request, scope)
   const targetPct = shop.targetOldPct ?? (conversion ? CONVERSION_TARGET_PCT : ROUTINE_TARGET_PCT)
   const theta = cornerVolumes(targetPct / 100)
-  const corners: Corner[] = ordered.bleeders.map((placed) => ({
+  const all: Corner[] = ordered.bleeders.map((placed) => ({
     ...placed,
     segments: placed.run?.lines.flatMap((line) => line.segments) ?? [],
     throughMl: theta * (ordered.volumeMl.get(placed.bleeder.id) ?? 0),
   }))
+  const { own: corners, byUnit: unitCorners } = splitByPump(request, all)
+  const available = methodsOf(request)
   const context: MethodContext = {
     vehicle,
-    fluid: fluidOf(vehicle.fluid.spec),
+    fluid: fluidOf(fluidUsed(request)),
     tempC: shop.tempC,
     conversion,
     corners,
     reservoirs,
+    cylinders: partsOf(vehicle, 'master-cylinder').filter(({ id }) => scope.cylinderIds.includes(id)),
+    cylinderOut: scope.cylinder === 'bench',
+    helper: shop.helpers > 0 && shop.methods.some((id) => id === 'two-person' || id === 'ports'),
+    lacks: new Set(shop.lacks),
+    adapters: shop.adapters,
     unknowns: usualUnknowns,
   }
   return {
@@ -119,8 +152,11 @@ export function preparePlan(request: PlanRequest): Prepared {
     targetPct,
     theta,
     corners,
+    unitCorners,
     context,
-    choice: chooseMethod(context, shop.methods),
+    choice: chooseTechnique('bleeders', context, available, work.way),
+    cylinder: chooseTechnique('cylinder', context, available, work.way),
+    unit: chooseTechnique('unit', { ...context, corners: unitCorners }, available, work.way),
   }
 }
 

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { type Fault, ImpossibleInput, type Reading } from '../fault'
-import { methodIds } from '../method/method'
+import { equipmentIds } from '../method/equipment'
+import { methodIds, techniqueIds } from '../method/method'
 import { moistureVerdict } from '../moisture/verdict'
 import { orderSchoolIds } from '../order'
 import { allBleeders } from '../vehicle/parts'
@@ -41,6 +42,19 @@ export const workSchema = z.object({
     .union([fluidSpecSchema, z.literal('unknown')], 'give a fluid spec, "unknown", or leave it out')
     .optional(),
   reading: readingSchema.optional(),
+  /** What is to go in, where that is another than the vehicle calls for. */
+  fluidUsed: fluidSpecSchema.optional(),
+  /** A way of working taken by hand against the program's own. */
+  way: z
+    .object({
+      technique: choice(techniqueIds),
+      why: z
+        .string('say why this way is taken')
+        .trim()
+        .min(1, 'say why this way is taken')
+        .max(500, 'give at most 500 characters'),
+    })
+    .optional(),
   /** An order set by hand; bleeders it leaves out follow in the usual one. */
   order: z
     .object({
@@ -59,6 +73,33 @@ export const workSchema = z.object({
 
 export const shopSchema = z.object({
   methods: z.array(choice(methodIds), 'give a list of methods').max(50).default([]),
+  /** People who can sit in the cab. */
+  helpers: z.int('give a whole number').min(0, 'give 0 or more').max(20, 'give at most 20').default(1),
+  /** Equipment the shop does not have; everything else that its methods need is taken to be there. */
+  lacks: z.array(choice(equipmentIds), 'give a list of equipment').max(50).default([]),
+  /** Cap adapters of the pressure machine; none listed means that one is taken to fit. */
+  adapters: z
+    .array(
+      z.object({
+        name: z.string('give a name').trim().min(1, 'give a name').max(60, 'give at most 60 characters'),
+        maxKPa: z.number('give kPa').gt(0, 'give a rating above 0 kPa').max(1000, 'give at most 1000 kPa'),
+      }),
+      'give a list of adapters',
+    )
+    .max(50)
+    .default([]),
+  /** Sealed containers on the shelf. */
+  onHand: z
+    .array(
+      z.object({
+        spec: fluidSpecSchema,
+        ml: z.number('give mL').min(1, 'give 1 mL or more').max(250_000, 'give at most 250000 mL'),
+        count: z.int('give a whole number').min(1, 'give 1 or more').max(99, 'give at most 99').default(1),
+      }),
+      'give a list of containers',
+    )
+    .max(50)
+    .default([]),
   orderSchool: choice(orderSchoolIds).default('furthest-first'),
   scopeSchool: choice(['local', 'whole']).default('local'),
   tempC: z

@@ -60,7 +60,7 @@ export function planSampler(request: PlanRequest, seed: number): PlanSampler | u
   const plan = makePlan(request)
   const prepared = preparePlan(request)
   const { choice } = prepared
-  if (plan.verdict === 'stop' || !choice.method || prepared.corners.length === 0) return undefined
+  if (plan.verdict === 'stop' || !choice.technique || prepared.corners.length === 0) return undefined
   return new PlanSampler(request, prepared, choice, plan, new Chance(seed))
 }
 
@@ -87,12 +87,19 @@ export class PlanSampler {
     const stages = plan.stages.filter(({ kind }) => kind === 'bleed')
     const lineAt = new Map(vehicle.lines.map((line, i) => [line, i]))
     const volumes = (fromUnit: boolean) =>
-      passagesInOrder(vehicle, prepared.ordered.bleeders, work.padWearMm, fromUnit).map(
-        ({ ownMl, unitMl, lines }): Varying => ({
-          fixed: ownMl + unitMl,
-          parts: lines.map((line) => ({ line: lineAt.get(line) ?? 0, size: lineMl(line) })),
-        }),
+      passagesInOrder(
+        vehicle,
+        fromUnit ? [...prepared.corners, ...prepared.unitCorners] : prepared.ordered.bleeders,
+        work.padWearMm,
+        fromUnit,
       )
+        .filter(({ id }) => prepared.corners.some(({ bleeder }) => bleeder.id === id))
+        .map(
+          ({ ownMl, unitMl, lines }): Varying => ({
+            fixed: ownMl + unitMl,
+            parts: lines.map((line) => ({ line: lineAt.get(line) ?? 0, size: lineMl(line) })),
+          }),
+        )
     this.bleeds = [{ volumes: volumes(false), times: 1 }]
     if (stages.length > 1) this.bleeds.push({ volumes: volumes(true), times: stages.length - 1 })
     this.lengths = new Float64Array(vehicle.lines.length).fill(1)
@@ -171,9 +178,12 @@ export class PlanSampler {
   }
 
   private sample(context: MethodContext): void {
-    const { corners, theta } = this.prepared
+    const { corners, unitCorners, ordered, theta } = this.prepared
     const { lengths } = this
-    const volumes = new Map<string, number>()
+    // What the unit's own pump moves is not sampled: it stays as the plan has it.
+    const volumes = new Map(
+      unitCorners.map(({ bleeder }) => [bleeder.id, ordered.volumeMl.get(bleeder.id) ?? 0]),
+    )
     let totalMl = this.fixedMl
     let minutes = this.fixedMinutes
     for (const [i, { volumes: varying, times }] of this.bleeds.entries()) {
@@ -187,7 +197,7 @@ export class PlanSampler {
           piece && run ? [{ lengthM: atLengths(piece.length, lengths), boreMm: piece.boreMm }] : []
         return { part, bleeder, run, segments, throughMl: theta * ml }
       })
-      const taken = this.choice.method.minutes({ ...context, corners: sampled })
+      const taken = this.choice.technique.minutes({ ...context, corners: sampled })
       minutes += times * (taken.fluidMinutes + taken.handlingMinutes)
       totalMl += times * stageMl
     }

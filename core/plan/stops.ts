@@ -1,67 +1,89 @@
 import type { Notice } from '../decision'
 import { mayMix } from '../fluids'
-import type { Choice, NoChoice } from '../method/choose'
-import type { Scope } from '../scope/scope'
-import { partsOf } from '../vehicle/parts'
+import { suits } from '../fluids/suits'
+import type { NotTaken } from '../method/choose'
+import { techniqueOf } from '../method/index'
+import type { Prepared } from './prepare'
+import { fluidUsed } from './prepare'
 import type { PlanRequest } from './request'
-
-/** The control units this work makes to be cycled: opened or replaced ones, or all after the system stood empty. */
-export function unitsToCycle({ vehicle, work }: PlanRequest) {
-  const touched = new Set([...work.opened, ...work.replaced])
-  return partsOf(vehicle, 'control-unit').filter(
-    (unit) => (work.systemEmpty || touched.has(unit.id)) && unit.routine !== 'none',
-  )
-}
+import { unitsToCycle } from './units'
 
 /** Everything that must be settled before any fluid is moved. @source common practice */
-export function stopsFor(request: PlanRequest, scope: Scope, choice: Choice | NoChoice): Notice[] {
-  const { vehicle, work, shop } = request
-  const stops: Notice[] = []
-  const stop = (code: string, text: string) => stops.push({ code, text })
-  const { spec } = vehicle.fluid
-  if (work.reason !== 'conversion') {
-    if (work.fluidFound === 'unknown')
-      stop(
-        'fluid-unknown',
-        `What is in the system is unknown. Find out (a drop in water mixes if glycol, floats if silicone or mineral), or plan a conversion to ${spec}.`,
-      )
-    else if (work.fluidFound !== undefined && !mayMix(work.fluidFound, spec))
-      stop(
-        'fluid-incompatible',
-        `${work.fluidFound} was found where ${spec} belongs, and they must never mix. Plan a conversion, and ask the maker about the seals.`,
-      )
-  }
+export function stopsFor(request: PlanRequest, prepared: Prepared): Notice[] {
+  const stops = [...fluidStops(request), ...methodStops(request, prepared)]
+  const { scope } = prepared
   if (scope.bleeders.length + scope.cylinderBleeders.length === 0)
-    stop(
-      'no-bleeder',
-      'No bleeder is in reach of this work: give the vehicle’s bleeders, or the maker’s way to let the air out.',
-    )
-  if (scope.bleeders.length > 0 && !choice.method) {
-    if (shop.methods.length === 0)
-      stop('no-method', 'The shop has no method at hand: name at least one it can do.')
-    else
-      stop(
-        'no-method-fits',
-        'None of the shop’s methods may be used on this vehicle now; each one’s reason is listed.',
-      )
-  }
-  if (unitsToCycle(request).length > 0 && !shop.methods.includes('control-unit'))
-    stop(
-      'control-unit-tool-missing',
-      'The control unit must run its bleed routine, and the shop has no scan tool for it: get one, or pass the job on.',
-    )
-  if (scope.cylinder !== 'none' && cylinderMethod(shop.methods, scope) === undefined)
-    stop(
-      'cylinder-method-missing',
-      'The master cylinder holds air, and the shop can neither bleed it on the bench nor at its ports.',
-    )
+    stops.push({
+      code: 'no-bleeder',
+      text: 'No bleeder is in reach of this work: give the vehicle’s bleeders, or the maker’s way to let the air out.',
+    })
   return stops
 }
 
-/** How the cylinder's air is let out: bench for a new one where there is a bench kit, else at its ports in place. */
-export function cylinderMethod(methods: readonly string[], scope: Scope): 'bench' | 'ports' | undefined {
-  const bench = methods.includes('bench')
-  const ports = ['ports', 'two-person', 'solo'].some((method) => methods.includes(method))
-  if (scope.cylinder === 'bench') return bench ? 'bench' : ports ? 'ports' : undefined
-  return ports ? 'ports' : bench ? 'bench' : undefined
+function fluidStops(request: PlanRequest): Notice[] {
+  const { vehicle, work } = request
+  const stops: Notice[] = []
+  const used = fluidUsed(request)
+  if (work.reason !== 'conversion') {
+    if (work.fluidFound === 'unknown')
+      stops.push({
+        code: 'fluid-unknown',
+        text: `What is in the system is unknown. Find out (a drop in water mixes if glycol, floats if silicone or mineral), or plan a conversion to ${used}.`,
+      })
+    else if (work.fluidFound !== undefined && !mayMix(work.fluidFound, used))
+      stops.push({
+        code: 'fluid-incompatible',
+        text: `${work.fluidFound} was found where ${used} is to go in, and they must never mix. Plan a conversion, and ask the maker about the seals.`,
+      })
+  }
+  const judged = suits(used, vehicle.fluid)
+  if (judged.value === 'never')
+    stops.push({
+      code: 'fluid-never',
+      text: `${used} must not go into a system made for ${vehicle.fluid.spec}: ${judged.worse.join('; ')}.`,
+    })
+  else if (judged.value === 'worse')
+    stops.push({
+      code: 'fluid-worse',
+      text: `${used} is worse than the ${vehicle.fluid.spec} this vehicle calls for: ${judged.worse.join('; ')}. The maker does not allow it.`,
+    })
+  return stops
+}
+
+function methodStops(request: PlanRequest, prepared: Prepared): Notice[] {
+  const { work, shop } = request
+  const { corners, unitCorners, choice, cylinder, unit, scope } = prepared
+  const stops: Notice[] = []
+  const refused: NotTaken | undefined = [choice, cylinder, unit].map((each) => each.refused).find(Boolean)
+  if (work.way && refused)
+    stops.push({
+      code: 'method-excluded',
+      text: `${techniqueOf(work.way.technique).name} cannot be taken here, whatever the reason: ${refused.text}`,
+    })
+  if (corners.length > 0 && !choice.technique && !choice.refused) {
+    if (shop.methods.length === 0)
+      stops.push({ code: 'no-method', text: 'The shop has no method at hand: name at least one it can do.' })
+    else
+      stops.push({
+        code: 'no-method-fits',
+        text: 'None of the shop’s methods may be used on this vehicle now; each one’s reason is listed.',
+      })
+  }
+  const toWork = unitsToCycle(request)
+  if (toWork.length > 0 && !shop.methods.includes('control-unit'))
+    stops.push({
+      code: 'control-unit-tool-missing',
+      text: 'The control unit must run its bleed routine, and the shop has no scan tool for it: get one, or pass the job on.',
+    })
+  else if ((toWork.length > 0 || unitCorners.length > 0) && !unit.technique && !unit.refused)
+    stops.push({
+      code: 'unit-routine-unfit',
+      text: `The control unit’s routine cannot be run now: ${unit.notTaken.find(({ code }) => code !== 'routine-not-offered')?.text ?? 'it offers none.'}`,
+    })
+  if (scope.cylinder !== 'none' && !cylinder.technique && !cylinder.refused)
+    stops.push({
+      code: 'cylinder-method-missing',
+      text: 'The master cylinder holds air, and the shop can neither bleed it on the bench nor at its ports.',
+    })
+  return stops
 }

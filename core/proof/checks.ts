@@ -1,5 +1,5 @@
+import { HOLD_S } from '../plan/stage-steps'
 import type { JobState } from '../run/state'
-import { HOLD_S } from '../run/steps'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 

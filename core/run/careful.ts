@@ -1,9 +1,10 @@
 import { callStep } from '../call'
+import type { Step } from '../method/step'
 import type { FloorEvent, Unstamped } from './events'
 import { pourFirst, watchReservoirs } from './levels'
 import { callKindOf, callNow, callOf, currentPoint, currentStage, freshPoint, pointWants } from './points'
 import { bleedDone, type JobState } from './state'
-import { currentStep, type Step } from './steps'
+import { currentStep } from './steps'
 
 export type { Unstamped } from './events'
 

@@ -1,7 +1,8 @@
+import type { Step } from '../method/step'
 import type { Stage, StageKind } from '../plan/answer'
+import { leakCheckSteps } from '../plan/stage-steps'
 import { freshPoint } from './points'
 import type { Mend, PointRun, RunState, StageRunState } from './state'
-import type { Step } from './steps'
 import { freshTally } from './tally'
 
 /** What changes a plan under way. Each takes a run and gives the changed one; none forgets what was counted. */
@@ -89,6 +90,8 @@ export function withLeakCheck(run: RunState): RunState {
     handlingMinutes: 5,
     ml: 0,
     reasons: ['joints-opened'],
+    before: leakCheckSteps,
+    after: [],
   }
   return prove < 0 ? run : insertStage(run, prove, startedStage(stage, []))
 }

@@ -1,6 +1,6 @@
 import { type CallAct, type CallKind, type CallMachine, callMachines, jointOpen } from '../call'
 import { perObject } from '../memo'
-import { bleedMethodOf } from '../method'
+import { techniqueOf } from '../method'
 import type { Stage } from '../plan/answer'
 import { type BleederRun, bleederRuns, reservoirIdOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
@@ -33,10 +33,9 @@ export const countAgain = (progress: PointRun): PointRun => ({
 })
 
 /** Which call leads a stage. */
-export function callKindOf({ kind, method }: Stage): CallKind {
-  if (kind === 'bench-bleed') return 'bench'
-  if (kind === 'port-bleed') return method === 'ports' || method === undefined ? 'ports' : 'machine'
-  return bleedMethodOf(method)?.call ?? 'machine'
+export function callKindOf({ kind, technique }: Stage): CallKind {
+  if (technique !== undefined) return techniqueOf(technique).call
+  return kind === 'port-bleed' ? 'ports' : 'machine'
 }
 export const callOf = (stage: Stage): CallMachine => callMachines[callKindOf(stage)]
 
@@ -49,7 +48,7 @@ export function pointsOfStage(vehicle: Vehicle, stage: Stage, cylinderIds: reado
   if (stage.kind === 'bench-bleed') return cylinders.map(({ id }) => id)
   if (stage.kind === 'port-bleed')
     return [...cylinders.flatMap(({ chambers }) => chambers.map(({ id }) => id)), ...stage.order]
-  return stage.kind === 'bleed' ? stage.order : []
+  return stage.kind === 'bleed' || stage.kind === 'control-unit' ? stage.order : []
 }
 
 const runsById = perObject(

@@ -1,10 +1,10 @@
 import type { CallState } from '../call'
 import type { Bubbles, Colour } from '../fluids/colour'
+import type { Step } from '../method/step'
 import type { Plan, Stage } from '../plan/answer'
 import type { Shop } from '../plan/request'
 import type { Vehicle } from '../vehicle/schema'
 import type { CheckIn, Container, EventOf, FloorEvent, Person } from './events'
-import type { Step } from './steps'
 
 export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
 export type Station = (typeof stations)[number]

@@ -6,7 +6,7 @@ import { demoVehicle } from '../testing/demo-vehicles'
 import { ScriptedJob } from '../testing/scripted-job'
 import { carefulAct } from './careful'
 import { stationOf } from './state'
-import { pointClosing, pointPreparation, stageSteps } from './steps'
+import { pointClosing, pointPreparation } from './steps'
 
 const every = ['two-person', 'pressure', 'vacuum', 'gravity', 'bench', 'control-unit']
 
@@ -33,7 +33,7 @@ describe.each(kindsOfWork)('%s', (_, work, methods = every) => {
 
   test('has steps for every stage, and no two of one stage share an id', () => {
     for (const stage of plan.stages) {
-      const { before, after } = stageSteps(stage, plan)
+      const { before, after } = stage
       const ids = [...before, ...after].map(({ id }) => id)
       if (stage.kind !== 'prove') expect(ids.length).toBeGreaterThan(0)
       expect(new Set(ids).size).toBe(ids.length)
@@ -59,11 +59,11 @@ test('pressure is let off before its adapter comes off, and a conversion is neve
   const pressure = planOf({ reason: 'service' }, ['pressure']).plan
   const bleed = pressure.stages.find(({ kind }) => kind === 'bleed')
   if (!bleed) throw new Error('a service bleeds')
-  expect(stageSteps(bleed, pressure).after.map(({ id }) => id)).toEqual(['depressurise', 'draw-to-max'])
+  expect(bleed.after.map(({ id }) => id)).toEqual(['depressurise', 'adapter-off', 'draw-to-max'])
   const conversion = planOf({ reason: 'conversion' }).plan
   const wipe = conversion.stages[0]
   if (!wipe) throw new Error('a conversion wipes')
-  const ids = stageSteps(wipe, conversion).before.map(({ id }) => id)
+  const ids = wipe.before.map(({ id }) => id)
   expect(ids.indexOf('wipe')).toBeLessThan(ids.indexOf('first-fill'))
 })
 

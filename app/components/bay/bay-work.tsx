@@ -14,7 +14,8 @@ import {
   pointWants,
 } from '~core/run/points'
 import { bleedDone, type JobState, type RunState, type StageRunState } from '~core/run/state'
-import { currentStep, pointClosing, pointPreparation, type Step } from '~core/run/steps'
+import type { Step } from '~core/method/step'
+import { currentStep, pointClosing, pointPreparation } from '~core/run/steps'
 import { AmountForm } from './amount-form'
 import { BigLine, GoOn } from './big-line'
 import { CallPanel } from './call-panel'
@@ -67,7 +68,7 @@ function ToTheProof({ jobId, saved }: { jobId: string; saved: boolean }) {
   )
 }
 
-const who = { wheel: 'At the wheel', cab: 'In the cab', tool: 'At the scan tool' }
+const who = { wheel: 'At the wheel', cab: 'In the cab', tool: 'At the scan tool', desk: 'At the desk' }
 
 type StepProps = { step: Step; startedAt?: string; mending: boolean; state: JobState; act: Act }
 

@@ -21,6 +21,8 @@ export type PlanCase = {
     /** Steps by id that must be there, in this order. */
     steps?: string[]
     cautions?: string[]
+    /** Codes of reasons that must be given. */
+    reasons?: string[]
     /** Why a way was not taken. */
     notTaken?: Record<string, string>
     pressureKPa?: number | { atMost: number }

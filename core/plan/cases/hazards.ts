@@ -96,7 +96,8 @@ export const hazardCases: PlanCase[] = [
   },
   {
     name: 'a bleeder that is not at the top',
-    reasoning: 'No amount of bleeding gets that air out: hang the caliper with a spacer, bleed, and put it back.',
+    reasoning:
+      'No amount of bleeding gets that air out: hang the caliper with a spacer, bleed, and put it back.',
     vehicle: 'forest-quad',
     work: { reason: 'service' },
     shop: { methods: ['two-person'] },

@@ -80,7 +80,8 @@ export const stopCases: PlanCase[] = [
   },
   {
     name: 'gravity insisted on where a valve stops it',
-    reasoning: 'A reason may beat a preference, never a valve: an excluded way is not taken, whatever is said for it.',
+    reasoning:
+      'A reason may beat a preference, never a valve: an excluded way is not taken, whatever is said for it.',
     vehicle: 'chapel-saloon',
     work: { reason: 'service', way: { technique: 'gravity', why: 'there is time until tomorrow' } },
     shop: { methods: ['two-person', 'gravity'] },

@@ -1,7 +1,7 @@
+import type { Step } from '../../method/step'
 import type { Vehicle } from '../../vehicle/schema'
 import { currentStage, machineFeeds, pointName } from '../points'
 import type { RunState, StageRunState } from '../state'
-import type { Step } from '../steps'
 
 /** Shared by the troubles in this folder. */
 

@@ -1,8 +1,11 @@
+import { techniqueOf } from '../../method'
+import type { Stage } from '../../plan/answer'
 import { makePlan } from '../../plan/plan'
+import { preparePlan } from '../../plan/prepare'
 import type { Work } from '../../plan/request'
 import { decideScope } from '../../scope/scope'
 import { insertStage, startAgain, startedStage } from '../change'
-import { currentStage, pointsOfStage } from '../points'
+import { pointsOfStage } from '../points'
 import type { RunState } from '../state'
 import type { Running } from './trouble'
 
@@ -45,19 +48,24 @@ export function reachOf(
     if (bleed) run = insertStage(run, run.stageIndex, startedStage({ ...bleed, order }, order))
   }
   if (scope.cylinder !== 'none' && !ahead((kind) => AT_CYLINDER.has(kind))) {
-    // A cylinder in place is bled at its ports; a shop that planned to do that on the bench may still.
-    const method = planned.shop.methods.some((each) => ['ports', 'two-person', 'solo'].includes(each))
-      ? ('ports' as const)
-      : currentStage(run)?.stage.method
-    const stage = {
-      kind: 'port-bleed' as const,
-      method,
+    // A cylinder in place is bled at its ports, by whoever is there.
+    const { cylinder, context } = preparePlan({ vehicle, work, shop: planned.shop })
+    const technique =
+      cylinder.technique && cylinder.technique.method === 'ports'
+        ? cylinder.technique
+        : techniqueOf('ports-prop')
+    const { fluidMinutes, handlingMinutes } = technique.minutes(context)
+    const stage: Stage = {
+      kind: 'port-bleed',
+      method: 'ports',
+      technique: technique.id,
       order: [],
-      minutes: 12,
-      fluidMinutes: 0,
-      handlingMinutes: 12,
+      minutes: fluidMinutes + handlingMinutes,
+      fluidMinutes,
+      handlingMinutes,
       ml: 0,
       reasons: ['port-loss'],
+      ...technique.steps(context),
     }
     const ports = pointsOfStage(vehicle, stage, scope.cylinderIds).filter(only)
     run = insertStage(run, run.stageIndex, startedStage(stage, ports))

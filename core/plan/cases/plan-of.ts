@@ -1,0 +1,20 @@
+import { demoNames, demoVehicle } from '../../testing/demo-vehicles'
+import { vehicleFrom } from '../../testing/vehicles'
+import { examples } from '../../vehicle/examples'
+import type { Plan } from '../answer'
+import { makePlan } from '../plan'
+import { type PlanRequest, shopSchema, workSchema } from '../request'
+import type { PlanCase } from './case'
+
+/** A case as the planner is asked. */
+export function requestOf({ vehicle, change = (file) => file, work, shop }: PlanCase): PlanRequest {
+  const demo = demoNames.find((name) => name === vehicle)
+  const file = () => structuredClone(examples[vehicle]?.file) as Record<string, unknown>
+  return {
+    vehicle: demo ? demoVehicle(demo, change) : vehicleFrom(change(file())),
+    work: workSchema.parse(work),
+    shop: shopSchema.parse(shop),
+  }
+}
+
+export const planOf = (worked: PlanCase): Plan => makePlan(requestOf(worked))

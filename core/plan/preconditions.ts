@@ -1,0 +1,256 @@
+import { techniqueOf } from '../method'
+import type { Corner } from '../method/method'
+import { atTool, atWheel, inCab, type Step } from '../method/step'
+import type { Part, PartOf, Vehicle } from '../vehicle/schema'
+import type { Stage } from './answer'
+import { powerUp } from './stage-steps'
+
+/** What decides whether a part asks for a step. */
+export type Asks = {
+  vehicle: Vehicle
+  stages: readonly Stage[]
+  /** Every bleeder in scope, with the lines that lead to it. */
+  corners: readonly Corner[]
+  /** The control unit is new, was opened, or stood empty: it must not wake before the base bleed. */
+  unitEmpty: boolean
+}
+
+/** Where a step stands: at the beginning or end of a stage, found in this plan. */
+type Place = (stages: readonly Stage[]) => { stage: number; at: 'before' | 'after' } | undefined
+type Placed = { place: Place; step: Step }
+
+/** One thing a part of this vehicle wants before the work, and what undoes it. What is put on must come off again. */
+type Precondition = {
+  applies: (asks: Asks) => boolean
+  begin?: Placed
+  end?: Placed
+  /** What is unplugged meanwhile, to be counted back. */
+  unplugs?: string
+}
+
+const opens = ({ order, kind }: Stage) => order.length > 0 && (kind === 'bleed' || kind === 'control-unit')
+const at =
+  (find: (stages: readonly Stage[]) => number, side: 'before' | 'after'): Place =>
+  (stages) => {
+    const stage = find(stages)
+    return stage < 0 ? undefined : { stage, at: side }
+  }
+const firstOf = (matches: (stage: Stage) => boolean) => (stages: readonly Stage[]) =>
+  stages.findIndex(matches)
+const lastOf = (matches: (stage: Stage) => boolean) => (stages: readonly Stage[]) =>
+  stages.findLastIndex(matches)
+
+const atTheVeryBeginning = at(() => 0, 'before')
+const beforeProof = at((stages) => stages.length - 2, 'after')
+const beforeWheels = at(firstOf(opens), 'before')
+const afterWheels = at(lastOf(opens), 'after')
+const beforeBleed = at(
+  firstOf(({ kind }) => kind === 'bleed'),
+  'before',
+)
+const beforeUnit = at(
+  firstOf(({ kind }) => kind === 'control-unit'),
+  'before',
+)
+const afterUnit = at(
+  lastOf(({ kind }) => kind === 'control-unit'),
+  'after',
+)
+
+const brakesInScope = ({ corners }: Asks): PartOf<'wheel-brake'>[] =>
+  corners.flatMap(({ part }) => (part.type === 'wheel-brake' ? [part] : []))
+const brake = (matches: (part: PartOf<'wheel-brake'>) => boolean) => (asks: Asks) =>
+  brakesInScope(asks).some(matches)
+/** A part that fluid of this work goes through. */
+const passed = (matches: (part: Part) => boolean) => (asks: Asks) => {
+  const on = new Set(
+    asks.corners.flatMap(({ part, run }) => [part.id, ...(run?.lines.map(({ to }) => to) ?? [])]),
+  )
+  return asks.vehicle.parts.some((part) => on.has(part.id) && matches(part))
+}
+const valve = (role: PartOf<'valve'>['role']) => passed((part) => part.type === 'valve' && part.role === role)
+const byWire = ({ vehicle }: Asks) =>
+  vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire')
+const hasUnitStage = ({ stages }: Asks) => stages.some(({ kind }) => kind === 'control-unit')
+const byPedal = ({ stages }: Asks) =>
+  stages.some(
+    ({ kind, technique }) => kind === 'bleed' && technique && techniqueOf(technique).call !== 'machine',
+  )
+const small = ({ vehicle: { kind } }: Asks) => kind === 'motorcycle' || kind === 'quad'
+
+/** Everything a part may ask for, in the order it is done. A new one is one entry here. @source common practice */
+const preconditions: readonly Precondition[] = [
+  {
+    applies: brake(({ parkingBrake }) => parkingBrake === 'electric'),
+    begin: {
+      place: atTheVeryBeginning,
+      step: atTool(
+        'service-mode',
+        'Wheels chocked. Electric parking brake into service mode.',
+        'Key away, doors as the maker says: no accidental power.',
+      ),
+    },
+    end: {
+      place: beforeProof,
+      step: atTool('service-mode-out', 'Parking brake out of service mode, and calibrated.'),
+    },
+  },
+  {
+    applies: byWire,
+    begin: {
+      place: atTheVeryBeginning,
+      step: atTool(
+        'accumulator',
+        'Accumulator depressurised by the maker’s procedure, and shown to be empty.',
+        'It holds 14–18 MPa, from memory. Before any joint is opened, and before the level is read.',
+      ),
+    },
+  },
+  {
+    applies: ({ unitEmpty }) => unitEmpty,
+    begin: {
+      place: atTheVeryBeginning,
+      step: atTool(
+        'unpower-unit',
+        'Control unit unplugged, ignition off, until the base bleed is clean.',
+        'Its valves can move and lock air in.',
+      ),
+    },
+    end: { place: beforeUnit, step: powerUp },
+    unplugs: 'control unit',
+  },
+  {
+    applies: (asks) => byWire(asks) && hasUnitStage(asks),
+    begin: {
+      place: beforeUnit,
+      step: atTool(
+        'level-sensor-off',
+        'Level sensor unplugged; inverted bottle on the reservoir.',
+        'So that the unit does not stop half-way.',
+      ),
+    },
+    end: { place: afterUnit, step: atTool('level-sensor-back', 'Level sensor plugged back.') },
+    unplugs: 'level sensor',
+  },
+  {
+    applies: hasUnitStage,
+    end: { place: afterUnit, step: atTool('battery-off', 'Battery supply off. Codes read and cleared.') },
+  },
+  {
+    applies: valve('load-sensing'),
+    begin: {
+      place: beforeWheels,
+      step: atWheel(
+        'load-axle',
+        'Load the rear axle, or hold the valve’s lever as the maker says.',
+        'It shuts while the axle hangs. Never readjust it.',
+      ),
+    },
+    end: { place: afterWheels, step: atWheel('unload-axle', 'Load off the axle, valve’s lever free.') },
+  },
+  {
+    applies: valve('deceleration'),
+    begin: { place: beforeWheels, step: atWheel('level-car', 'Vehicle level: the valve’s ball must rest.') },
+  },
+  {
+    applies: (asks) => asks.vehicle.kind === 'trailer',
+    begin: {
+      place: beforeWheels,
+      step: atWheel('lockout', 'Reverse lockout released; actuator free to stroke at the coupling.'),
+    },
+    end: { place: afterWheels, step: atWheel('lockout-back', 'Reverse lockout set back.') },
+  },
+  {
+    applies: brake((part) => part.brake === 'drum'),
+    begin: {
+      place: beforeWheels,
+      step: atWheel(
+        'adjust-shoes',
+        'Adjust the shoes until they just drag, then free.',
+        'Clearance feels like air. Old lining dust may be asbestos: never blow it out.',
+      ),
+    },
+  },
+  {
+    applies: brake(({ parkingBrake }) => parkingBrake === 'built-in'),
+    begin: {
+      place: beforeWheels,
+      step: inCab('lever-released', 'Parking-brake lever fully released, wheels chocked.'),
+    },
+  },
+  {
+    applies: (asks) => small(asks) && byPedal(asks),
+    begin: {
+      place: beforeBleed,
+      step: atWheel(
+        'bars',
+        'Turn the bars so that the cylinder’s hollow bolt is the highest point, and crack it first under a rag.',
+        'Lever held, a moment, closed before it is let go: the air that no bleeder reaches sits there.',
+      ),
+    },
+  },
+  {
+    applies: brake(({ bleederAtTop }) => bleederAtTop === false),
+    begin: {
+      place: beforeWheels,
+      step: atWheel(
+        'hang-caliper',
+        'Unbolt the caliper and hang it with its bleeder on top, a spacer between the pads.',
+        'No load on its hose. Without the spacer the pistons come out.',
+      ),
+    },
+    end: {
+      place: afterWheels,
+      step: atWheel('refit-caliper', 'Spacer out, caliper bolted back to its torque.'),
+    },
+  },
+  {
+    applies: valve('pressure-difference'),
+    end: {
+      place: beforeProof,
+      step: atWheel('centre-switch', 'Centre the pressure-difference switch: its lamp is out.'),
+    },
+  },
+]
+
+/**
+ * The stages with what this vehicle's parts ask for added as steps: each at the stage where it matters, and each
+ * that is put on, held or unplugged taken off again at the stage where it no longer does.
+ */
+export function withPreconditions(asks: Asks): Stage[] {
+  const stages = asks.stages.map((stage) => ({
+    ...stage,
+    before: [...stage.before],
+    after: [...stage.after],
+  }))
+  if (stages.length < 2) return stages
+  const begun: (Stage['before'] | undefined)[] = stages.map(() => undefined)
+  const put = ({ place, step }: Placed) => {
+    const found = place(stages)
+    const stage = found && stages[found.stage]
+    if (!found || !stage) return
+    if (found.at === 'after') stage.after.push(step)
+    else begun[found.stage] = [...(begun[found.stage] ?? []), step]
+  }
+  const applying = preconditions.filter(({ applies }) => applies(asks))
+  // What begins is done before the stage's own steps, in the order listed.
+  for (const { begin } of applying) if (begin) put(begin)
+  for (const { end } of applying) if (end?.place(stages)?.at === 'before') put(end)
+  for (const [i, steps] of begun.entries()) {
+    const stage = stages[i]
+    if (steps && stage) stage.before = [...steps, ...stage.before]
+  }
+  const unplugged = applying.flatMap(({ unplugs }) => unplugs ?? [])
+  for (const { end } of applying)
+    if (end?.place(stages)?.at === 'after' && end.place !== beforeProof) put(end)
+  if (unplugged.length > 0)
+    put({
+      place: beforeProof,
+      step: atWheel(
+        'connectors-back',
+        `Count the connectors back: ${unplugged.join(', ')}. ${unplugged.length} out, ${unplugged.length} in.`,
+      ),
+    })
+  for (const { end } of applying) if (end?.place === beforeProof) put(end)
+  return stages
+}
