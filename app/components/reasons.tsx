@@ -1,6 +1,6 @@
 import type { Basis, Reason } from '~core/decision'
 
-const basisNames: Record<Basis, string> = {
+export const basisNames: Record<Basis, string> = {
   standard: 'standard',
   physics: 'physics',
   maker: 'maker',

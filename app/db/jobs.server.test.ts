@@ -202,7 +202,15 @@ describe('what lists show of a job goes with its events, in one transaction', ()
     by,
   })
   const checkIn: CheckIn = {
-    work: { reason: 'service', opened: [], replaced: [], ranDry: false, systemEmpty: false, padWearMm: {} },
+    work: {
+      reason: 'service',
+      opened: [],
+      replaced: [],
+      ranDry: false,
+      systemEmpty: false,
+      padWearMm: {},
+      ways: [],
+    },
     colour: 'brown',
     note: '',
     bay: 'Bay 7',

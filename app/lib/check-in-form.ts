@@ -40,6 +40,7 @@ export function checkInOf(form: CheckInForm, vehicle: Vehicle, typed?: Record<st
       systemEmpty: form.state.includes('systemEmpty'),
       padWearMm: Object.fromEntries(wear),
       fluidFound: form.fluidFound === 'as-specified' ? undefined : form.fluidFound,
+      ways: [],
     },
     colour: form.colour,
     levelMl: form.levelMl,

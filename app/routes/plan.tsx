@@ -1,12 +1,16 @@
+import { useMemo } from 'react'
 import { data, Form, Link, redirect, useNavigation, useSearchParams } from 'react-router'
 import { LearnedPanel } from '~/components/learned-list'
 import { LineMap } from '~/components/line-map/line-map'
 import { planMarks } from '~/components/order-marks'
 import { CarriedFromBench } from '~/components/plan/carried-from-bench'
+import { FigureSource } from '~/components/plan/figure'
 import { Figures } from '~/components/plan/figures'
 import { Order, TAKE_PLAN_FORM } from '~/components/plan/order'
 import { PlanSpread } from '~/components/plan/plan-spread'
 import { Stages } from '~/components/plan/stages'
+import { waysIn } from '~/components/plan/take-way'
+import { Ways } from '~/components/plan/ways'
 import { WhatIf } from '~/components/plan/what-if'
 import { Reasons } from '~/components/reasons'
 import { stageNames } from '~/components/stage-names'
@@ -15,31 +19,27 @@ import { findJob } from '~/db/jobs.server'
 import { learnedOf } from '~/db/learned.server'
 import { carriedFromBench } from '~/lib/from-bench'
 import { newId } from '~/lib/ids'
-import { planRequestFor } from '~/lib/plan-request.server'
+import { changedRequest } from '~/lib/plan-request'
+import { planBaseFor } from '~/lib/plan-request.server'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
-import { methodName } from '~core/method'
 import type { Plan } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
 import type { Route } from './+types/plan'
 
-export async function loader({ request, params, context }: Route.LoaderArgs) {
+/** Changed on the page alone: it plans anew by itself, and nothing is fetched. */
+export { keepLoaded as shouldRevalidate } from '~/lib/keep-loaded'
+
+export async function loader({ params, context }: Route.LoaderArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
   if (!state.checkIn) throw redirect(`/jobs/${params.jobId}/check-in`)
   if (!state.tested) throw redirect(`/jobs/${params.jobId}/test`)
   const begun = state.run?.plateConfirmed === true || state.filed !== undefined
-  const changes = new URL(request.url).searchParams
-  const asked = await planRequestFor(context.get(database), state, changes)
-  const taken = begun ? state.planned : undefined
   return {
-    vehicle: state.vehicle,
-    shop: taken?.shop ?? asked.shop,
-    plan: taken?.plan ?? makePlan(asked),
-    asked: { ...asked, shop: taken?.shop ?? asked.shop },
-    carried: taken ? (taken.fromBench ?? []) : carriedFromBench(changes),
-    begun,
+    base: await planBaseFor(context.get(database), state),
+    /** The plan the work has begun under. */
+    begun: begun ? state.planned : undefined,
     learned: await learnedOf(context.get(database), state.vehicleId, params.jobId),
-    taken: state.planned !== undefined,
     eventId: newId(),
   }
 }
@@ -47,16 +47,22 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
   const form = await request.formData()
-  const eventId = String(form.get('eventId'))
-  const orderWhy = String(form.get('orderWhy') ?? '')
-    .trim()
-    .slice(0, 500)
+  const said = (name: string) =>
+    String(form.get(name) ?? '')
+      .trim()
+      .slice(0, 500)
   const changes = new URL(request.url).searchParams
-  const asked = await planRequestFor(context.get(database), state, changes, orderWhy)
-  if (asked.work.order?.why === '')
-    return data({ orderFault: 'Say why the order is changed: it stays in the record.' }, { status: 400 })
+  const whys = { order: said('orderWhy'), way: said('wayWhy') }
+  const asked = changedRequest(await planBaseFor(context.get(database), state), changes, whys)
+  const orderFault =
+    asked.work.order?.why === '' ? 'Say why the order is changed: it stays in the record.' : undefined
+  const wayFault =
+    asked.work.ways.length > 0 && whys.way === ''
+      ? 'Say why this way is taken: it stays in the record.'
+      : undefined
+  if (orderFault || wayFault) return data({ orderFault, wayFault }, { status: 400 })
   const act = {
-    id: eventId,
+    id: String(form.get('eventId')),
     type: 'planned' as const,
     shop: asked.shop,
     fromBench: carriedFromBench(changes),
@@ -66,65 +72,92 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return refusal === undefined ? redirect(`/jobs/${params.jobId}/bleed`) : { refusal }
 }
 
-export default function PlanPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { vehicle, plan, shop, begun, eventId, asked, carried, learned } = loaderData
+/** The plan as it stands on the page: the one the work began under, or one made here and now from what was changed. */
+function usePlanHere({ base, begun }: Route.ComponentProps['loaderData']) {
+  const [search] = useSearchParams()
+  return useMemo(() => {
+    const request = begun ? { ...base, shop: begun.shop } : changedRequest(base, search)
+    if (begun) return { request, plan: begun.plan, carried: begun.fromBench ?? [] }
+    const usual = [...search.keys()].length > 0 ? makePlan(base) : undefined
+    return { request, plan: makePlan(request), was: usual, carried: carriedFromBench(search) }
+  }, [base, begun, search])
+}
+
+export default function PlanPage({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { begun, eventId, learned } = loaderData
+  const here = usePlanHere(loaderData)
+  const { request, plan, was, carried } = here
+  const { vehicle } = request
+  const fault = (name: 'refusal' | 'orderFault' | 'wayFault') =>
+    (actionData as Partial<Record<typeof name, string>> | undefined)?.[name]
+  const going = plan.verdict === 'go'
   return (
-    <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[3fr_2fr]">
-      <title>Plan · Ruddy Siphon</title>
-      <div className="grid gap-5">
-        <h1 className="sr-only">Plan</h1>
-        {plan.verdict === 'stop' ? <Stops plan={plan} /> : <Figures plan={plan} />}
-        <CarriedFromBench carried={carried} />
-        <LearnedPanel learned={learned} />
-        {plan.stages.length > 0 && <Stages plan={plan} />}
-        {!begun && <WhatIf shop={shop} />}
-        {plan.verdict === 'go' && <PlanSpread request={asked} />}
-      </div>
-      <aside className="grid gap-5">
-        {plan.verdict === 'go' && !begun && (
-          <TakePlan
-            eventId={eventId}
-            refusal={actionData && 'refusal' in actionData ? actionData.refusal : undefined}
-          />
-        )}
-        <section className="panel" aria-label="Line map">
-          <LineMap vehicle={vehicle} marks={planMarks(plan)} className="[&_.lm-sheet]:max-h-[46vh]" />
-        </section>
-        {plan.order && (
-          <Order
-            vehicle={vehicle}
-            order={plan.order}
-            school={shop.orderSchool}
-            fixed={begun}
-            fault={actionData && 'orderFault' in actionData ? actionData.orderFault : undefined}
-          />
-        )}
-        {begun && (
-          <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
-            This plan was taken, and the work has begun under it.
-          </p>
-        )}
-      </aside>
-      <div className="grid items-start gap-5 lg:col-span-2 lg:grid-cols-2">
-        <section className="panel" aria-labelledby="why">
-          <h2 id="why">Why</h2>
-          <Reasons reasons={plan.reasons} />
-        </section>
-        <div className="grid gap-5">
-          <Cautions plan={plan} />
-          <section className="panel" aria-labelledby="not-taken">
-            <h2 id="not-taken">Methods not taken</h2>
-            <ul className="grid gap-1.5">
-              {plan.methodsRejected.map(({ method, text }) => (
-                <li key={method}>
-                  <strong>{methodName(method)}.</strong> {text}
-                </li>
-              ))}
-            </ul>
+    <FigureSource value={here}>
+      <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[3fr_2fr]">
+        <title>Plan · Ruddy Siphon</title>
+        <div className="grid gap-4">
+          <h1 className="sr-only">Plan</h1>
+          {going ? <Figures plan={plan} was={was} /> : <Stops plan={plan} />}
+          {!begun && <WhatIf request={request} plan={plan} />}
+          {plan.stages.length > 0 && <Stages plan={plan} />}
+        </div>
+        <aside className="grid gap-4">
+          {begun ? (
+            <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
+              This plan was taken, and the work has begun under it.
+            </p>
+          ) : (
+            going && <TakePlan eventId={eventId} refusal={fault('refusal')} wayFault={fault('wayFault')} />
+          )}
+          {going && <PaperAndFiles jobId={params.jobId} taken={begun !== undefined} />}
+          <section className="panel" aria-label="Line map">
+            <LineMap vehicle={vehicle} marks={planMarks(plan)} className="[&_.lm-sheet]:max-h-[42vh]" />
           </section>
+        </aside>
+        <div className="grid items-start gap-4 lg:col-span-2 lg:grid-cols-2">
+          <div className="grid gap-4">
+            {plan.order && (
+              <Order
+                vehicle={vehicle}
+                order={plan.order}
+                school={request.shop.orderSchool}
+                fixed={begun !== undefined}
+                fault={fault('orderFault')}
+              />
+            )}
+            <Ways plan={plan} fixed={begun !== undefined} />
+            <CarriedFromBench carried={carried} />
+            <LearnedPanel learned={learned} />
+          </div>
+          <div className="grid gap-4">
+            <section className="panel" aria-labelledby="why">
+              <h2 id="why">Why</h2>
+              <Reasons reasons={plan.reasons} />
+            </section>
+            <Cautions plan={plan} />
+            {going && <PlanSpread request={request} />}
+          </div>
         </div>
       </div>
-    </div>
+    </FigureSource>
+  )
+}
+
+/** The plan on paper for a bay without a screen, and as files for another program. */
+function PaperAndFiles({ jobId, taken }: { jobId: string; taken: boolean }) {
+  const [search] = useSearchParams()
+  const changed = search.size > 0 ? `?${search}` : ''
+  return (
+    <p className="flex flex-wrap gap-x-5 gap-y-1">
+      <Link to={`/jobs/${jobId}/card${changed}`}>Bay card</Link>
+      {taken && <Link to={`/jobs/${jobId}/from-paper`}>Enter a bleed done from the card</Link>}
+      <a href={`/jobs/${jobId}/plan.json${changed}`} download>
+        Plan (JSON)
+      </a>
+      <a href={`/jobs/${jobId}/plan-request.json${changed}`} download>
+        Request (JSON)
+      </a>
+    </p>
   )
 }
 
@@ -145,16 +178,35 @@ function Stops({ plan }: { plan: Plan }) {
   )
 }
 
-function TakePlan({ eventId, refusal }: { eventId: string; refusal?: string }) {
+function TakePlan(props: { eventId: string; refusal?: string; wayFault?: string }) {
+  const { eventId, refusal, wayFault } = props
   const [search] = useSearchParams()
-  // While another plan is on its way, the one that stands here is not the one that was asked for.
+  // While another page is on its way, this plan is not taken twice.
   const onItsWay = useNavigation().state !== 'idle'
   return (
-    <Form method="post" action={`?${search}`} id={TAKE_PLAN_FORM}>
+    <Form method="post" action={`?${search}`} id={TAKE_PLAN_FORM} className="grid gap-2">
       <input type="hidden" name="eventId" value={eventId} />
       {refusal && (
-        <p role="alert" className="fault mb-2">
+        <p role="alert" className="fault">
           {refusal}
+        </p>
+      )}
+      {waysIn(search).length > 0 && (
+        <label className="grid gap-1">
+          <span className="font-bold">Why this way? It stays in the record</span>
+          <textarea
+            name="wayWhy"
+            className="input"
+            rows={2}
+            maxLength={500}
+            aria-invalid={wayFault !== undefined}
+            aria-describedby={wayFault ? 'way-fault' : undefined}
+          />
+        </label>
+      )}
+      {wayFault && (
+        <p id="way-fault" role="alert" className="fault">
+          {wayFault}
         </p>
       )}
       <button type="submit" className="button button-main w-full text-lg" disabled={onItsWay}>

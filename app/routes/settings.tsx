@@ -2,18 +2,71 @@ import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, Form, Link } from 'react-router'
 import { z } from 'zod'
-import { Choices, TextField } from '~/components/field'
+import { Choices, NoteField, TextField } from '~/components/field'
 import { database } from '~/context'
 import { saveShopSettings, shopSettings } from '~/db/settings.server'
 import { parseDecimal, requiredQuantity, withUnits } from '~/lib/fields'
 import { themeCookie, themes } from '~/lib/theme'
 import { useFieldText } from '~/lib/units'
+import { fluidSpecs } from '~core/fluids'
 import { methodName } from '~core/method'
+import { equipment, equipmentIds } from '~core/method/equipment'
 import { methodIds } from '~core/method/method'
 import { orderSchoolIds, orderSchools } from '~core/order'
+import type { Shop } from '~core/plan/request'
 import type { Route } from './+types/settings'
 
+const linesOf = (text: string) =>
+  text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean)
+
 const shopFormSchema = z.object({
+  helpers: z.string('Give a number; 0 for nobody.').transform((text, context) => {
+    const count = Number(text)
+    if (/^\d{1,2}$/.test(text) && count <= 20) return count
+    context.addIssue({ code: 'custom', message: 'Give a whole number from 0 to 20.' })
+    return z.NEVER
+  }),
+  has: z.array(z.enum(equipmentIds)).default([]),
+  adapters: z
+    .string()
+    .default('')
+    .transform((text, context) =>
+      linesOf(text).flatMap((line) => {
+        const [, name = '', rating = ''] = /^(.*\S)[\s,]+(\S+)$/.exec(line) ?? []
+        const maxKPa = parseDecimal(rating)
+        if (name && name.length <= 60 && typeof maxKPa === 'number' && maxKPa > 0 && maxKPa <= 1000)
+          return [{ name, maxKPa }]
+        context.addIssue({ code: 'custom', message: `“${line}”: give a name and the most it takes in kPa.` })
+        return []
+      }),
+    ),
+  onHand: z
+    .string()
+    .default('')
+    .transform((text, context) =>
+      linesOf(text).flatMap((line) => {
+        const [label = '', sizes = ''] = line.split(':', 2)
+        const spec = fluidSpecs.find((each) => each.toLowerCase() === label.trim().toLowerCase())
+        const mls = sizes
+          .split(/[;\s]+/)
+          .filter(Boolean)
+          .map(parseDecimal)
+        if (spec && mls.length > 0 && mls.every((ml) => typeof ml === 'number' && ml >= 1 && ml <= 250_000))
+          return [...new Set(mls as number[])].map((ml) => ({
+            spec,
+            ml,
+            count: mls.filter((each) => each === ml).length,
+          }))
+        context.addIssue({
+          code: 'custom',
+          message: `“${line}”: give a fluid, a colon and sizes in mL, like DOT 4: 1000 1000 500.`,
+        })
+        return []
+      }),
+    ),
   methods: z.array(z.enum(methodIds)).default([]),
   orderSchool: z.enum(orderSchoolIds, 'Pick an order.'),
   scopeSchool: z.enum(['local', 'whole'], 'Pick one.'),
@@ -43,9 +96,19 @@ export async function action({ request, context }: Route.ActionArgs) {
   }
   const submission = parseWithZod(withUnits(form), { schema: shopFormSchema })
   if (submission.status !== 'success') return data(submission.reply(), { status: 400 })
-  await saveShopSettings(context.get(database), submission.value)
+  const { has, ...shop } = submission.value
+  const lacks = equipmentIds.filter((id) => !has.includes(id))
+  await saveShopSettings(context.get(database), { ...shop, lacks })
   return submission.reply()
 }
+
+/** Sealed containers as they are typed: a line for each fluid. */
+const onHandLines = ({ onHand }: Shop) =>
+  fluidSpecs
+    .map((spec) => ({ spec, own: onHand.filter((each) => each.spec === spec) }))
+    .filter(({ own }) => own.length > 0)
+    .map(({ spec, own }) => `${spec}: ${own.flatMap(({ ml, count }) => Array(count).fill(ml)).join(' ')}`)
+    .join('\n')
 
 export default function Settings({ loaderData: { shop }, actionData }: Route.ComponentProps) {
   const text = useFieldText()
@@ -55,6 +118,10 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
       ...shop,
       tempC: text('temperature', shop.tempC),
       heightM: text('run', shop.heightM),
+      helpers: String(shop.helpers),
+      has: equipmentIds.filter((id) => !shop.lacks.includes(id)),
+      adapters: shop.adapters.map(({ name, maxKPa }) => `${name}, ${maxKPa}`).join('\n'),
+      onHand: onHandLines(shop),
       containersMl: shop.containersMl.join(' '),
     },
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: shopFormSchema }),
@@ -75,6 +142,24 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
         options={methodIds.map((value) => ({ value, label: methodName(value) }))}
         multiple
       />
+      <Choices
+        field={fields.has}
+        legend="What is at hand for them"
+        options={equipmentIds.map((value) => ({ value, label: equipment[value] }))}
+        multiple
+      />
+      <div className="grid gap-4 sm:grid-cols-3">
+        <TextField
+          field={fields.helpers}
+          label="People who can sit in the cab"
+          hint="0: every plan is made for one person alone"
+        />
+        <NoteField
+          field={fields.adapters}
+          label="Cap adapters of the pressure machine: name, most kPa; one a line"
+        />
+        <NoteField field={fields.onHand} label="Sealed on the shelf: fluid, colon, sizes in mL; one a line" />
+      </div>
       <Choices
         field={fields.orderSchool}
         legend="Order of the wheels, where the maker states none"

@@ -1,6 +1,6 @@
 import type { Basis, Notice, Reason } from '../decision'
 import { equipment } from './equipment'
-import { techniquesAt } from './index'
+import { techniqueOf, techniquesAt } from './index'
 import type {
   MethodContext,
   MethodId,
@@ -65,8 +65,9 @@ export function chooseTechnique(
   at: Technique['at'],
   context: MethodContext,
   available: readonly MethodId[],
-  asked?: Asked,
+  ways: readonly Asked[] = [],
 ): Choice | NoChoice {
+  const asked = ways.find(({ technique }) => techniqueOf(technique).at === at)
   const notTaken: NotTaken[] = []
   const possible: { technique: Technique; minutes: MethodMinutes; cost: number }[] = []
   for (const technique of techniquesAt(at)) {

@@ -161,10 +161,10 @@ describe('the choice', () => {
   test('another one that is allowed may be taken by hand, and says what was set aside; an excluded one may not', () => {
     const context = contextOf(van)
     const asked = { technique: 'vacuum', why: 'the adapter is lent out' } as const
-    const choice = chooseTechnique('bleeders', context, ['pressure', 'vacuum'], asked)
+    const choice = chooseTechnique('bleeders', context, ['pressure', 'vacuum'], [asked])
     expect(choice.technique?.id).toBe('vacuum')
     expect(choice.notTaken.find(({ code }) => code === 'set-aside')?.technique).toBe('pressure')
-    const refused = chooseTechnique('bleeders', context, ['pressure'], asked)
+    const refused = chooseTechnique('bleeders', context, ['pressure'], [asked])
     expect(refused.technique).toBeUndefined()
     expect(refused.refused?.code).toBe('not-in-shop')
   })

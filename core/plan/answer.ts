@@ -58,6 +58,8 @@ export type Ways = {
   at: 'bleeders' | 'cylinder' | 'unit'
   taken?: TechniqueId
   usual?: TechniqueId
+  /** Why another than the usual one was taken, in the words of whoever did. */
+  why?: string
   notTaken: NotTaken[]
 }
 

@@ -261,8 +261,15 @@ function waysOf(
       at,
       ...(technique && { taken: technique.id }),
       ...('usual' in rest && { usual: rest.usual }),
+      ...byHand(request, technique?.id, 'usual' in rest ? rest.usual : undefined),
       notTaken,
     }))
+}
+
+/** The reason that was given for taking another way than the usual one. */
+function byHand({ work }: PlanRequest, taken?: string, usual?: string): Pick<Ways, 'why'> {
+  const asked = taken === usual ? undefined : work.ways.find(({ technique }) => technique === taken)
+  return asked ? { why: asked.why } : {}
 }
 
 /** The same by method: one is not taken where none of its ways is. */

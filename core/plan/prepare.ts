@@ -154,9 +154,9 @@ export function preparePlan(request: PlanRequest): Prepared {
     corners,
     unitCorners,
     context,
-    choice: chooseTechnique('bleeders', context, available, work.way),
-    cylinder: chooseTechnique('cylinder', context, available, work.way),
-    unit: chooseTechnique('unit', { ...context, corners: unitCorners }, available, work.way),
+    choice: chooseTechnique('bleeders', context, available, work.ways),
+    cylinder: chooseTechnique('cylinder', context, available, work.ways),
+    unit: chooseTechnique('unit', { ...context, corners: unitCorners }, available, work.ways),
   }
 }
 

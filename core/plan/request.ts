@@ -44,17 +44,21 @@ export const workSchema = z.object({
   reading: readingSchema.optional(),
   /** What is to go in, where that is another than the vehicle calls for. */
   fluidUsed: fluidSpecSchema.optional(),
-  /** A way of working taken by hand against the program's own. */
-  way: z
-    .object({
-      technique: choice(techniqueIds),
-      why: z
-        .string('say why this way is taken')
-        .trim()
-        .min(1, 'say why this way is taken')
-        .max(500, 'give at most 500 characters'),
-    })
-    .optional(),
+  /** Ways of working taken by hand against the program's own, one for each place that is worked. */
+  ways: z
+    .array(
+      z.object({
+        technique: choice(techniqueIds),
+        why: z
+          .string('say why this way is taken')
+          .trim()
+          .min(1, 'say why this way is taken')
+          .max(500, 'give at most 500 characters'),
+      }),
+      'give a list of ways',
+    )
+    .max(3, 'give at most 3 ways')
+    .default([]),
   /** An order set by hand; bleeders it leaves out follow in the usual one. */
   order: z
     .object({

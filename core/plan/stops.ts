@@ -1,7 +1,6 @@
 import type { Notice } from '../decision'
 import { mayMix } from '../fluids'
 import { suits } from '../fluids/suits'
-import type { NotTaken } from '../method/choose'
 import { techniqueOf } from '../method/index'
 import type { Prepared } from './prepare'
 import { fluidUsed } from './prepare'
@@ -51,15 +50,15 @@ function fluidStops(request: PlanRequest): Notice[] {
 }
 
 function methodStops(request: PlanRequest, prepared: Prepared): Notice[] {
-  const { work, shop } = request
+  const { shop } = request
   const { corners, unitCorners, choice, cylinder, unit, scope } = prepared
   const stops: Notice[] = []
-  const refused: NotTaken | undefined = [choice, cylinder, unit].map((each) => each.refused).find(Boolean)
-  if (work.way && refused)
-    stops.push({
-      code: 'method-excluded',
-      text: `${techniqueOf(work.way.technique).name} cannot be taken here, whatever the reason: ${refused.text}`,
-    })
+  for (const { refused } of [choice, cylinder, unit])
+    if (refused)
+      stops.push({
+        code: 'method-excluded',
+        text: `${techniqueOf(refused.technique).name} cannot be taken here, whatever the reason: ${refused.text}`,
+      })
   if (corners.length > 0 && !choice.technique && !choice.refused) {
     if (shop.methods.length === 0)
       stops.push({ code: 'no-method', text: 'The shop has no method at hand: name at least one it can do.' })

@@ -7,6 +7,7 @@ import { copyOfJob } from './copies'
 import type { EventOf, FloorEvent, JobEvent } from './events'
 import { filed } from './filing'
 import { onTheFloor } from './floor'
+import { enteredFromPaper } from './from-paper'
 import { park, resume } from './parking'
 import { pointsOfStage } from './points'
 import { bleedDone, type JobState, type RunState, type Undoable, type UndoKey, undoKeys } from './state'
@@ -44,6 +45,7 @@ const finalTypes: ReadonlySet<string> = new Set([
   'checked-in',
   'tested',
   'planned',
+  'paper-entered',
   'vehicle-moved',
   'filed',
   'addendum',
@@ -157,6 +159,8 @@ function applyTo(state: JobState, event: Exclude<JobEvent, { type: 'job-opened' 
       return { ok: true, state: { ...state, tested: event, planned: undefined, run: undefined } }
     case 'planned':
       return planAccepted(state, event)
+    case 'paper-entered':
+      return enteredFromPaper(state, event)
     case 'vehicle-moved':
       return moved(state, event)
     case 'filed':
@@ -227,6 +231,7 @@ function moved(state: JobState, event: EventOf<'vehicle-moved'>): Applied {
       checkIn: undefined,
       planned: undefined,
       run: undefined,
+      fromPaper: undefined,
       proofs: {},
       earlier: begun(state) ? [...state.earlier, left] : state.earlier,
     },

@@ -21,6 +21,7 @@ export const copyOfJob = (state: JobState): JobState =>
     tested: state.tested,
     planned: state.planned,
     run: state.run,
+    fromPaper: state.fromPaper,
     earlier: state.earlier,
     proofs: state.proofs,
     extraChecks: state.extraChecks,

@@ -13,6 +13,8 @@ export function eventSentence(event: JobEvent): string {
         : `Not tested: ${event.notTakenWhy ?? 'no reason given'}`
     case 'planned':
       return `Plan taken: ${Math.round(event.plan.fluid.totalMl)} mL of ${event.plan.fluid.spec}`
+    case 'paper-entered':
+      return `Entered from the bay card: done by ${event.doneBy} on ${event.doneOn}, ${event.points.length} places`
     case 'vehicle-moved':
       return `Moved from ${event.from.plate} to ${event.plate}: ${event.why}`
     case 'filed':

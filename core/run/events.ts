@@ -87,6 +87,29 @@ const deskEvents = [
   }),
   z.object({
     ...stamp,
+    type: z.literal('paper-entered'),
+    /** When and by whom the bleed was done with the bay card in hand. */
+    doneOn: z.iso.date('give a date'),
+    doneBy: short.min(1, 'say who did it'),
+    points: z
+      .array(
+        z.object({
+          stage: z.int().min(0).max(50),
+          point: short,
+          ml,
+          pulls: z.int('give a whole number').min(0, 'give 0 or more').max(999, 'give at most 999'),
+          colour: z.enum(colours),
+          bubbles: z.enum(bubbleKinds),
+        }),
+      )
+      .max(400),
+    inMl: ml,
+    drawnMl: ml,
+    spilledMl: ml,
+    note,
+  }),
+  z.object({
+    ...stamp,
     type: z.literal('vehicle-moved'),
     from: z.object({ vehicleId: short, plate: short, name: short }),
     vehicleId: short,

@@ -130,6 +130,8 @@ export type JobState = {
   tested?: EventOf<'tested'>
   planned?: { shop: Shop; plan: Plan; fromBench?: EventOf<'planned'>['fromBench'] }
   run?: RunState
+  /** The bleed was done with the bay card in hand and entered afterwards. */
+  fromPaper?: EventOf<'paper-entered'>
   earlier: EarlierRun[]
   proofs: Record<string, Proof>
   /** Checks of the proof that something gone wrong added. */

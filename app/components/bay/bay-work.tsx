@@ -2,6 +2,7 @@ import { Link } from 'react-router'
 import { type Amount, useFieldText } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { callMachines } from '~core/call'
+import type { Step } from '~core/method/step'
 import { perPullMl, pourFirst } from '~core/run/levels'
 import {
   bleederRunOf,
@@ -14,7 +15,6 @@ import {
   pointWants,
 } from '~core/run/points'
 import { bleedDone, type JobState, type RunState, type StageRunState } from '~core/run/state'
-import type { Step } from '~core/method/step'
 import { currentStep, pointClosing, pointPreparation } from '~core/run/steps'
 import { AmountForm } from './amount-form'
 import { BigLine, GoOn } from './big-line'

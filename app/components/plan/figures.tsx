@@ -1,50 +1,81 @@
 import { counted, showMinutes } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { methodName } from '~core/method'
+import type { Containers } from '~core/exchange/containers'
+import { techniqueOf } from '~core/method'
 import type { Plan } from '~core/plan/answer'
+import { Figure } from './figure'
 
-/** The plan in one look: method, order, fluid, containers, time, top-up. */
-export function Figures({ plan }: { plan: Plan }) {
+const minutesOf = ({ stages }: Plan) => stages.reduce((sum, stage) => sum + stage.minutes, 0)
+
+/** The reasons that say what kind of work this is, before anything else. */
+const whatCodes = /^scope-/
+
+/**
+ * The plan in one look: what, why, how much, how long.
+ *
+ * @param was the plan before anything was changed on the page, so that what moved is seen
+ */
+export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
   const show = useShow()
-  const minutes = plan.stages.reduce((sum, stage) => sum + stage.minutes, 0)
-  const bleed = plan.stages.find((stage) => stage.kind === 'bleed')
-  const buy = plan.fluid.buy.map(({ ml, count }) => `${count} × ${show('volume', ml)}`).join(' + ')
+  const containers = (of: readonly Containers[]) =>
+    of.map(({ ml, count }) => `${count} × ${show('volume', ml)}`).join(' + ')
+  const opened = ({ fluid }: Plan) => containers([...fluid.onHand, ...fluid.buy]) || 'nothing'
+  const bleed = plan.stages.find(({ kind }) => kind === 'bleed')
+  const led = bleed ?? plan.stages.find(({ order }) => order.length > 0)
+  const what = plan.reasons.find(({ code }) => whatCodes.test(code))?.text
+  const why = [what, led?.technique && techniqueOf(led.technique).why].filter(Boolean).join(' ')
+  const moved = (now: string, before: string | undefined) =>
+    before !== undefined && before !== now ? before : undefined
+  const inAll = (of: Plan) => show('volume', of.fluid.totalMl)
+  const takes = (of: Plan) => `${showMinutes(minutesOf(of))} min`
   return (
     <section className="panel" aria-label="The plan in short">
-      <p className="mb-3 text-xl">
-        <strong>{bleed?.method ? methodName(bleed.method) : 'No bleeding'}</strong>
-        {plan.pressureKPa !== undefined && `, ${show('pressure', plan.pressureKPa)}`}
-        {plan.vacuumKPa !== undefined && `, ${show('pressure', plan.vacuumKPa)} below atmosphere`}
-        {bleed && `, order ${bleed.order.join(' → ')}`}
+      <p className="text-2xl leading-snug">
+        <strong>{led?.technique ? techniqueOf(led.technique).name : 'No bleeding'}</strong>
+        {plan.pressureKPa !== undefined && (
+          <>
+            , <Figure id={{ figure: 'pressure' }}>{show('pressure', plan.pressureKPa)}</Figure>
+          </>
+        )}
+        {plan.vacuumKPa !== undefined && (
+          <>
+            , <Figure id={{ figure: 'vacuum' }}>{show('pressure', plan.vacuumKPa)} below atmosphere</Figure>
+          </>
+        )}
       </p>
+      {plan.order && <p className="text-xl">{plan.order.bleeders.join(' → ')}</p>}
+      <p className="mt-1 mb-2 text-quiet">{why}</p>
       <dl className="grid grid-cols-2 gap-px bg-rule sm:grid-cols-4">
-        <Figure
-          name={`new ${plan.fluid.spec}`}
-          value={show.number('volume', plan.fluid.totalMl)}
-          unit={show.unit('volume')}
-          note={`of it ${show('volume', plan.fluid.reservoirMl)} in the reservoir`}
-        />
-        <Figure name="open" value={buy || 'nothing'} note="least left over" />
-        <Figure name="time" value={showMinutes(minutes)} unit="min" note="fluid and hands" />
-        <Figure
-          name="top up every"
-          value={show.number('volume', plan.topUpEvery.ml)}
-          unit={show.unit('volume')}
-          note={`at most ${counted(plan.topUpEvery.strokes, 'full stroke')}`}
-        />
+        <Cell name={`new ${plan.fluid.spec}`} was={was && moved(inAll(plan), inAll(was))}>
+          <Figure id={{ figure: 'total' }}>{inAll(plan)}</Figure>
+        </Cell>
+        <Cell
+          name={plan.fluid.onHand.length > 0 ? 'open, from the shelf first' : 'open'}
+          was={was && moved(opened(plan), opened(was))}
+        >
+          <Figure id={{ figure: 'containers' }}>{opened(plan)}</Figure>
+        </Cell>
+        <Cell name="fluid and hands" was={was && moved(takes(plan), takes(was))}>
+          <Figure id={{ figure: 'time' }}>{takes(plan)}</Figure>
+        </Cell>
+        <Cell name={`then top up: ${counted(plan.topUpEvery.strokes, 'stroke')}`}>
+          <Figure id={{ figure: 'top-up' }}>{show('volume', plan.topUpEvery.ml)}</Figure>
+        </Cell>
       </dl>
     </section>
   )
 }
 
-function Figure({ name, value, unit, note }: { name: string; value: string; unit?: string; note: string }) {
+function Cell({ name, was, children }: { name: string; was?: string; children: React.ReactNode }) {
   return (
-    <div className="flex flex-col bg-sheet p-3">
-      <dt className="text-quiet">{name}</dt>
-      <dd className="order-first text-2xl font-extrabold">
-        {value} {unit && <span className="text-base font-semibold">{unit}</span>}
-      </dd>
-      <dd className="text-sm text-quiet">{note}</dd>
+    <div className="flex flex-col bg-sheet px-3 py-2">
+      <dt className="text-sm text-quiet">{name}</dt>
+      <dd className="order-first text-2xl font-extrabold">{children}</dd>
+      {was !== undefined && (
+        <dd className="text-sm font-bold text-oxide" role="status">
+          was {was}
+        </dd>
+      )}
     </div>
   )
 }

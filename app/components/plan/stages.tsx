@@ -1,46 +1,93 @@
 import { stageNames } from '~/components/stage-names'
-import { showMinutes } from '~/lib/format'
+import { counted, showMinutes } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { methodName } from '~core/method'
+import { techniqueOf } from '~core/method'
+import type { Step } from '~core/method/step'
 import type { Plan, Stage } from '~core/plan/answer'
+import { Figure } from './figure'
 
 /** A stage may come twice (base bleed, cycle, base bleed): its number is what tells it apart. */
-const numbered = (stages: readonly Stage[]) => stages.map((stage, i) => ({ stage, number: i + 1 }))
+const numbered = (stages: readonly Stage[]) => stages.map((stage, index) => ({ stage, index }))
 
-/** Every stage in its order, with what each bleeder takes. */
+/** Every stage in its order, with what each bleeder takes and the steps around it. */
 export function Stages({ plan }: { plan: Plan }) {
   const show = useShow()
   return (
     <section className="panel" aria-labelledby="stages">
       <h2 id="stages">Stages</h2>
-      <ol className="grid gap-2">
-        {numbered(plan.stages).map(({ stage, number }) => (
+      <ol className="grid gap-1.5">
+        {numbered(plan.stages).map(({ stage, index }) => (
           <li
-            key={number}
-            className="grid grid-cols-[2.5rem_1fr_auto] items-baseline gap-x-3 border-b border-rule pb-2"
+            key={index}
+            className="grid grid-cols-[2rem_1fr_auto] items-baseline gap-x-2 border-b border-rule pb-1"
           >
-            <span className="text-xl font-extrabold">{number}</span>
-            <span className="font-bold">
-              {stageNames[stage.kind]}
-              {stage.kind === 'bleed' && stage.method && (
-                <span className="font-normal">: {methodName(stage.method)}</span>
-              )}
-            </span>
+            <span className="text-lg font-extrabold">{index + 1}</span>
+            <StageName stage={stage} />
             <span className="text-right whitespace-nowrap">
               {stage.ml > 0 && `${show('volume', stage.ml)}, `}
-              {showMinutes(stage.minutes)} min
+              <Figure id={{ figure: 'stage', index }}>{showMinutes(stage.minutes)} min</Figure>
             </span>
             {stage.mlByBleeder && <Volumes stage={stage} expected={plan.expectedOldPct} />}
-            {stage.mlByBleeder && Object.keys(plan.expectedOldPct).length > 0 && (
-              <p className="col-span-2 col-start-2 text-sm text-quiet">
-                How old the last drops are if the reservoir is drawn to MIN and no lower. Lower, with every
-                port covered, is better.
-              </p>
-            )}
           </li>
         ))}
       </ol>
     </section>
+  )
+}
+
+const who = { wheel: 'wheel', cab: 'cab', tool: 'scan tool', desk: 'desk' }
+
+/** Its name, opening to what is done before and after the bleeders, by whom, and how one round goes. */
+function StageName({ stage }: { stage: Stage }) {
+  const { kind, before, after, technique } = stage
+  const way = technique && techniqueOf(technique)
+  const name = (
+    <>
+      <strong>{stageNames[kind]}</strong>
+      {way && `: ${way.name}`}
+    </>
+  )
+  const steps = before.length + after.length
+  if (steps === 0) return <span>{name}</span>
+  return (
+    <details className="min-w-0 open:col-span-2 [&:open+span]:col-start-2">
+      <summary className="cursor-pointer">
+        {name} <span className="text-sm whitespace-nowrap text-quiet">{counted(steps, 'step')}</span>
+      </summary>
+      <StepList steps={before} />
+      {way && (
+        <>
+          <p className="mt-1 font-semibold">At each place</p>
+          <ul className="list-[square] pl-5">
+            {way.round.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+          <p className="my-1 border-l-4 border-ink pl-2">
+            <strong>Done:</strong> {way.done}
+          </p>
+          <p className="hatched my-1 border-l-4 border-oxide pl-2">
+            <strong>Goes wrong:</strong> {way.mistakes.join(' ')}
+          </p>
+        </>
+      )}
+      <StepList steps={after} />
+    </details>
+  )
+}
+
+function StepList({ steps }: { steps: readonly Step[] }) {
+  return (
+    <ol className="grid gap-1">
+      {steps.map(({ id, text, detail, who: actor }) => (
+        <li key={id} className="grid grid-cols-[5rem_1fr] gap-2">
+          <span className="text-sm text-quiet">{who[actor]}</span>
+          <span>
+            {text} {detail && <span className="text-quiet">{detail}</span>}
+          </span>
+        </li>
+      ))}
+    </ol>
   )
 }
 
@@ -49,20 +96,25 @@ function Volumes({ stage, expected }: { stage: Stage; expected: Plan['expectedOl
   const show = useShow()
   const most = Math.max(1, ...Object.values(stage.mlByBleeder ?? {}))
   return (
-    <ol className="col-span-2 col-start-2 mt-1 grid gap-1">
-      {stage.order.map((id) => {
-        const ml = stage.mlByBleeder?.[id] ?? 0
+    <ol className="col-span-2 col-start-2 mt-0.5 grid gap-0.5">
+      {stage.order.map((bleeder) => {
+        const ml = stage.mlByBleeder?.[bleeder] ?? 0
+        const old = expected[bleeder]
         return (
-          <li key={id} className="grid grid-cols-[4rem_1fr_5rem_10rem] items-center gap-3">
-            <strong className="truncate" title={id}>
-              {id}
+          <li key={bleeder} className="grid grid-cols-[4rem_1fr_5rem_10.5rem] items-center gap-3">
+            <strong className="truncate" title={bleeder}>
+              {bleeder}
             </strong>
             <span className="h-3 border border-ink bg-enamel">
               <span className="block h-full bg-oxide" style={{ width: `${(100 * ml) / most}%` }} />
             </span>
-            <span className="text-right">{show('volume', ml)}</span>
+            <span className="text-right">
+              <Figure id={{ figure: 'bleeder', bleeder }}>{show('volume', ml)}</Figure>
+            </span>
             <span className="text-right text-sm text-quiet">
-              {expected[id] !== undefined && `last drops ${Math.round(expected[id])} % old`}
+              {old !== undefined && (
+                <Figure id={{ figure: 'last-drops', bleeder }}>last drops {Math.round(old)} % old</Figure>
+              )}
             </span>
           </li>
         )

@@ -1,93 +1,139 @@
-import { Form, useSearchParams, useSubmit } from 'react-router'
+import { Form, useSearchParams } from 'react-router'
 import { unitFieldOf } from '~/lib/fields'
 import { USUAL_ORDER } from '~/lib/order-in-address'
+import { targetIn, temperatureIn } from '~/lib/plan-request'
 import { useFieldText, useShow } from '~/lib/units'
-import { methodName } from '~core/method'
+import { fluidSpecs } from '~core/fluids'
+import { techniqueOf } from '~core/method'
 import { orderSchoolIds, orderSchools } from '~core/order'
-import type { Shop } from '~core/plan/request'
+import type { Plan } from '~core/plan/answer'
+import type { PlanRequest } from '~core/plan/request'
+import { useTakeWay, waysIn } from './take-way'
 
-/** Change what the plan stands on, and see what moves. */
-export function WhatIf({ shop }: { shop: Shop }) {
-  const submit = useSubmit()
-  const [search] = useSearchParams()
-  const chosen = search.get('method') ?? ''
+/** Change what the plan stands on, in place; the page plans anew at every change. */
+export function WhatIf({ request, plan }: { request: PlanRequest; plan: Plan }) {
+  const [search, setSearch] = useSearchParams()
+  const take = useTakeWay()
   const show = useShow()
   const text = useFieldText()
+  const { shop, vehicle, work } = request
+  const unit = show.unit('temperature')
+  const bleeders = plan.ways.find(({ at }) => at === 'bleeders')
+  const ways = [
+    ...(bleeders?.taken ? [{ technique: bleeders.taken, excluded: false }] : []),
+    ...(bleeders?.notTaken ?? []),
+  ].sort((a, b) => Number(a.excluded) - Number(b.excluded))
+  const set = (name: string, value: string) =>
+    setSearch(
+      (now) => {
+        const next = new URLSearchParams(now)
+        if (value === '') next.delete(name)
+        else next.set(name, value)
+        if (name === 'tempC') next.set(unitFieldOf('tempC'), unit)
+        return next
+      },
+      { replace: true, preventScrollReset: true },
+    )
+  const unread = (name: string, read: unknown) => (search.get(name) ?? '') !== '' && read === undefined
   return (
     <Form
       method="get"
-      className="panel grid gap-3"
-      onChange={(event) => submit(event.currentTarget, { replace: true, preventScrollReset: true })}
+      className="grid grid-cols-2 gap-x-3 gap-y-2 border-y border-rule bg-sheet px-5 py-3 sm:grid-cols-[5rem_1.7fr_1.3fr_6.5rem_7rem]"
+      aria-label="What if"
+      onSubmit={(event) => event.preventDefault()}
     >
-      <h2>What if</h2>
-      {show.unit('temperature') !== '°C' && (
-        <input type="hidden" name={unitFieldOf('tempC')} value={show.unit('temperature')} />
-      )}
       {/* What was carried from the Bench, and an order set by hand, stay while something else is tried. */}
       {['bench', 'order', USUAL_ORDER].flatMap((name) =>
         search
           .getAll(name)
           .map((value) => <input key={`${name} ${value}`} type="hidden" name={name} value={value} />),
       )}
-      <div className="grid gap-3 sm:grid-cols-2">
-        <div className="grid gap-1">
-          <label htmlFor="tempC" className="font-bold">
-            Shop temperature, {show.unit('temperature')}
-          </label>
-          <input
-            className="input"
-            inputMode="decimal"
-            id="tempC"
-            name="tempC"
-            defaultValue={text('temperature', shop.tempC)}
-          />
-        </div>
-        <div className="grid gap-1">
-          <label htmlFor="orderSchool" className="font-bold">
-            Order of wheels
-          </label>
-          <select className="input" id="orderSchool" name="orderSchool" defaultValue={shop.orderSchool}>
-            {orderSchoolIds.map((id) => (
-              <option key={id} value={id}>
-                {orderSchools[id].name}
-              </option>
-            ))}
-          </select>
-        </div>
-        <div className="grid gap-1 sm:col-span-2">
-          <label htmlFor="targetOldPct" className="font-bold">
-            Last drops at most, % old
-          </label>
-          <input
-            className="input"
-            inputMode="decimal"
-            id="targetOldPct"
-            name="targetOldPct"
-            placeholder="5, or 1 for a conversion"
-            defaultValue={shop.targetOldPct}
-          />
-        </div>
-        <div className="grid gap-1 sm:col-span-2">
-          <label htmlFor="method" className="font-bold">
-            Method
-          </label>
-          <select className="input" id="method" name="method" defaultValue={chosen}>
-            <option value="">the best the shop can do</option>
-            {['two-person', 'solo', 'gravity', 'pressure', 'vacuum', 'pressure-vacuum', 'reverse'].map(
-              (id) => (
-                <option key={id} value={id}>
-                  {methodName(id)}
-                </option>
-              ),
-            )}
-          </select>
-        </div>
-      </div>
+      <Field name="tempC" label={`Shop, ${unit}`} fault={unread('tempC', temperatureIn(search))}>
+        <input
+          className="input"
+          inputMode="decimal"
+          id="tempC"
+          name="tempC"
+          defaultValue={text('temperature', shop.tempC)}
+          onChange={(event) => set('tempC', event.target.value)}
+        />
+      </Field>
+      <Field name="way" label="Method">
+        <select
+          className="input"
+          id="way"
+          name="way"
+          value={waysIn(search).find((id) => techniqueOf(id).at === 'bleeders') ?? ''}
+          onChange={(event) => take('bleeders', event.target.value)}
+        >
+          <option value="">Usual: {bleeders?.usual ? techniqueOf(bleeders.usual).name : 'none fits'}</option>
+          {ways.map(({ technique, excluded }) => (
+            <option key={technique} value={technique} disabled={excluded}>
+              {techniqueOf(technique).name}
+              {excluded && ' (not here)'}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field name="orderSchool" label="Order of wheels">
+        <select
+          className="input"
+          id="orderSchool"
+          name="orderSchool"
+          value={shop.orderSchool}
+          onChange={(event) => set('orderSchool', event.target.value)}
+        >
+          {orderSchoolIds.map((id) => (
+            <option key={id} value={id}>
+              {orderSchools[id].name}
+            </option>
+          ))}
+        </select>
+      </Field>
+      <Field name="targetOldPct" label="At most, % old" fault={unread('targetOldPct', targetIn(search))}>
+        <input
+          className="input"
+          inputMode="decimal"
+          id="targetOldPct"
+          name="targetOldPct"
+          placeholder={work.reason === 'conversion' ? '1' : '5'}
+          defaultValue={shop.targetOldPct}
+          onChange={(event) => set('targetOldPct', event.target.value)}
+        />
+      </Field>
+      <Field name="fluid" label="Fluid">
+        <select
+          className="input"
+          id="fluid"
+          name="fluid"
+          value={plan.fluid.spec}
+          onChange={(event) =>
+            set('fluid', event.target.value === vehicle.fluid.spec ? '' : event.target.value)
+          }
+        >
+          {fluidSpecs.map((spec) => (
+            <option key={spec}>{spec}</option>
+          ))}
+        </select>
+      </Field>
       <noscript>
         <button type="submit" className="button">
           Plan again
         </button>
       </noscript>
     </Form>
+  )
+}
+
+function Field(props: { name: string; label: string; fault?: boolean; children: React.ReactNode }) {
+  const { name, label, fault = false, children } = props
+  return (
+    <div className="min-w-0">
+      <label htmlFor={name} className="block text-sm font-bold">
+        {label}
+      </label>
+      {children}
+      {fault && <p className="fault text-sm">No such figure: the shop’s own stands.</p>}
+    </div>
   )
 }

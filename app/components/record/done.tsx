@@ -1,20 +1,20 @@
-import { counted } from '~/lib/format'
+import { counted, showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
 import { massBalance } from '~core/exchange/mass-balance'
 import { colourClues } from '~core/fluids/colour'
-import { methodName } from '~core/method'
+import { techniqueOf } from '~core/method'
 import type { JobState } from '~core/run/state'
 import { jobTally } from '~core/run/tally'
 import { Part, Row } from './rows'
 
 /** What was done, with what, and what moved. */
 export function Done({ state }: { state: JobState }) {
-  const { planned, run, earlier, bleedAgainWhy, containers } = state
+  const { planned, run, earlier, bleedAgainWhy, containers, fromPaper } = state
   const tally = jobTally(state)
   const show = useShow()
   const { wantsAnswer } = massBalance({ ...tally, outMl: tally.outMl + tally.drawnMl })
   const plan = planned?.plan
-  const method = plan?.stages.find((stage) => stage.kind === 'bleed')?.method
+  const technique = plan?.stages.find((stage) => stage.kind === 'bleed')?.technique
   return (
     <Part title="Done">
       {!plan && <p>No plan was taken.</p>}
@@ -27,10 +27,20 @@ export function Done({ state }: { state: JobState }) {
             )}
           </Row>
           <Row name="Method">
-            {method && methodName(method)}
+            {technique && techniqueOf(technique).name}
             {plan.pressureKPa !== undefined && `, ${show('pressure', plan.pressureKPa)}`}
             {plan.vacuumKPa !== undefined && `, ${show('pressure', plan.vacuumKPa)} below atmosphere`}
           </Row>
+          {plan.ways.map(
+            ({ at, taken, usual, why }) =>
+              why !== undefined &&
+              taken &&
+              usual && (
+                <Row key={at} name="By hand">
+                  {techniqueOf(taken).name} (usual: {techniqueOf(usual).name}): {why}
+                </Row>
+              ),
+          )}
           {plan.order?.stated && (
             <Row name="Order">
               set by hand, {plan.order.bleeders.join(', ')} (usual: {plan.order.stated.usual.join(', ')}):{' '}
@@ -40,6 +50,13 @@ export function Done({ state }: { state: JobState }) {
                   Warned: {text}
                 </span>
               ))}
+            </Row>
+          )}
+          {fromPaper && (
+            <Row name="From paper">
+              Done with the bay card by {fromPaper.doneBy} on {showDate(fromPaper.doneOn)}, entered afterwards
+              by {fromPaper.by?.name ?? 'nobody named'}. No call was led on the screen.
+              {fromPaper.note && ` ${fromPaper.note}`}
             </Row>
           )}
           <Row name="Planned">{show('volume', plan.fluid.totalMl)}</Row>

@@ -6,7 +6,7 @@ export const choiceCases: PlanCase[] = [
     name: 'vacuum by hand, though the machine would be better',
     reasoning: 'An allowed way may be taken for a reason; what was set aside is kept beside it.',
     vehicle: 'doctors-runabout',
-    work: { reason: 'service', way: { technique: 'vacuum', why: 'the pressure bleeder is on the lorry' } },
+    work: { reason: 'service', ways: [{ technique: 'vacuum', why: 'the pressure bleeder is on the lorry' }] },
     shop: { methods: ['pressure', 'vacuum'] },
     expect: {
       stages: ['reservoir-exchange', 'bleed: vacuum', 'prove'],

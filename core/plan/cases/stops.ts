@@ -83,7 +83,7 @@ export const stopCases: PlanCase[] = [
     reasoning:
       'A reason may beat a preference, never a valve: an excluded way is not taken, whatever is said for it.',
     vehicle: 'chapel-saloon',
-    work: { reason: 'service', way: { technique: 'gravity', why: 'there is time until tomorrow' } },
+    work: { reason: 'service', ways: [{ technique: 'gravity', why: 'there is time until tomorrow' }] },
     shop: { methods: ['two-person', 'gravity'] },
     expect: { stops: ['method-excluded'] },
   },

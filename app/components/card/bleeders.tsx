@@ -1,0 +1,57 @@
+import { useShow } from '~/lib/units'
+import type { Plan, Stage } from '~core/plan/answer'
+import type { PlanRequest } from '~core/plan/request'
+import { pointName, pointsOfStage } from '~core/run/points'
+import { decideScope } from '~core/scope/scope'
+import { bleederRuns } from '~core/vehicle/network'
+
+/** Every place in its order, with spanner, torque and amount, and room for what was seen. */
+export function CardBleeders({ plan, request }: { plan: Plan; request: PlanRequest }) {
+  const { vehicle, work, shop } = request
+  const show = useShow()
+  const placed = new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each.bleeder]))
+  const { cylinderIds } = decideScope(vehicle, work, shop.scopeSchool).value
+  const rows = plan.stages.flatMap((stage: Stage, i) =>
+    pointsOfStage(vehicle, stage, cylinderIds).map((point) => ({ stage, i, point })),
+  )
+  return (
+    <table className="w-full self-start border-2 border-ink text-left [&_td]:border [&_td]:border-ink [&_td]:px-1 [&_td]:py-0.5 [&_th]:border [&_th]:border-ink [&_th]:px-1">
+      <caption className="text-left font-bold">At each place, in this order</caption>
+      <thead>
+        <tr>
+          <th scope="col">Stage</th>
+          <th scope="col">Place</th>
+          <th scope="col">Spanner, torque</th>
+          <th scope="col">Through</th>
+          <th scope="col">Pulls</th>
+          <th scope="col">{show.unit('volume')} out</th>
+          <th scope="col">3 clean</th>
+          <th scope="col">Tight, cap</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map(({ stage, i, point }) => {
+          const bleeder = placed.get(point)
+          const ml = stage.mlByBleeder?.[point]
+          return (
+            <tr key={`${i} ${point}`}>
+              <td>{i + 1}</td>
+              <th scope="row" className="text-base print:text-[10pt]">
+                {bleeder ? point : pointName(vehicle, point)}
+              </th>
+              <td>
+                {bleeder?.wrenchMm === undefined ? '' : `${bleeder.wrenchMm} mm`}
+                {bleeder?.torqueNm === undefined ? '' : `, ${show('torque', bleeder.torqueNm)}`}
+              </td>
+              <td>{ml === undefined ? '' : show('volume', ml)}</td>
+              <td />
+              <td />
+              <td>☐ ☐ ☐</td>
+              <td>☐</td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}

@@ -1,0 +1,23 @@
+import { useSearchParams } from 'react-router'
+import { techniqueOf } from '~core/method'
+import { type Technique, techniqueIds } from '~core/method/method'
+
+/** The ways an address asks for, by hand. */
+export const waysIn = (search: URLSearchParams) =>
+  techniqueIds.filter((id) => search.getAll('way').includes(id))
+
+/** Take another way at one place of work, or go back to the usual one there. */
+export function useTakeWay() {
+  const [, setSearch] = useSearchParams()
+  return (at: Technique['at'], technique: string) =>
+    setSearch(
+      (now) => {
+        const next = new URLSearchParams(now)
+        next.delete('way')
+        for (const id of waysIn(now)) if (techniqueOf(id).at !== at) next.append('way', id)
+        if (technique !== '') next.append('way', technique)
+        return next
+      },
+      { replace: true, preventScrollReset: true },
+    )
+}

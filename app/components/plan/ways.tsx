@@ -1,0 +1,53 @@
+import { basisNames } from '~/components/reasons'
+import { techniqueOf } from '~core/method'
+import type { Ways as Place, Plan } from '~core/plan/answer'
+import { useTakeWay } from './take-way'
+
+const placeNames: Record<Place['at'], string> = {
+  bleeders: 'At the bleeders',
+  cylinder: 'At the master cylinder',
+  unit: 'At the control unit',
+}
+
+/** Every way that was not taken, why, and what that rests on; one that is not excluded may be taken for a reason. */
+export function Ways({ plan, fixed }: { plan: Plan; fixed: boolean }) {
+  const take = useTakeWay()
+  return (
+    <section className="panel" aria-labelledby="not-taken">
+      <h2 id="not-taken">Ways not taken</h2>
+      {plan.ways.map(({ at, notTaken }) => (
+        <div key={at}>
+          {plan.ways.length > 1 && <h3 className="mt-2">{placeNames[at]}</h3>}
+          <ul className="grid gap-1.5">
+            {notTaken.map(({ technique, text, basis, excluded }) => (
+              <li
+                key={technique}
+                className="grid grid-cols-[1fr_auto] items-center gap-x-3 border-b border-rule pb-1.5"
+              >
+                <span>
+                  {excluded && (
+                    <span className="font-bold" role="img" aria-label="excluded">
+                      ✗{' '}
+                    </span>
+                  )}
+                  <strong>{techniqueOf(technique).name}.</strong> {text}{' '}
+                  <em className="text-sm text-quiet">{basisNames[basis]}</em>
+                </span>
+                {!excluded && !fixed && (
+                  <button
+                    type="button"
+                    className="button"
+                    onClick={() => take(at, technique)}
+                    aria-label={`Take ${techniqueOf(technique).name} instead`}
+                  >
+                    Take it
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </section>
+  )
+}

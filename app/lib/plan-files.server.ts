@@ -1,0 +1,35 @@
+import type { RouterContextProvider } from 'react-router'
+import { database } from '~/context'
+import { findJob } from '~/db/jobs.server'
+import { makePlan } from '~core/plan/plan'
+import type { PlanRequest } from '~core/plan/request'
+import { changedRequest } from './plan-request'
+import { planBaseFor } from './plan-request.server'
+import { orNotFound } from './require'
+
+/** What a job's planner is asked and what it answers, as the `siphon` command reads and prints them. */
+export async function planFiles(context: Readonly<RouterContextProvider>, jobId: string, request: Request) {
+  const db = context.get(database)
+  const state = orNotFound(await findJob(db, jobId))
+  const changes = new URL(request.url).searchParams
+  const { vehicle, work, shop } = changedRequest(await planBaseFor(db, state), changes)
+  // A reason that is still to be given is none, and the file's reader asks for one.
+  const asked: PlanRequest = {
+    vehicle,
+    work: {
+      ...work,
+      ways: work.ways.map((way) => ({ ...way, why: 'chosen on the plan page' })),
+      order: work.order && { ...work.order, why: work.order.why || 'set by hand on the plan page' },
+    },
+    shop,
+  }
+  const begun = state.run?.plateConfirmed === true
+  return {
+    request: { format: 'ruddy-siphon.plan-request', version: 1, ...asked },
+    plan: begun && state.planned ? state.planned.plan : makePlan(asked),
+  }
+}
+
+/** A file to keep, not a page. */
+export const asFile = (name: string, content: unknown) =>
+  Response.json(content, { headers: { 'Content-Disposition': `attachment; filename="${name}"` } })

@@ -1,0 +1,164 @@
+import { useMemo } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { CardBleeders } from '~/components/card/bleeders'
+import { CardSteps } from '~/components/card/steps'
+import { LineMap } from '~/components/line-map/line-map'
+import { planMarks } from '~/components/order-marks'
+import { database } from '~/context'
+import { findJob } from '~/db/jobs.server'
+import { showDate, showMinutes } from '~/lib/format'
+import { changedRequest } from '~/lib/plan-request'
+import { planBaseFor } from '~/lib/plan-request.server'
+import { orNotFound } from '~/lib/require'
+import { useShow } from '~/lib/units'
+import { techniqueOf } from '~core/method'
+import type { Plan } from '~core/plan/answer'
+import { makePlan } from '~core/plan/plan'
+import { checksFor } from '~core/proof/checks'
+import type { Route } from './+types/card'
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  const state = orNotFound(await findJob(db, params.jobId))
+  return {
+    base: await planBaseFor(db, state),
+    taken: state.planned,
+    plate: state.plate,
+    bay: state.checkIn?.bay,
+    today: new Date().toISOString(),
+  }
+}
+
+/** The plan on one sheet of A4 or Letter, for a bay without a screen: what to do in order, with room to write what was seen. */
+export default function BayCard({ loaderData, params }: Route.ComponentProps) {
+  const { base, taken, plate, bay, today } = loaderData
+  const [search] = useSearchParams()
+  const request = useMemo(() => changedRequest(base, search), [base, search])
+  const plan = useMemo(
+    () => (taken && search.size === 0 ? taken.plan : makePlan(request)),
+    [taken, request, search],
+  )
+  const { vehicle } = request
+  const checks = checksFor({ vehicle, planned: { shop: request.shop, plan } })
+  return (
+    <main className="mx-auto max-w-[52rem] p-5 text-[15px] leading-snug print:max-w-none print:p-0 print:text-[8.5pt] print:leading-[1.25]">
+      <title>{`Bay card ${plate} · Ruddy Siphon`}</title>
+      <p className="mb-4 flex flex-wrap gap-3 print:hidden">
+        <Link to={`/jobs/${params.jobId}/plan?${search}`} className="button">
+          Back
+        </Link>
+        <button type="button" className="button button-main" onClick={() => window.print()}>
+          Print
+        </button>
+      </p>
+      <header className="flex flex-wrap items-end gap-x-4 gap-y-1 border-b-4 border-ink pb-1">
+        <span className="plate text-3xl print:text-[20pt]">{plate}</span>
+        <div className="min-w-0 flex-1">
+          <h1 className="text-xl print:text-[13pt]">Bay card</h1>
+          <p className="wrap-anywhere">
+            {vehicle.name}
+            {bay && `, ${bay}`}, {showDate(today)}
+            {!taken && ', plan not taken yet'}
+          </p>
+        </div>
+        <p className="text-right text-sm print:text-[8pt]">
+          Compare the plate before anything is opened.
+          <br />
+          The maker’s procedure, local rules and a qualified person come before this card.
+        </p>
+      </header>
+      {plan.verdict === 'stop' ? (
+        <ul className="mt-4 grid gap-2 text-xl font-bold">
+          {plan.stops.map(({ code, text }) => (
+            <li key={code}>Stop: {text}</li>
+          ))}
+        </ul>
+      ) : (
+        <>
+          <Numbers plan={plan} />
+          <div className="mt-2 grid gap-x-4 gap-y-2 sm:grid-cols-[2fr_1fr] print:grid-cols-[2fr_1fr]">
+            <CardBleeders plan={plan} request={request} />
+            <LineMap
+              vehicle={vehicle}
+              marks={planMarks(plan)}
+              plain
+              className="[&_.lm-key]:hidden [&_.lm-sheet]:max-h-72 print:[&_.lm-sheet]:max-h-[52mm]"
+            />
+          </div>
+          <CardSteps plan={plan} />
+          <div className="mt-2 grid gap-x-4 sm:grid-cols-[2fr_1fr] print:grid-cols-[2fr_1fr]">
+            <section>
+              <h2 className="font-bold">Mind</h2>
+              <ul className="list-[square] pl-4 print:columns-1">
+                {plan.cautions
+                  .filter(({ code }) => code !== 'maker-first')
+                  .map(({ code, text }) => (
+                    <li key={code}>{text}</li>
+                  ))}
+              </ul>
+            </section>
+            <section>
+              <h2 className="font-bold">Prove it, at the screen</h2>
+              <ul>
+                {checks.map(({ id, title, measure }) => (
+                  <li key={id}>
+                    ☐ {title}
+                    {measure && `: ____ ${measure.unit}`}
+                  </li>
+                ))}
+              </ul>
+            </section>
+          </div>
+          <p className="mt-2 border-t-2 border-ink pt-2">
+            Poured in ______ Drawn out ______ Spilled ______ (mL). Done by ____________________ on
+            ____________ Signed ____________________
+          </p>
+        </>
+      )}
+    </main>
+  )
+}
+
+/** Fluid, containers, setting, time and top-up as four boxes. */
+function Numbers({ plan }: { plan: Plan }) {
+  const show = useShow()
+  const bleed = plan.stages.find(({ kind }) => kind === 'bleed')
+  const minutes = plan.stages.reduce((sum, stage) => sum + stage.minutes, 0)
+  const open = [...plan.fluid.onHand, ...plan.fluid.buy]
+    .map(({ ml, count }) => `${count} × ${show('volume', ml)}`)
+    .join(' + ')
+  const setting = [
+    plan.pressureKPa !== undefined && show('pressure', plan.pressureKPa),
+    plan.vacuumKPa !== undefined && `${show('pressure', plan.vacuumKPa)} vacuum`,
+  ].filter(Boolean)
+  return (
+    <dl className="mt-2 grid grid-cols-2 border-2 border-ink sm:grid-cols-4 print:grid-cols-4 [&>div]:border-r [&>div]:border-ink [&>div]:p-1.5 [&>div:last-child]:border-r-0">
+      <Box
+        name="new fluid"
+        value={`${plan.fluid.spec}, ${show('volume', plan.fluid.totalMl)}`}
+        note={`open ${open}`}
+      />
+      <Box
+        name="how"
+        value={bleed?.technique ? techniqueOf(bleed.technique).name : 'no bleeding'}
+        note={setting.join(' + ') || 'nothing to set'}
+      />
+      <Box name="about" value={`${showMinutes(minutes)} min`} note="fluid and hands" />
+      <Box
+        name="top up every"
+        value={show('volume', plan.topUpEvery.ml)}
+        note={`${plan.topUpEvery.strokes} full strokes; never below MIN`}
+      />
+    </dl>
+  )
+}
+
+function Box({ name, value, note }: { name: string; value: string; note: string }) {
+  return (
+    <div className="flex flex-col">
+      <dt>{name}</dt>
+      <dd className="text-lg leading-tight font-extrabold print:text-[12pt]">{value}</dd>
+      <dd>{note}</dd>
+    </div>
+  )
+}
