@@ -1,23 +1,13 @@
 import type { Page } from '@playwright/test'
+import type { TechniqueId } from '~core/method/method'
 import { accessibilityFaults, expect, test } from './journey'
-import { goOnUntil, holdClosed, hoseOn, openJobOn, savedState } from './steps'
+import { checkInAndTest, goOnUntil, holdClosed, hoseOn, openJobOn, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'
 
-const names = {
-  'two-person': 'Two-person',
-  vacuum: 'Vacuum at the bleeder',
-  pressure: 'Pressure at the reservoir',
-}
-
-/** Check in as a routine exchange and take a plan by one method. */
-async function planBy(page: Page, method: keyof typeof names): Promise<void> {
-  await page.getByLabel('Routine exchange').check()
-  await page.getByLabel('Brown', { exact: true }).check()
-  await page.getByRole('button', { name: 'Checked in' }).click()
-  await page.getByLabel('The tester shows').fill('3,2')
-  await page.getByRole('button', { name: 'Tested' }).click()
-  await page.getByLabel('Method', { exact: true }).selectOption(method)
-  await expect(page.getByLabel('The plan in short')).toContainText(names[method])
+/** Check in as a routine exchange and take a plan by one way. */
+async function planBy(page: Page, technique: TechniqueId): Promise<void> {
+  await checkInAndTest(page)
+  await takeWay(page, technique)
   await page.getByRole('button', { name: 'Take this plan' }).click()
   await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
 }
@@ -68,7 +58,7 @@ test('a hold is timed: early it is not done, a reload does not begin it anew, an
 }) => {
   await page.clock.install()
   const job = await openJobOn(page, harbourTug, 'HLD 1')
-  await planBy(page, 'two-person')
+  await planBy(page, 'pump-and-hold')
   await goOnUntil(page, job, hoseOn)
   await page.getByRole('button', { name: 'Something went wrong' }).click()
   await page.getByRole('button', { name: 'Bleeder snapped' }).click()
@@ -97,7 +87,7 @@ test('a hold is timed: early it is not done, a reload does not begin it anew, an
 
 test('a level that does not fit what was counted asks where the fluid went', async ({ page }) => {
   const job = await openJobOn(page, harbourTug, 'GAP 1')
-  await planBy(page, 'two-person')
+  await planBy(page, 'pump-and-hold')
   await goOnUntil(page, job, hoseOn)
   await page.getByRole('button', { name: 'Level is not so' }).click()
   await page.getByLabel('In it now').fill('180')

@@ -1,6 +1,6 @@
 import smithyRoadster from '~core/vehicle/examples/smithy-roadster.json' with { type: 'json' }
 import { accessibilityFaults, expect, test } from './journey'
-import { checkInAndTest, openJobOn } from './steps'
+import { checkInAndTest, openJobOn, takeWay } from './steps'
 
 // Taking a plan without saying why is refused.
 test.use({ expectedFailures: [/status of 400 .*plan\.data/] })
@@ -10,7 +10,7 @@ test('the combined brake-and-clutch car: drawn, planned, its order changed with 
 }) => {
   const job = await openJobOn(page, smithyRoadster, 'SMY 5')
   await checkInAndTest(page)
-  await page.getByLabel('Method', { exact: true }).selectOption('two-person')
+  await takeWay(page, 'pump-and-hold')
   const order = page.getByRole('region', { name: 'Order', exact: true })
   const rows = order.getByRole('listitem').filter({ has: page.getByRole('button', { name: 'up' }) })
   const warned = order.getByRole('status').filter({ hasText: /Mind|what is clean/ })

@@ -105,7 +105,7 @@ test('the shop’s methods move the plan', async ({ page }) => {
   await visit(page, '/')
   await page.getByRole('link', { name: plates.plan }).first().click()
   await expect(page.getByLabel('The plan in short')).toContainText('× 250 mL')
-  await page.getByLabel('Shop temperature').fill('0')
+  await page.getByLabel('Shop, °C').fill('0')
   await page.getByLabel('Method', { exact: true }).selectOption('vacuum')
   await expect(page.getByLabel('The plan in short')).toContainText('Vacuum at the bleeder')
 })

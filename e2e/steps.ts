@@ -1,5 +1,7 @@
 import { type APIRequestContext, expect, type Page } from '@playwright/test'
 import { newId } from '~/lib/ids'
+import { techniqueOf } from '~core/method'
+import type { TechniqueId } from '~core/method/method'
 import { carefulAct } from '~core/run/careful'
 import type { JobState } from '~core/run/state'
 import { visit } from './journey'
@@ -31,10 +33,17 @@ export async function checkInAndTest(page: Page): Promise<void> {
 /** Check in, test and take a two-person plan; leaves the page at the plate. */
 export async function planTwoPerson(page: Page): Promise<void> {
   await checkInAndTest(page)
-  await page.getByLabel('Method', { exact: true }).selectOption('two-person')
-  await expect(page.getByLabel('The plan in short')).toContainText('Two-person')
+  await takeWay(page, 'pump-and-hold')
   await page.getByRole('button', { name: 'Take this plan' }).click()
   await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+}
+
+/** On the plan page: bleed by this way, with a reason where it is not the usual one. */
+export async function takeWay(page: Page, technique: TechniqueId): Promise<void> {
+  await page.getByLabel('Method', { exact: true }).selectOption(technique)
+  await expect(page.getByLabel('The plan in short')).toContainText(techniqueOf(technique).name)
+  const why = page.getByLabel('Why this way?')
+  if (await why.isVisible()) await why.fill('for this journey')
 }
 
 /** Exchange the reservoir and go through the steps before the first bleeder. */

@@ -29,6 +29,13 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   }
 }
 
+/** How small it has to be printed to stand on one sheet; with little on it there is room to write with a thick pencil. */
+function density({ stages }: Plan): string {
+  const lines = stages.reduce((sum, { order }) => sum + order.length + 2, 0)
+  if (lines <= 16) return 'print:text-[9.5pt] [--row:3mm]'
+  return lines <= 24 ? 'print:text-[8pt] [--row:1mm]' : 'print:text-[7.3pt] [--row:0.2mm]'
+}
+
 /** The plan on one sheet of A4 or Letter, for a bay without a screen: what to do in order, with room to write what was seen. */
 export default function BayCard({ loaderData, params }: Route.ComponentProps) {
   const { base, taken, plate, bay, today } = loaderData
@@ -41,7 +48,9 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
   const { vehicle } = request
   const checks = checksFor({ vehicle, planned: { shop: request.shop, plan } })
   return (
-    <main className="mx-auto max-w-[52rem] p-5 text-[15px] leading-snug print:max-w-none print:p-0 print:text-[8.5pt] print:leading-[1.25]">
+    <main
+      className={`mx-auto max-w-[52rem] p-5 text-[15px] leading-snug print:max-w-none print:p-0 print:leading-[1.18] ${density(plan)}`}
+    >
       <title>{`Bay card ${plate} · Ruddy Siphon`}</title>
       <p className="mb-4 flex flex-wrap gap-3 print:hidden">
         <Link to={`/jobs/${params.jobId}/plan?${search}`} className="button">
@@ -54,14 +63,14 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
       <header className="flex flex-wrap items-end gap-x-4 gap-y-1 border-b-4 border-ink pb-1">
         <span className="plate text-3xl print:text-[20pt]">{plate}</span>
         <div className="min-w-0 flex-1">
-          <h1 className="text-xl print:text-[13pt]">Bay card</h1>
+          <h1 className="text-xl print:text-[1.5em]">Bay card</h1>
           <p className="wrap-anywhere">
             {vehicle.name}
             {bay && `, ${bay}`}, {showDate(today)}
             {!taken && ', plan not taken yet'}
           </p>
         </div>
-        <p className="text-right text-sm print:text-[8pt]">
+        <p className="max-w-[42%] text-right text-sm print:text-[0.9em]">
           Compare the plate before anything is opened.
           <br />
           The maker’s procedure, local rules and a qualified person come before this card.
@@ -76,39 +85,39 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
       ) : (
         <>
           <Numbers plan={plan} />
-          <div className="mt-2 grid gap-x-4 gap-y-2 sm:grid-cols-[2fr_1fr] print:grid-cols-[2fr_1fr]">
+          <div className="mt-2 grid gap-x-4 gap-y-2 sm:grid-cols-[1fr_auto] print:grid-cols-[1fr_auto]">
             <CardBleeders plan={plan} request={request} />
             <LineMap
               vehicle={vehicle}
               marks={planMarks(plan)}
               plain
-              className="[&_.lm-key]:hidden [&_.lm-sheet]:max-h-72 print:[&_.lm-sheet]:max-h-[52mm]"
+              className="max-w-56 justify-self-center print:max-w-[38mm] [&_.lm-key]:text-[0.7em]!"
             />
           </div>
           <CardSteps plan={plan} />
-          <div className="mt-2 grid gap-x-4 sm:grid-cols-[2fr_1fr] print:grid-cols-[2fr_1fr]">
-            <section>
-              <h2 className="font-bold">Mind</h2>
-              <ul className="list-[square] pl-4 print:columns-1">
-                {plan.cautions
-                  .filter(({ code }) => code !== 'maker-first')
-                  .map(({ code, text }) => (
-                    <li key={code}>{text}</li>
-                  ))}
-              </ul>
-            </section>
-            <section>
-              <h2 className="font-bold">Prove it, at the screen</h2>
-              <ul>
-                {checks.map(({ id, title, measure }) => (
-                  <li key={id}>
-                    ☐ {title}
-                    {measure && `: ____ ${measure.unit}`}
+          <section className="mt-1">
+            <h2 className="border-b border-ink font-bold">Mind</h2>
+            <ul className="columns-1 gap-x-4 sm:columns-2 print:columns-3 print:text-[0.88em]">
+              {plan.cautions
+                .filter(({ code }) => code !== 'maker-first')
+                .map(({ code, text }) => (
+                  <li key={code} className="pl-3 -indent-3">
+                    ▪ {text}
                   </li>
                 ))}
-              </ul>
-            </section>
-          </div>
+            </ul>
+          </section>
+          <section className="mt-1">
+            <h2 className="border-b border-ink font-bold">Then prove it, at the screen</h2>
+            <ul className="columns-2 gap-x-4 sm:columns-4 print:columns-4 print:text-[0.94em]">
+              {checks.map(({ id, title, measure }) => (
+                <li key={id} className="pl-4 -indent-4">
+                  ☐ {title}
+                  {measure && `: ____ ${measure.unit}`}
+                </li>
+              ))}
+            </ul>
+          </section>
           <p className="mt-2 border-t-2 border-ink pt-2">
             Poured in ______ Drawn out ______ Spilled ______ (mL). Done by ____________________ on
             ____________ Signed ____________________
@@ -132,7 +141,7 @@ function Numbers({ plan }: { plan: Plan }) {
     plan.vacuumKPa !== undefined && `${show('pressure', plan.vacuumKPa)} vacuum`,
   ].filter(Boolean)
   return (
-    <dl className="mt-2 grid grid-cols-2 border-2 border-ink sm:grid-cols-4 print:grid-cols-4 [&>div]:border-r [&>div]:border-ink [&>div]:p-1.5 [&>div:last-child]:border-r-0">
+    <dl className="mt-2 grid grid-cols-2 border-2 border-ink sm:grid-cols-[1.3fr_1.8fr_0.7fr_1.2fr] print:grid-cols-[1.3fr_1.8fr_0.7fr_1.2fr] [&>div]:border-r [&>div]:border-ink [&>div]:px-1.5 [&>div]:py-0.5 [&>div:last-child]:border-r-0">
       <Box
         name="new fluid"
         value={`${plan.fluid.spec}, ${show('volume', plan.fluid.totalMl)}`}
@@ -157,7 +166,7 @@ function Box({ name, value, note }: { name: string; value: string; note: string 
   return (
     <div className="flex flex-col">
       <dt>{name}</dt>
-      <dd className="text-lg leading-tight font-extrabold print:text-[12pt]">{value}</dd>
+      <dd className="text-lg leading-tight font-extrabold print:text-[1.35em]">{value}</dd>
       <dd>{note}</dd>
     </div>
   )

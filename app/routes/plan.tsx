@@ -9,7 +9,6 @@ import { Figures } from '~/components/plan/figures'
 import { Order, TAKE_PLAN_FORM } from '~/components/plan/order'
 import { PlanSpread } from '~/components/plan/plan-spread'
 import { Stages } from '~/components/plan/stages'
-import { waysIn } from '~/components/plan/take-way'
 import { Ways } from '~/components/plan/ways'
 import { WhatIf } from '~/components/plan/what-if'
 import { Reasons } from '~/components/reasons'
@@ -39,6 +38,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     base: await planBaseFor(context.get(database), state),
     /** The plan the work has begun under. */
     begun: begun ? state.planned : undefined,
+    taken: state.planned !== undefined,
     learned: await learnedOf(context.get(database), state.vehicleId, params.jobId),
     eventId: newId(),
   }
@@ -56,21 +56,23 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const asked = changedRequest(await planBaseFor(context.get(database), state), changes, whys)
   const orderFault =
     asked.work.order?.why === '' ? 'Say why the order is changed: it stays in the record.' : undefined
+  const plan = makePlan(asked)
   const wayFault =
-    asked.work.ways.length > 0 && whys.way === ''
-      ? 'Say why this way is taken: it stays in the record.'
-      : undefined
+    byHand(plan) && whys.way === '' ? 'Say why this way is taken: it stays in the record.' : undefined
   if (orderFault || wayFault) return data({ orderFault, wayFault }, { status: 400 })
   const act = {
     id: String(form.get('eventId')),
     type: 'planned' as const,
     shop: asked.shop,
     fromBench: carriedFromBench(changes),
-    plan: makePlan(asked),
+    plan,
   }
   const refusal = await recordDesk(context, params.jobId, act)
   return refusal === undefined ? redirect(`/jobs/${params.jobId}/bleed`) : { refusal }
 }
+
+/** Whether another way than the usual one is taken anywhere. */
+const byHand = ({ ways }: Plan) => ways.some(({ taken, usual }) => taken !== usual)
 
 /** The plan as it stands on the page: the one the work began under, or one made here and now from what was changed. */
 function usePlanHere({ base, begun }: Route.ComponentProps['loaderData']) {
@@ -84,7 +86,7 @@ function usePlanHere({ base, begun }: Route.ComponentProps['loaderData']) {
 }
 
 export default function PlanPage({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { begun, eventId, learned } = loaderData
+  const { begun, taken, eventId, learned } = loaderData
   const here = usePlanHere(loaderData)
   const { request, plan, was, carried } = here
   const { vehicle } = request
@@ -107,9 +109,16 @@ export default function PlanPage({ loaderData, actionData, params }: Route.Compo
               This plan was taken, and the work has begun under it.
             </p>
           ) : (
-            going && <TakePlan eventId={eventId} refusal={fault('refusal')} wayFault={fault('wayFault')} />
+            going && (
+              <TakePlan
+                plan={plan}
+                eventId={eventId}
+                refusal={fault('refusal')}
+                wayFault={fault('wayFault')}
+              />
+            )
           )}
-          {going && <PaperAndFiles jobId={params.jobId} taken={begun !== undefined} />}
+          {going && <PaperAndFiles jobId={params.jobId} taken={taken} />}
           <section className="panel" aria-label="Line map">
             <LineMap vehicle={vehicle} marks={planMarks(plan)} className="[&_.lm-sheet]:max-h-[42vh]" />
           </section>
@@ -178,8 +187,8 @@ function Stops({ plan }: { plan: Plan }) {
   )
 }
 
-function TakePlan(props: { eventId: string; refusal?: string; wayFault?: string }) {
-  const { eventId, refusal, wayFault } = props
+function TakePlan(props: { plan: Plan; eventId: string; refusal?: string; wayFault?: string }) {
+  const { plan, eventId, refusal, wayFault } = props
   const [search] = useSearchParams()
   // While another page is on its way, this plan is not taken twice.
   const onItsWay = useNavigation().state !== 'idle'
@@ -191,7 +200,7 @@ function TakePlan(props: { eventId: string; refusal?: string; wayFault?: string 
           {refusal}
         </p>
       )}
-      {waysIn(search).length > 0 && (
+      {byHand(plan) && (
         <label className="grid gap-1">
           <span className="font-bold">Why this way? It stays in the record</span>
           <textarea

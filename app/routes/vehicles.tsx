@@ -38,7 +38,10 @@ export default function Vehicles({ loaderData: { vehicles }, actionData }: Route
       <title>Vehicles · Ruddy Siphon</title>
       <div className="mb-5 flex flex-wrap items-center gap-4">
         <h1 className="text-3xl">Vehicles</h1>
-        <Link to="/vehicles/new" className="button button-main ml-auto">
+        <Link to="/plan-file" className="ml-auto">
+          Plan from a file
+        </Link>
+        <Link to="/vehicles/new" className="button button-main">
           New vehicle
         </Link>
       </div>

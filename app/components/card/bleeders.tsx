@@ -1,7 +1,7 @@
 import { useShow } from '~/lib/units'
 import type { Plan, Stage } from '~core/plan/answer'
 import type { PlanRequest } from '~core/plan/request'
-import { pointName, pointsOfStage } from '~core/run/points'
+import { pointsOfStage } from '~core/run/points'
 import { decideScope } from '~core/scope/scope'
 import { bleederRuns } from '~core/vehicle/network'
 
@@ -15,7 +15,7 @@ export function CardBleeders({ plan, request }: { plan: Plan; request: PlanReque
     pointsOfStage(vehicle, stage, cylinderIds).map((point) => ({ stage, i, point })),
   )
   return (
-    <table className="w-full self-start border-2 border-ink text-left [&_td]:border [&_td]:border-ink [&_td]:px-1 [&_td]:py-0.5 [&_th]:border [&_th]:border-ink [&_th]:px-1">
+    <table className="w-full self-start border-2 border-ink text-left [&_td]:border [&_td]:border-ink [&_td]:px-1 [&_td]:py-0.5 print:[&_td]:py-[var(--row)] [&_th]:border [&_th]:border-ink [&_th]:px-1">
       <caption className="text-left font-bold">At each place, in this order</caption>
       <thead>
         <tr>
@@ -36,8 +36,8 @@ export function CardBleeders({ plan, request }: { plan: Plan; request: PlanReque
           return (
             <tr key={`${i} ${point}`}>
               <td>{i + 1}</td>
-              <th scope="row" className="text-base print:text-[10pt]">
-                {bleeder ? point : pointName(vehicle, point)}
+              <th scope="row" className="text-base print:text-[1.15em]">
+                {bleeder ? point : stage.kind === 'bench-bleed' ? 'in the vice' : `port ${point}`}
               </th>
               <td>
                 {bleeder?.wrenchMm === undefined ? '' : `${bleeder.wrenchMm} mm`}

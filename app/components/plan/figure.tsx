@@ -20,6 +20,7 @@ export function Figure({ id, children }: { id: FigureId; children: React.ReactNo
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label="How this figure came about"
           sideOffset={6}
           collisionPadding={12}
           className="z-30 w-96 max-w-[calc(100vw-2rem)] border-2 border-ink bg-enamel p-4 shadow-[6px_6px_0_var(--rule)]"

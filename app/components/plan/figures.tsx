@@ -29,21 +29,23 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
   const inAll = (of: Plan) => show('volume', of.fluid.totalMl)
   const takes = (of: Plan) => `${showMinutes(minutesOf(of))} min`
   return (
-    <section className="panel" aria-label="The plan in short">
-      <p className="text-2xl leading-snug">
-        <strong>{led?.technique ? techniqueOf(led.technique).name : 'No bleeding'}</strong>
-        {plan.pressureKPa !== undefined && (
-          <>
-            , <Figure id={{ figure: 'pressure' }}>{show('pressure', plan.pressureKPa)}</Figure>
-          </>
-        )}
-        {plan.vacuumKPa !== undefined && (
-          <>
-            , <Figure id={{ figure: 'vacuum' }}>{show('pressure', plan.vacuumKPa)} below atmosphere</Figure>
-          </>
-        )}
+    <section className="panel py-3" aria-label="The plan in short">
+      <p className="flex flex-wrap items-baseline gap-x-5 text-2xl leading-snug">
+        <span>
+          <strong>{led?.technique ? techniqueOf(led.technique).name : 'No bleeding'}</strong>
+          {plan.pressureKPa !== undefined && (
+            <>
+              , <Figure id={{ figure: 'pressure' }}>{show('pressure', plan.pressureKPa)}</Figure>
+            </>
+          )}
+          {plan.vacuumKPa !== undefined && (
+            <>
+              , <Figure id={{ figure: 'vacuum' }}>{show('pressure', plan.vacuumKPa)} below atmosphere</Figure>
+            </>
+          )}
+        </span>
+        {plan.order && <span className="text-xl">{plan.order.bleeders.join(' → ')}</span>}
       </p>
-      {plan.order && <p className="text-xl">{plan.order.bleeders.join(' → ')}</p>}
       <p className="mt-1 mb-2 text-quiet">{why}</p>
       <dl className="grid grid-cols-2 gap-px bg-rule sm:grid-cols-4">
         <Cell name={`new ${plan.fluid.spec}`} was={was && moved(inAll(plan), inAll(was))}>

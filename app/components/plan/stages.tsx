@@ -13,7 +13,7 @@ const numbered = (stages: readonly Stage[]) => stages.map((stage, index) => ({ s
 export function Stages({ plan }: { plan: Plan }) {
   const show = useShow()
   return (
-    <section className="panel" aria-labelledby="stages">
+    <section className="panel py-3" aria-labelledby="stages">
       <h2 id="stages">Stages</h2>
       <ol className="grid gap-1.5">
         {numbered(plan.stages).map(({ stage, index }) => (
