@@ -74,8 +74,8 @@ function Cell({ name, was, children }: { name: string; was?: string; children: R
       <dt className="text-sm text-quiet">{name}</dt>
       <dd className="order-first text-2xl font-extrabold">{children}</dd>
       {was !== undefined && (
-        <dd className="text-sm font-bold text-oxide" role="status">
-          was {was}
+        <dd className="text-sm font-bold text-oxide">
+          <span role="status">was {was}</span>
         </dd>
       )}
     </div>
