@@ -10,10 +10,3 @@ export function withOrder(search: URLSearchParams, order: readonly string[] | 'u
   else for (const id of order) next.append('order', id)
   return next
 }
-
-/** The order an address asks for: by hand, back to the usual one, or as the plan has it. */
-export function orderIn(search: URLSearchParams): string[] | 'usual' | undefined {
-  if (search.has(USUAL_ORDER)) return 'usual'
-  const order = search.getAll('order')
-  return order.length > 0 ? order : undefined
-}

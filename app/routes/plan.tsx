@@ -1,9 +1,10 @@
 import { useMemo } from 'react'
-import { data, Form, Link, redirect, useNavigation, useSearchParams } from 'react-router'
+import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { LearnedPanel } from '~/components/learned-list'
 import { LineMap } from '~/components/line-map/line-map'
 import { planMarks } from '~/components/order-marks'
 import { CarriedFromBench } from '~/components/plan/carried-from-bench'
+import { ChangesProvider, useChanges, useOwnChanges } from '~/components/plan/changes'
 import { FigureSource } from '~/components/plan/figure'
 import { Figures } from '~/components/plan/figures'
 import { Order, TAKE_PLAN_FORM } from '~/components/plan/order'
@@ -75,8 +76,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 const byHand = ({ ways }: Plan) => ways.some(({ taken, usual }) => taken !== usual)
 
 /** The plan as it stands on the page: the one the work began under, or one made here and now from what was changed. */
-function usePlanHere({ base, begun }: Route.ComponentProps['loaderData']) {
-  const [search] = useSearchParams()
+function usePlanHere({ base, begun }: Route.ComponentProps['loaderData'], search: URLSearchParams) {
   return useMemo(() => {
     const request = begun ? { ...base, shop: begun.shop } : changedRequest(base, search)
     if (begun) return { request, plan: begun.plan, carried: begun.fromBench ?? [] }
@@ -87,74 +87,80 @@ function usePlanHere({ base, begun }: Route.ComponentProps['loaderData']) {
 
 export default function PlanPage({ loaderData, actionData, params }: Route.ComponentProps) {
   const { begun, taken, eventId, learned } = loaderData
-  const here = usePlanHere(loaderData)
+  const changes = useOwnChanges()
+  const here = usePlanHere(loaderData, changes[0])
   const { request, plan, was, carried } = here
   const { vehicle } = request
+  const places = plan.stages.flatMap(({ order }) => order).join('\n')
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the marks are the order's, whatever else moves
+  const marks = useMemo(() => planMarks(plan), [places])
   const fault = (name: 'refusal' | 'orderFault' | 'wayFault') =>
     (actionData as Partial<Record<typeof name, string>> | undefined)?.[name]
   const going = plan.verdict === 'go'
   return (
-    <FigureSource value={here}>
-      <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[3fr_2fr]">
-        <title>Plan · Ruddy Siphon</title>
-        <div className="grid gap-4">
-          <h1 className="sr-only">Plan</h1>
-          {going ? <Figures plan={plan} was={was} /> : <Stops plan={plan} />}
-          {!begun && <WhatIf request={request} plan={plan} />}
-          {plan.stages.length > 0 && <Stages plan={plan} />}
-        </div>
-        <aside className="grid gap-4">
-          {begun ? (
-            <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
-              This plan was taken, and the work has begun under it.
-            </p>
-          ) : (
-            going && (
-              <TakePlan
-                plan={plan}
-                eventId={eventId}
-                refusal={fault('refusal')}
-                wayFault={fault('wayFault')}
-              />
-            )
-          )}
-          {going && <PaperAndFiles jobId={params.jobId} taken={taken} />}
-          <section className="panel" aria-label="Line map">
-            <LineMap vehicle={vehicle} marks={planMarks(plan)} className="[&_.lm-sheet]:max-h-[42vh]" />
-          </section>
-        </aside>
-        <div className="grid items-start gap-4 lg:col-span-2 lg:grid-cols-2">
+    <ChangesProvider value={changes}>
+      <FigureSource value={here}>
+        <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[3fr_2fr]">
+          <title>Plan · Ruddy Siphon</title>
           <div className="grid gap-4">
-            {plan.order && (
-              <Order
-                vehicle={vehicle}
-                order={plan.order}
-                school={request.shop.orderSchool}
-                fixed={begun !== undefined}
-                fault={fault('orderFault')}
-              />
+            <h1 className="sr-only">Plan</h1>
+            {going ? <Figures plan={plan} was={was} /> : <Stops plan={plan} />}
+            {!begun && <WhatIf request={request} plan={plan} />}
+            {plan.stages.length > 0 && <Stages plan={plan} />}
+          </div>
+          <aside className="grid gap-4">
+            {begun ? (
+              <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
+                This plan was taken, and the work has begun under it.
+              </p>
+            ) : (
+              going && (
+                <TakePlan
+                  plan={plan}
+                  eventId={eventId}
+                  refusal={fault('refusal')}
+                  wayFault={fault('wayFault')}
+                />
+              )
             )}
-            <Ways plan={plan} fixed={begun !== undefined} />
-            <CarriedFromBench carried={carried} />
-            <LearnedPanel learned={learned} />
-          </div>
-          <div className="grid gap-4">
-            <section className="panel" aria-labelledby="why">
-              <h2 id="why">Why</h2>
-              <Reasons reasons={plan.reasons} />
+            {going && <PaperAndFiles jobId={params.jobId} taken={taken} />}
+            <section className="panel" aria-label="Line map">
+              <LineMap vehicle={vehicle} marks={marks} className="[&_.lm-sheet]:max-h-[42vh]" />
             </section>
-            <Cautions plan={plan} />
-            {going && <PlanSpread request={request} />}
+          </aside>
+          <div className="grid items-start gap-4 lg:col-span-2 lg:grid-cols-2">
+            <div className="grid gap-4">
+              {plan.order && (
+                <Order
+                  vehicle={vehicle}
+                  order={plan.order}
+                  school={request.shop.orderSchool}
+                  fixed={begun !== undefined}
+                  fault={fault('orderFault')}
+                />
+              )}
+              <Ways plan={plan} fixed={begun !== undefined} />
+              <CarriedFromBench carried={carried} />
+              <LearnedPanel learned={learned} />
+            </div>
+            <div className="grid gap-4">
+              <section className="panel" aria-labelledby="why">
+                <h2 id="why">Why</h2>
+                <Reasons reasons={plan.reasons} />
+              </section>
+              <Cautions plan={plan} />
+              {going && <PlanSpread request={request} />}
+            </div>
           </div>
         </div>
-      </div>
-    </FigureSource>
+      </FigureSource>
+    </ChangesProvider>
   )
 }
 
 /** The plan on paper for a bay without a screen, and as files for another program. */
 function PaperAndFiles({ jobId, taken }: { jobId: string; taken: boolean }) {
-  const [search] = useSearchParams()
+  const [search] = useChanges()
   const changed = search.size > 0 ? `?${search}` : ''
   return (
     <p className="flex flex-wrap gap-x-5 gap-y-1">
@@ -189,7 +195,7 @@ function Stops({ plan }: { plan: Plan }) {
 
 function TakePlan(props: { plan: Plan; eventId: string; refusal?: string; wayFault?: string }) {
   const { plan, eventId, refusal, wayFault } = props
-  const [search] = useSearchParams()
+  const [search] = useChanges()
   // While another page is on its way, this plan is not taken twice.
   const onItsWay = useNavigation().state !== 'idle'
   return (

@@ -1,4 +1,7 @@
 import type { Notice } from '../decision'
+import { perObject } from '../memo'
+import { partsOf } from '../vehicle/parts'
+import type { Vehicle } from '../vehicle/schema'
 import { minutesInTurn } from './corner-flow'
 import type { MethodContext, MethodMinutes } from './method'
 import { inCab, type Steps } from './step'
@@ -45,9 +48,21 @@ const feeding = ({ vehicle, corners }: MethodContext) => {
   )
 }
 
+/** Every chamber of a cylinder that has a large first bore; asked for at every sample, and the same as long as the vehicle is. */
+const takeUpChambers = perObject(
+  (vehicle: Vehicle) =>
+    new Set(
+      partsOf(vehicle, 'master-cylinder')
+        .filter(({ chambers }) => chambers.some(({ takeUp }) => takeUp !== undefined))
+        .flatMap(({ chambers }) => chambers.map(({ id }) => id)),
+    ),
+)
+
 /** Whether a large first bore feeds these corners: it wants slow strokes with rests. */
-export const quickTakeUp = (context: MethodContext): boolean =>
-  feeding(context).some(({ chambers }) => chambers.some(({ takeUp }) => takeUp !== undefined))
+export function quickTakeUp({ vehicle, corners }: MethodContext): boolean {
+  const chambers = takeUpChambers(vehicle)
+  return chambers.size > 0 && corners.some(({ run }) => run !== undefined && chambers.has(run.sourceId))
+}
 
 /** What quick pumping would harm. @source common practice */
 export function refuseFastPumping(context: MethodContext): Notice | undefined {

@@ -71,9 +71,12 @@ const requests: fc.Arbitrary<PlanRequest> = vehicles.chain((vehicle) => {
         methods: someOf(methodIds),
         helpers: fc.nat({ max: 2 }),
         lacks: someOf(equipmentIds).map((all) => all.slice(0, 2)),
-        adapters: fc.array(fc.record({ name: fc.constant('any'), maxKPa: fc.integer({ min: 20, max: 300 }) }), {
-          maxLength: 2,
-        }),
+        adapters: fc.array(
+          fc.record({ name: fc.constant('any'), maxKPa: fc.integer({ min: 20, max: 300 }) }),
+          {
+            maxLength: 2,
+          },
+        ),
         tempC: fc.integer({ min: -20, max: 40 }),
       })
       .map((shop) => shopSchema.parse(shop)),
@@ -128,8 +131,13 @@ const facts: Record<string, (request: PlanRequest, plan: Plan) => void> = {
     expect(ids).toContain('unpower-unit')
     expect(ids.indexOf('unpower-unit')).toBeLessThan(ids.indexOf('power-unit'))
     expect(ids.indexOf('power-unit')).toBeLessThan(ids.indexOf('routine'))
+    const powered = plan.stages.findIndex(({ before }) => before.some(({ id }) => id === 'power-unit'))
+    expect(powered).toBeGreaterThan(kinds(plan).indexOf('bleed'))
   },
-  'kinds that do not mix never meet, except where everything old comes out': ({ vehicle, work }, { fluid }) => {
+  'kinds that do not mix never meet, except where everything old comes out': (
+    { vehicle, work },
+    { fluid },
+  ) => {
     const base = fluidOf(fluid.spec).base
     expect(base).toBe(fluidOf(vehicle.fluid.spec).base)
     if (work.reason === 'conversion' || work.fluidFound === undefined) return
@@ -155,7 +163,9 @@ const facts: Record<string, (request: PlanRequest, plan: Plan) => void> = {
       if (technique !== 'gravity' && technique !== 'reverse') continue
       for (const part of vehicle.parts) {
         if (!('bleeders' in part) || !part.bleeders.some(({ id }) => order.includes(id))) continue
-        const through = [...(runs.get(part.id)?.values() ?? [])].flatMap(({ lines }) => lines.map(({ to }) => to))
+        const through = [...(runs.get(part.id)?.values() ?? [])].flatMap(({ lines }) =>
+          lines.map(({ to }) => to),
+        )
         if (runs.get(part.id)?.size === 1)
           for (const { id } of holding) expect([part.id, ...through]).not.toContain(id)
       }
@@ -168,12 +178,14 @@ const facts: Record<string, (request: PlanRequest, plan: Plan) => void> = {
     const codes = new Set(plan.reasons.map(({ code }) => code))
     for (const { basis, text } of plan.reasons) expect(basis && text).toBeTruthy()
     for (const { reasons } of plan.stages) for (const code of reasons) expect(codes).toContain(code)
-    for (const { notTaken } of plan.ways) for (const { basis, text } of notTaken) expect(basis && text).toBeTruthy()
+    for (const { notTaken } of plan.ways)
+      for (const { basis, text } of notTaken) expect(basis && text).toBeTruthy()
   },
   'what is put on, held or unplugged comes off again, later': (_, plan) => {
     const ids = stepsOf(plan).map(({ id }) => id)
     for (const [on, off] of pairs)
-      if (ids.includes(on)) expect(ids.lastIndexOf(off), `${on} without ${off}`).toBeGreaterThan(ids.indexOf(on))
+      if (ids.includes(on))
+        expect(ids.lastIndexOf(off), `${on} without ${off}`).toBeGreaterThan(ids.indexOf(on))
   },
   'an excluded way is never taken, and the proof is last': (_, plan) => {
     for (const { taken, notTaken } of plan.ways)

@@ -181,9 +181,8 @@ export class PlanSampler {
     const { corners, unitCorners, ordered, theta } = this.prepared
     const { lengths } = this
     // What the unit's own pump moves is not sampled: it stays as the plan has it.
-    const volumes = new Map(
-      unitCorners.map(({ bleeder }) => [bleeder.id, ordered.volumeMl.get(bleeder.id) ?? 0]),
-    )
+    const volumes = new Map<string, number>()
+    for (const { bleeder } of unitCorners) volumes.set(bleeder.id, ordered.volumeMl.get(bleeder.id) ?? 0)
     let totalMl = this.fixedMl
     let minutes = this.fixedMinutes
     for (const [i, { volumes: varying, times }] of this.bleeds.entries()) {

@@ -1,4 +1,4 @@
-import { useId, useRef, useState } from 'react'
+import { memo, useId, useRef, useState } from 'react'
 import { layoutVehicle } from '~core/map/layout'
 import { MapDrawing, PATTERNS } from './drawing'
 import './line-map.css'
@@ -29,7 +29,14 @@ type Props = {
 }
 
 /** The vehicle's hydraulics seen from above: the same picture at every station, and the same as a list. */
-export function LineMap({ vehicle, marks = [], picked = [], onPick, plain = false, className = '' }: Props) {
+export const LineMap = memo(function LineMap({
+  vehicle,
+  marks = [],
+  picked = [],
+  onPick,
+  plain = false,
+  className = '',
+}: Props) {
   const { width, height, circuits, feeds, undrawn } = layoutVehicle(vehicle)
   const [lengths, setLengths] = useState(false)
   const titleId = useId()
@@ -94,7 +101,7 @@ export function LineMap({ vehicle, marks = [], picked = [], onPick, plain = fals
       {!plain && <MapList vehicle={vehicle} marks={marks} />}
     </figure>
   )
-}
+})
 
 const KeyLine = ({ name, children }: { name: string; children: React.ReactNode }) => (
   <span>

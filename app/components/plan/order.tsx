@@ -10,14 +10,14 @@ import {
 import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-react'
-import { useNavigation, useSearchParams } from 'react-router'
-import { orderIn, withOrder } from '~/lib/order-in-address'
+import { withOrder } from '~/lib/order-in-address'
 import { orderSchools } from '~core/order'
 import type { PlanOrder } from '~core/plan/answer'
 import type { Shop } from '~core/plan/request'
 import { type BleederRun, bleederRuns } from '~core/vehicle/network'
 import { partName } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
+import { useChanges } from './changes'
 import { OtherSchools } from './other-schools'
 
 /** The form that takes the plan; the reason for another order is sent with it. */
@@ -42,13 +42,11 @@ type Props = {
 
 /** The order of the bleeders: moved by drag or by buttons, with what that does, and what other schools would do. */
 export function Order({ vehicle, order, school, fixed, fault }: Props) {
-  const [search, setSearch] = useSearchParams()
+  const [, change] = useChanges()
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
-  const { stated } = order
-  const bleeders = useOrderAskedFor(order)
+  const { stated, bleeders } = order
   const runs = new Map(bleederRuns(vehicle).map((placed) => [placed.bleeder.id, placed]))
-  const go = (to: readonly string[] | 'usual') =>
-    setSearch(withOrder(search, to), { replace: true, preventScrollReset: true })
+  const go = (to: readonly string[] | 'usual') => change((now) => withOrder(now, to))
   function move(from: number, to: number) {
     if (to < 0 || to >= bleeders.length || from === to) return
     const moved = arrayMove(bleeders, from, to)
@@ -86,14 +84,6 @@ export function Order({ vehicle, order, school, fixed, fault }: Props) {
       <OtherSchools schools={order.schools} />
     </section>
   )
-}
-
-/** The order as asked for last, though its plan is still on the way: two quick taps move twice. */
-function useOrderAskedFor({ bleeders, stated }: PlanOrder): string[] {
-  const { location } = useNavigation()
-  const asked = location && orderIn(new URLSearchParams(location.search))
-  if (asked === undefined) return bleeders
-  return asked === 'usual' ? (stated?.usual ?? bleeders) : asked
 }
 
 function UsualOrder({ vehicle, school }: Pick<Props, 'vehicle' | 'school'>) {

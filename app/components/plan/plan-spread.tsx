@@ -10,7 +10,11 @@ const FEW = 4000
 /** For whoever wants the last per cent; it takes a while, and can be stopped. */
 const MANY = 400_000
 
+/** Without a change for this long, somebody looks. */
+const PAUSE_MS = 400
+
 type State =
+  | { at: 'waiting' }
   | { at: 'running'; taken: number }
   | { at: 'done'; spread?: Spread; stopped: boolean }
   | { at: 'failed' }
@@ -18,30 +22,38 @@ type State =
 /** Fluid and minutes as they may turn out, sampled beside the page. */
 export function PlanSpread({ request }: { request: PlanRequest }) {
   const show = useShow()
-  const [state, setState] = useState<State>({ at: 'running', taken: 0 })
+  const [state, setState] = useState<State>({ at: 'waiting' })
   const [samples, setSamples] = useState(FEW)
   const sampling = useRef<Comlink.Remote<PlanSampling>>(undefined)
   const key = JSON.stringify(request)
 
   useEffect(() => {
-    const worker = new Worker(new URL('../../workers/plan-sampling.ts', import.meta.url), { type: 'module' })
-    const remote = Comlink.wrap<PlanSampling>(worker)
-    sampling.current = remote
     let gone = false
-    setState({ at: 'running', taken: 0 })
-    worker.onerror = () => setState({ at: 'failed' })
-    const watch = Comlink.proxy((taken: number) => {
-      if (!gone) setState({ at: 'running', taken })
-    })
-    void remote.sample(JSON.parse(key), samples, watch).then(
-      (spread) => {
-        if (!gone) setState({ at: 'done', spread, stopped: spread !== undefined && spread.samples < samples })
-      },
-      () => setState({ at: 'failed' }),
-    )
+    let worker: Worker | undefined
+    function begin() {
+      worker = new Worker(new URL('../../workers/plan-sampling.ts', import.meta.url), { type: 'module' })
+      const remote = Comlink.wrap<PlanSampling>(worker)
+      sampling.current = remote
+      setState({ at: 'running', taken: 0 })
+      worker.onerror = () => setState({ at: 'failed' })
+      const watch = Comlink.proxy((taken: number) => {
+        if (!gone) setState({ at: 'running', taken })
+      })
+      void remote.sample(JSON.parse(key), samples, watch).then(
+        (spread) => {
+          if (!gone)
+            setState({ at: 'done', spread, stopped: spread !== undefined && spread.samples < samples })
+        },
+        () => setState({ at: 'failed' }),
+      )
+    }
+    setState({ at: 'waiting' })
+    // Whoever is still typing wants the plan, not its spread.
+    const pause = setTimeout(begin, PAUSE_MS)
     return () => {
       gone = true
-      worker.terminate()
+      clearTimeout(pause)
+      worker?.terminate()
     }
   }, [key, samples])
 

@@ -1,6 +1,6 @@
-import { useSearchParams } from 'react-router'
 import { techniqueOf } from '~core/method'
 import { type Technique, techniqueIds } from '~core/method/method'
+import { useChanges } from './changes'
 
 /** The ways an address asks for, by hand. */
 export const waysIn = (search: URLSearchParams) =>
@@ -8,16 +8,13 @@ export const waysIn = (search: URLSearchParams) =>
 
 /** Take another way at one place of work, or go back to the usual one there. */
 export function useTakeWay() {
-  const [, setSearch] = useSearchParams()
+  const [, change] = useChanges()
   return (at: Technique['at'], technique: string) =>
-    setSearch(
-      (now) => {
-        const next = new URLSearchParams(now)
-        next.delete('way')
-        for (const id of waysIn(now)) if (techniqueOf(id).at !== at) next.append('way', id)
-        if (technique !== '') next.append('way', technique)
-        return next
-      },
-      { replace: true, preventScrollReset: true },
-    )
+    change((now) => {
+      const next = new URLSearchParams(now)
+      next.delete('way')
+      for (const id of waysIn(now)) if (techniqueOf(id).at !== at) next.append('way', id)
+      if (technique !== '') next.append('way', technique)
+      return next
+    })
 }

@@ -1,4 +1,4 @@
-import { Form, useSearchParams } from 'react-router'
+import { Form } from 'react-router'
 import { unitFieldOf } from '~/lib/fields'
 import { USUAL_ORDER } from '~/lib/order-in-address'
 import { targetIn, temperatureIn } from '~/lib/plan-request'
@@ -8,11 +8,12 @@ import { techniqueOf } from '~core/method'
 import { orderSchoolIds, orderSchools } from '~core/order'
 import type { Plan } from '~core/plan/answer'
 import type { PlanRequest } from '~core/plan/request'
+import { useChanges } from './changes'
 import { useTakeWay, waysIn } from './take-way'
 
 /** Change what the plan stands on, in place; the page plans anew at every change. */
 export function WhatIf({ request, plan }: { request: PlanRequest; plan: Plan }) {
-  const [search, setSearch] = useSearchParams()
+  const [search, change] = useChanges()
   const take = useTakeWay()
   const show = useShow()
   const text = useFieldText()
@@ -24,16 +25,13 @@ export function WhatIf({ request, plan }: { request: PlanRequest; plan: Plan }) 
     ...(bleeders?.notTaken ?? []),
   ].sort((a, b) => Number(a.excluded) - Number(b.excluded))
   const set = (name: string, value: string) =>
-    setSearch(
-      (now) => {
-        const next = new URLSearchParams(now)
-        if (value === '') next.delete(name)
-        else next.set(name, value)
-        if (name === 'tempC') next.set(unitFieldOf('tempC'), unit)
-        return next
-      },
-      { replace: true, preventScrollReset: true },
-    )
+    change((now) => {
+      const next = new URLSearchParams(now)
+      if (value === '') next.delete(name)
+      else next.set(name, value)
+      if (name === 'tempC') next.set(unitFieldOf('tempC'), unit)
+      return next
+    })
   const unread = (name: string, read: unknown) => (search.get(name) ?? '') !== '' && read === undefined
   return (
     <Form
