@@ -20,8 +20,6 @@ export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/favicon.
 
 export const middleware: Route.MiddlewareFunction[] = [signedIn]
 
-export { keepLoaded as shouldRevalidate } from '~/lib/keep-loaded'
-
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = context.get(personHere) ?? undefined
   const { shown } = await unitsFor(context.get(database), person?.id)

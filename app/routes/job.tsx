@@ -13,8 +13,6 @@ import { useJobRun } from '~/run-client/use-job-run'
 import { stationOf } from '~core/run/state'
 import type { Route } from './+types/job'
 
-export { keepLoaded as shouldRevalidate } from '~/lib/keep-loaded'
-
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const state = orNotFound(await findJob(db, params.jobId))

@@ -27,9 +27,6 @@ import type { Plan } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
 import type { Route } from './+types/plan'
 
-/** Changed on the page alone: it plans anew by itself, and nothing is fetched. */
-export { keepLoaded as shouldRevalidate } from '~/lib/keep-loaded'
-
 export async function loader({ params, context }: Route.LoaderArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
   if (!state.checkIn) throw redirect(`/jobs/${params.jobId}/check-in`)

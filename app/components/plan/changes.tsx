@@ -1,5 +1,5 @@
 import { createContext, useContext, useEffect, useRef, useState } from 'react'
-import { useSearchParams } from 'react-router'
+import { useLocation } from 'react-router'
 
 /** As long as somebody goes on changing, the address waits. */
 const ADDRESS_MS = 300
@@ -16,27 +16,28 @@ export const useChanges = (): ChangesHere => useContext(Changes)
 /**
  * What is changed on the plan page: kept by the page, so that the plan moves in the same breath, and written into the
  * address shortly after, so that a reload, a link and the way back find it again.
+ *
+ * Written past the router: a navigation of its own would break off the taking of the plan, if that had just begun.
  */
 export function useOwnChanges(): ChangesHere {
-  const [search, setSearch] = useSearchParams()
-  const [changes, setChanges] = useState(search)
-  const written = useRef(String(search))
-  const address = String(search)
+  const { pathname, search } = useLocation()
+  const [changes, setChanges] = useState(() => new URLSearchParams(search))
+  const known = useRef(search)
   useEffect(() => {
-    // Somebody came here by another address, not by a change of this page.
-    if (address !== written.current) {
-      written.current = address
-      setChanges(new URLSearchParams(address))
-    }
-  }, [address])
+    // Come here by another address, not by a change of this page.
+    if (search === known.current) return
+    known.current = search
+    setChanges(new URLSearchParams(search))
+  }, [search])
   const wanted = String(changes)
   useEffect(() => {
-    if (wanted === written.current) return
     const timer = setTimeout(() => {
-      written.current = wanted
-      setSearch(new URLSearchParams(wanted), { replace: true, preventScrollReset: true })
+      const { location, history } = window
+      const address = wanted === '' ? '' : `?${wanted}`
+      if (location.pathname === pathname && location.search !== address)
+        history.replaceState(history.state, '', `${pathname}${address}`)
     }, ADDRESS_MS)
     return () => clearTimeout(timer)
-  }, [wanted, setSearch])
+  }, [wanted, pathname])
   return [changes, setChanges]
 }
