@@ -69,6 +69,8 @@ test.describe('paper', () => {
     for (const bleeder of ['rr', 'rl']) {
       await page.getByLabel(`bleeder ${bleeder}, out, mL`).fill('70')
       await page.getByLabel(`bleeder ${bleeder}, pulls`).fill('8')
+      await page.getByLabel(`bleeder ${bleeder}, colour`).selectOption('new')
+      await page.getByLabel(`bleeder ${bleeder}, bubbles`).selectOption('none')
     }
     await page.getByLabel('bleeder rl, bubbles').selectOption('string')
     await page.getByLabel('Poured in').fill('300')

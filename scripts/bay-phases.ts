@@ -23,6 +23,14 @@ const calling = (name: string, method: string, ...acts: CallAct[]): Phase => ({
   name,
   act: (vehicle) => ready(exchange(vehicle, method)).call(...acts),
 })
+/** The same opened first and pressed through, which is taken by hand on a vehicle that may be pumped. */
+const throughPressing = (name: string, ...acts: CallAct[]): Phase => ({
+  name,
+  act: (vehicle) => {
+    const work = { reason: 'service', ways: [{ technique: 'press-through', why: 'slow strokes' }] }
+    return ready(ScriptedJob.planned(vehicle, work, ['two-person'], 320)).call(...acts)
+  },
+})
 const reached = (job: ScriptedJob, call: CallState) => job.until(({ run }) => run.call === call)
 
 /** The bay in every phase of a job, so that all of it can be seen at once. */
@@ -44,6 +52,8 @@ const phases: Phase[] = [
   calling('Two-person: open', 'two-person', 'press', 'holding', 'open'),
   calling('Two-person: closed', 'two-person', 'press', 'holding', 'open', 'close'),
   calling('Two-person: foot slipped', 'two-person', 'press', 'holding', 'open', 'foot-slipped'),
+  throughPressing('Press through: open', 'open'),
+  throughPressing('Press through: down', 'open', 'press', 'holding'),
   calling('What the pull brought', 'two-person', 'press', 'holding', 'open', 'close', 'release'),
   {
     name: 'Top up first',

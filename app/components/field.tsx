@@ -55,14 +55,34 @@ export function TextField({
 }
 
 /** A labelled text of several lines. */
-export function NoteField({ field, label }: { field: FieldMetadata<unknown>; label: string }) {
+export function NoteField({
+  field,
+  label,
+  hint,
+}: {
+  field: FieldMetadata<unknown>
+  label: string
+  hint?: string
+}) {
+  const hintId = hint ? `${field.id}-hint` : undefined
   const { key, ...props } = getTextareaProps(field as FieldMetadata<string>)
   return (
     <div>
       <label htmlFor={field.id} className="field-label">
         {label}
       </label>
-      <textarea {...props} key={key} className="input" rows={2} />
+      <textarea
+        {...props}
+        key={key}
+        className="input"
+        rows={2}
+        aria-describedby={[props['aria-describedby'], hintId].filter(Boolean).join(' ') || undefined}
+      />
+      {hint && (
+        <p id={hintId} className="text-sm text-quiet">
+          {hint}
+        </p>
+      )}
       <Faults field={field} />
     </div>
   )

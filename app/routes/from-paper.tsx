@@ -56,7 +56,7 @@ export default function FromPaper({ loaderData, actionData, params }: Route.Comp
     defaultValue: {
       doneBy: person,
       doneOn: today,
-      rows: rows.map(({ stage, point }) => ({ stage: String(stage), point, colour: 'new', bubbles: 'none' })),
+      rows: rows.map(({ stage, point }) => ({ stage: String(stage), point, colour: '', bubbles: '' })),
     },
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: paperFormSchema }),
   })
@@ -199,6 +199,7 @@ function Pick(props: {
   return (
     <>
       <select {...select} className="input" aria-label={props.label}>
+        <option value="">pick one</option>
         {props.options.map(({ id, name }) => (
           <option key={id} value={id}>
             {name}

@@ -156,9 +156,14 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
         />
         <NoteField
           field={fields.adapters}
-          label="Cap adapters of the pressure machine: name, most kPa; one a line"
+          label="Cap adapters"
+          hint="Of the pressure machine, one a line: name, most kPa. None listed: one is taken to fit"
         />
-        <NoteField field={fields.onHand} label="Sealed on the shelf: fluid, colon, sizes in mL; one a line" />
+        <NoteField
+          field={fields.onHand}
+          label="Sealed on the shelf"
+          hint="One fluid a line with its sizes in mL, like DOT 4: 1000 1000 500"
+        />
       </div>
       <Choices
         field={fields.orderSchool}

@@ -177,4 +177,67 @@ export const exchangeCases: PlanCase[] = [
       order: ['UR', 'UF', 'FR', 'FL', 'R'],
     },
   },
+  {
+    name: 'two front discs on one lever',
+    reasoning:
+      'The caliper further along the hose first, then the nearer; the rear has its own pedal and reservoir. Nothing but hands and a helper.',
+    vehicle: 'courier-twin-disc',
+    work: { reason: 'service' },
+    shop: { methods: ['two-person'] },
+    expect: {
+      stages: ['reservoir-exchange', 'bleed: pump-and-hold', 'prove'],
+      order: ['FR', 'FL', 'R'],
+      steps: ['bars'],
+    },
+  },
+  {
+    name: 'a right-hand-drive car on the machine',
+    reasoning: 'The reservoir’s side decides, not habit: rear left is the longest run here.',
+    vehicle: 'doctors-runabout-rhd',
+    work: { reason: 'service' },
+    shop: { methods: ['pressure'] },
+    expect: {
+      stages: ['reservoir-exchange', 'bleed: pressure', 'prove'],
+      order: ['RL', 'RR', 'FL', 'FR'],
+      steps: ['adjust-shoes', 'adapter', 'adapter-off'],
+    },
+  },
+  {
+    name: 'a compact with an old push-on cap, one person and a pump',
+    reasoning: 'The aged cap takes no pressure worth having, so vacuum; rear drums are adjusted first.',
+    vehicle: 'ferry-hand-compact',
+    work: { reason: 'service' },
+    shop: { methods: ['pressure', 'vacuum'] },
+    expect: {
+      stages: ['reservoir-exchange', 'bleed: vacuum', 'prove'],
+      order: ['RR', 'RL', 'FR', 'FL'],
+      steps: ['adjust-shoes', 'vacuum'],
+      cautions: ['vacuum-false-bubbles'],
+      notTaken: { pressure: 'costs-more' },
+    },
+  },
+  {
+    name: 'a fire tender with two reservoirs and two cylinders in each front drum',
+    reasoning:
+      'The valve’s bleeder is upstream and first, with the axle loaded; then by length. Both reservoirs are exchanged, and the one that runs low first counts.',
+    vehicle: 'fire-tender',
+    work: { reason: 'service' },
+    shop: { methods: ['two-person'] },
+    expect: {
+      stages: ['reservoir-exchange', 'bleed: pump-and-hold', 'prove'],
+      order: ['LSV', 'RL', 'RR', 'FLU', 'FLL', 'FRU', 'FRL'],
+      steps: ['load-axle', 'adjust-shoes', 'booster', 'unload-axle'],
+    },
+  },
+  {
+    name: 'a motorcycle and sidecar',
+    reasoning: 'The sidecar’s brake hangs on the rear pedal and is the furthest of all.',
+    vehicle: 'post-sidecar',
+    work: { reason: 'service' },
+    shop: { methods: ['two-person'] },
+    expect: {
+      stages: ['reservoir-exchange', 'bleed: pump-and-hold', 'prove'],
+      order: ['SC', 'F', 'R'],
+    },
+  },
 ]
