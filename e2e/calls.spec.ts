@@ -33,6 +33,26 @@ test('vacuum: drawn first, kept until the hose is off, and nothing lets it go wh
   await expect(page.getByText('Hose on bleeder rr: draw the vacuum.')).toBeVisible()
 })
 
+test('pressed through: opened first, closed only by an act of its own, and the cab lets go after that alone', async ({
+  page,
+}) => {
+  const job = await openJobOn(page, harbourTug, 'PRS 1')
+  await planBy(page, 'press-through')
+  await goOnUntil(page, job, hoseOn)
+  await page.getByRole('button', { name: 'It is open' }).click()
+  await expect(page.getByText('STAY OFF THE PEDAL')).toBeVisible()
+  // A tap is not the act that closes it.
+  await page.getByRole('button', { name: 'is CLOSED' }).click()
+  await page.getByRole('button', { name: 'Call PRESS' }).click()
+  await page.getByRole('button', { name: 'down and holding' }).click()
+  await expect(page.getByText('KEEP HOLDING')).toBeVisible()
+  expect((await savedState(page, job)).run?.call).toBe('holding')
+  await holdClosed(page)
+  await expect(page.getByText('RELEASE', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'pedal is up' }).click()
+  await expect(page.getByText('What did the pull bring?')).toBeVisible()
+})
+
 test('by machine: the bleeder stays open while it is looked at, pressure comes off before a leak is mended', async ({
   page,
 }) => {

@@ -44,7 +44,7 @@ const phases: Phase[] = [
   {
     name: 'Bleeder to prepare',
     act: (vehicle) =>
-      exchange(vehicle, 'two-person').until(({ run }) => run.stages[1]?.stepsDone.length === 2),
+      exchange(vehicle, 'two-person').until(({ state }) => carefulAct(state)?.type === 'point-ready'),
   },
   calling('Two-person: rest', 'two-person'),
   calling('Two-person: press', 'two-person', 'press'),

@@ -126,11 +126,9 @@ async function everyView() {
   await shot('record')
   await go('/settings')
   await shot('shop')
-  for (const id of ['old-fluid', 'left-right']) {
-    await go(`/bench/${id}`)
-    await page.waitForTimeout(600)
-    await shot(`bench-${id}`)
-  }
+  await go('/bench/left-right')
+  await page.waitForTimeout(600)
+  await shot('bench-left-right')
 }
 
 /** Every phase of the bay at a third of its size, with its name: one sheet that can be taken in at once. */

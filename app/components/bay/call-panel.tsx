@@ -52,17 +52,21 @@ export function CallPanel({ kind, run, joint, blocked, act }: Props) {
         ) : (
           <GoOn onClick={make(onward)}>{upperFirst(onward.confirms(joint))}</GoOn>
         ))}
-      {[...others, ...mishaps].map((move) => (
-        <button
-          key={move.act}
-          type="button"
-          onClick={make(move)}
-          className={`button min-h-[72px] text-lg ${move.mishap ? 'hatched border-oxide' : ''}`}
-        >
-          {move.mishap && <span aria-hidden="true">✗</span>}
-          {move.confirms(joint)}
-        </button>
-      ))}
+      {[...others, ...mishaps].map((move) =>
+        move.deliberate ? (
+          <HoldButton key={move.act} label={upperFirst(move.confirms(joint))} onHeld={make(move)} />
+        ) : (
+          <button
+            key={move.act}
+            type="button"
+            onClick={make(move)}
+            className={`button min-h-[72px] text-lg ${move.mishap ? 'hatched border-oxide' : ''}`}
+          >
+            {move.mishap && <span aria-hidden="true">✗</span>}
+            {move.confirms(joint)}
+          </button>
+        ),
+      )}
     </div>
   )
 }
