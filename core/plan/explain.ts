@@ -1,4 +1,5 @@
 import type { Basis } from '../decision'
+import type { Containers } from '../exchange/containers'
 import { cornerVolumes } from '../exchange/purge'
 import { cylinderMl } from '../hydraulics/cylinder'
 import { gravityKPa, liquidAt } from '../method/corner-flow'
@@ -77,11 +78,16 @@ const total = ({ fluid, stages }: Plan): Explained => ({
   source: 'Geometry of the lines and pistons in the vehicle’s file; the purge model at each bleeder.',
 })
 
+const listed = (containers: readonly Containers[]): string =>
+  containers.map(({ ml, count }) => `${count} × ${ml} mL`).join(' + ') || 'nothing'
+
 const containers = ({ shop }: PlanRequest, { fluid }: Plan): Explained => ({
   title: 'Containers to open',
   formula: 'sealed ones on the shelf first, then the sizes that leave least over',
   inputs: [
     volume('needed', fluid.totalMl),
+    word('from the shelf', listed(fluid.onHand)),
+    word('to buy', listed(fluid.buy)),
     word('sizes to buy', shop.containersMl.map((ml) => `${ml} mL`).join(', ')),
     volume('left over', fluid.leftMl),
   ],

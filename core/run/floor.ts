@@ -123,12 +123,13 @@ function levelSeen(state: Running, event: EventOf<'topped-up'> | EventOf<'level-
 
 /** A second batch is written down; what must not go in is refused before it is poured. */
 function containerOpened(state: JobState, { container }: EventOf<'container-opened'>): Applied {
-  const { spec, alsoAllowed } = state.vehicle.fluid
-  if (container.spec !== spec && !alsoAllowed.includes(container.spec)) {
+  const { alsoAllowed, spec: own } = state.vehicle.fluid
+  const spec = state.planned?.plan.fluid.spec ?? own
+  if (![spec, own, ...alsoAllowed].includes(container.spec)) {
     const mixes = mayMix(container.spec, spec) ? 'the maker does not allow it' : 'the two must never mix'
     return refuse(
       'wrong-container',
-      `This vehicle takes ${spec}, and ${mixes}: put ${container.spec} back. If some was poured, say so under “Something went wrong”.`,
+      `${spec} goes in here, and ${mixes}: put ${container.spec} back. If some was poured, say so under “Something went wrong”.`,
     )
   }
   return { ok: true, state: { ...state, containers: [...state.containers, container] } }

@@ -36,7 +36,7 @@ export function ContainerDialog({ state, act }: { state: JobState; act: (act: Fl
     <BayDialog
       trigger="Another container"
       title="What does its label say?"
-      caution={`This vehicle takes ${planned}. Read the label aloud; never mix kinds.`}
+      caution={`${planned} goes in here. Read the label aloud; never mix kinds.`}
     >
       {(close) => (
         <form onSubmit={(event) => submit(event, close)} className="grid gap-3">

@@ -122,6 +122,12 @@ describe('wrong fluid poured', () => {
     expect(job.refusal(open('DOT 5'))).toBe('wrong-container')
     expect(job.do(open('DOT 4')).state.containers).toHaveLength(1)
   })
+
+  test('what the plan puts in is right, though the vehicle calls for another', () => {
+    const job = ScriptedJob.planned(vehicle, { reason: 'service', fluidUsed: 'DOT 5.1' }, ['two-person'])
+    const container = { spec: 'DOT 5.1', batch: 'K8' } as const
+    expect(job.do({ type: 'container-opened', container }).state.containers).toHaveLength(1)
+  })
 })
 
 test.each([
