@@ -207,9 +207,9 @@ describe('on random vehicles, after random work, in random shops', () => {
         went++
         holds(request, plan)
       }),
-      { numRuns: 1500, seed: 21 },
+      { numRuns: 900, seed: 21 },
     )
-    expect(went).toBeGreaterThan(150)
+    expect(went).toBeGreaterThan(90)
   })
   test('the same request makes the same plan', () => {
     fc.assert(
