@@ -24,6 +24,7 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
   const led = bleed ?? plan.stages.find(({ order }) => order.length > 0)
   const what = plan.reasons.find(({ code }) => whatCodes.test(code))?.text
   const why = [what, led?.technique && techniqueOf(led.technique).why].filter(Boolean).join(' ')
+  const order = [...new Set(plan.stages.flatMap((stage) => stage.order))]
   const moved = (now: string, before: string | undefined) =>
     before !== undefined && before !== now ? before : undefined
   const inAll = (of: Plan) => show('volume', of.fluid.totalMl)
@@ -44,7 +45,7 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
             </>
           )}
         </span>
-        {plan.order && <span className="text-xl">{plan.order.bleeders.join(' → ')}</span>}
+        {order.length > 0 && <span className="text-xl">{order.join(' → ')}</span>}
       </p>
       <p className="mt-1 mb-2 text-quiet">{why}</p>
       <dl className="grid grid-cols-2 gap-px bg-rule sm:grid-cols-4">
