@@ -1,4 +1,3 @@
-import { techniqueOf } from '../method'
 import type { Corner } from '../method/method'
 import { atTool, atWheel, inCab, type Step } from '../method/step'
 import type { Part, PartOf, Vehicle } from '../vehicle/schema'
@@ -72,10 +71,6 @@ const valve = (role: PartOf<'valve'>['role']) => passed((part) => part.type === 
 const byWire = ({ vehicle }: Asks) =>
   vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire')
 const hasUnitStage = ({ stages }: Asks) => stages.some(({ kind }) => kind === 'control-unit')
-const byPedal = ({ stages }: Asks) =>
-  stages.some(
-    ({ kind, technique }) => kind === 'bleed' && technique && techniqueOf(technique).call !== 'machine',
-  )
 const small = ({ vehicle: { kind } }: Asks) => kind === 'motorcycle' || kind === 'quad'
 
 /** Everything a part may ask for, in the order it is done. A new one is one entry here. @source common practice */
@@ -179,7 +174,7 @@ const preconditions: readonly Precondition[] = [
     },
   },
   {
-    applies: (asks) => small(asks) && byPedal(asks),
+    applies: (asks) => small(asks) && asks.stages.some(({ kind }) => kind === 'bleed'),
     begin: {
       place: beforeBleed,
       step: atWheel(

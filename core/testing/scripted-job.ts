@@ -1,6 +1,6 @@
 import type { CallAct } from '../call'
 import { makePlan } from '../plan/plan'
-import { shopSchema, workSchema } from '../plan/request'
+import { shopSchema, type Work, workSchema } from '../plan/request'
 import { checksFor } from '../proof/checks'
 import { applyEvent, replay } from '../run/apply'
 import { carefulAct } from '../run/careful'
@@ -21,17 +21,21 @@ export class ScriptedJob {
   private now: JobState | undefined
   by: Person = una
 
+  /** Checked in and tested, with no plan yet. */
+  static checkedIn(vehicle: Vehicle, work: Work, levelMl?: number): ScriptedJob {
+    const job = new ScriptedJob()
+    job.do({ type: 'job-opened', vehicleId: 'v', plate: 'ISL 4', vehicle })
+    job.do({ type: 'checked-in', checkIn: { work, colour: 'brown', note: '', levelMl } })
+    return job.do({ type: 'tested', tester: '', notTakenWhy: 'open' })
+  }
+
   /** Checked in, tested, planned, and the plate compared. */
   static planned(vehicle: Vehicle, work: object, methods: string[], levelMl?: number): ScriptedJob {
-    const job = new ScriptedJob()
     const read = workSchema.parse(work)
     const shop = shopSchema.parse({ methods })
-    job.do({ type: 'job-opened', vehicleId: 'v', plate: 'ISL 4', vehicle })
-    job.do({ type: 'checked-in', checkIn: { work: read, colour: 'brown', note: '', levelMl } })
-    job.do({ type: 'tested', tester: '', notTakenWhy: 'open' })
+    const job = ScriptedJob.checkedIn(vehicle, read, levelMl)
     job.do({ type: 'planned', shop, plan: makePlan({ vehicle, work: read, shop }) })
-    job.do({ type: 'plate-confirmed' })
-    return job
+    return job.do({ type: 'plate-confirmed' })
   }
 
   get state(): JobState {
