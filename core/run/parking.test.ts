@@ -28,6 +28,17 @@ describe('parking', () => {
     expect(job.refusal(left({ standsOpen: ['rr'], pedalPropped: true }))).toBeUndefined()
   })
 
+  test('pressed through, a foot on the pedal holds an open bleeder from the press on; before it nobody is there', () => {
+    const work = { reason: 'service', ways: [{ technique: 'press-through', why: 'slow strokes' }] }
+    const job = ScriptedJob.planned(vehicle, work, ['two-person'], 300).until(({ run }) =>
+      Boolean(run.stages[1]?.at.rr?.ready),
+    )
+    const open = left({ standsOpen: ['rr'] })
+    expect(job.call('open').refusal(open)).toBeUndefined()
+    expect(job.call('press').refusal(open)).toBe('pedal-would-rise')
+    expect(job.call('holding').refusal(open)).toBe('pedal-would-rise')
+  })
+
   test('with the bleeder closed lets the foot come up: the pull is called anew', () => {
     const job = ready().call('press', 'holding').do(left())
     expect(job.run.call).toBe('rest')

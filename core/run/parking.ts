@@ -1,7 +1,7 @@
-import { callMove, jointOpen } from '../call'
+import { callMove, callStep, jointOpen } from '../call'
 import { type Applied, refuse } from './applied'
 import type { EventOf } from './events'
-import { callKindOf, callOf, countAgain, currentStage, openPoint } from './points'
+import { callKindOf, countAgain, currentStage, openPoint } from './points'
 import type { JobState } from './state'
 
 /** Left for now: what stands open is named, and nobody's foot is left on a pedal that holds an open joint. */
@@ -12,8 +12,9 @@ export function park(state: JobState, event: EventOf<'parked'>): Applied {
   if (open !== undefined && !event.standsOpen.includes(open))
     return refuse('open-not-named', `${open} is recorded open: close it, or name it as left open.`)
   const stageRun = currentStage(run)
-  const withCab = stageRun !== undefined && callOf(stageRun.stage).withCab
-  if (open !== undefined && withCab && run.call === 'open' && !event.pedalPropped)
+  const cab = stageRun && callStep(callKindOf(stageRun.stage), run.call)?.cab
+  const footOn = cab === 'press' || cab === 'hold'
+  if (open !== undefined && footOn && !event.pedalPropped)
     return refuse(
       'pedal-would-rise',
       'The pedal would come up with the bleeder open: close it first, or prop the pedal.',

@@ -5,6 +5,7 @@ import { demoVehicle } from '../testing/demo-vehicles'
 import { randomAct } from '../testing/random-acts'
 import { type Act, ScriptedJob } from '../testing/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '../testing/vehicles'
+import { examples } from '../vehicle/examples'
 import { applyEvent, replay } from './apply'
 import { carefulAct } from './careful'
 import type { JobEvent } from './events'
@@ -18,10 +19,18 @@ const LONGEST = 12
 function beginnings(): JobState[] {
   const small = vehicleFrom(carFile(fourCorners.slice(2)))
   const van = demoVehicle('post-van-lhd')
+  const postVan = vehicleFrom(examples['electric-post-van']?.file)
   const jobs = [
     ...['two-person', 'solo', 'pressure', 'vacuum', 'gravity'].map((method) =>
       ScriptedJob.planned(small, { reason: 'service' }, [method], 300),
     ),
+    ScriptedJob.planned(
+      small,
+      { reason: 'service', ways: [{ technique: 'press-through', why: 'slow' }] },
+      ['two-person'],
+      300,
+    ),
+    ScriptedJob.planned(postVan, { reason: 'repair', replaced: ['unit'] }, ['pressure', 'control-unit']),
     ScriptedJob.planned(small, { reason: 'repair', replaced: ['mc'] }, ['two-person', 'bench']),
     ScriptedJob.planned(small, { reason: 'repair', replaced: ['mc'] }, ['two-person', 'ports']),
     ScriptedJob.planned(van, { reason: 'repair', replaced: ['unit'] }, ['two-person', 'control-unit']),

@@ -24,8 +24,9 @@ export const seized: Trouble<typeof seizedSaid> = {
     const placed = bleederRunOf(vehicle, point)
     const waits = placed !== undefined && UPSTREAM.has(placed.part.type)
     const later = waits ? stageRun.points : [...stageRun.points.filter((id) => id !== point), point]
-    // A foot that is down for it may come up: nothing was opened.
-    const call = ['pressing', 'holding'].includes(run.call) ? ('closed' as const) : run.call
+    // A foot that is down for it may come up where nothing is open; another bleeder may be.
+    const down = openPoint(run) === undefined && ['pressing', 'holding'].includes(run.call)
+    const call = down ? ('closed' as const) : run.call
     const changed: RunState = withStage({ ...run, call }, (each) => ({
       ...each,
       points: later,

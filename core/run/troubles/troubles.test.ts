@@ -146,3 +146,12 @@ test('a trouble is taken back like any act, with all that it changed', () => {
   job.trouble({ what: 'ran-dry', reservoir: 'res' }).undo()
   expect(job.state).toMatchObject({ run, proofs, troubles })
 })
+
+test('pressed through, a seized bleeder elsewhere never lets the foot come up from an open one', () => {
+  const work = { reason: 'service', ways: [{ technique: 'press-through', why: 'slow strokes' }] }
+  const job = ScriptedJob.planned(vehicle, work, ['two-person']).until(({ run }) =>
+    Boolean(run.stages[1]?.at.rr?.ready),
+  )
+  job.call('open', 'press', 'holding').trouble({ what: 'seized', point: 'rl' })
+  expect(job.run).toMatchObject({ call: 'holding', callAt: 'rr' })
+})
