@@ -8,8 +8,6 @@ export default defineConfig({
   // A laden machine answers late; what never comes fails all the same.
   expect: { timeout: 15_000 },
   forbidOnly: true,
-  // A second try is named in the report: a race is to be found, not to hold up everybody else's work.
-  retries: 1,
   reporter: [['list'], ['./scripts/count-journeys.ts']],
   outputDir: 'test-results/journeys',
   use: { launchOptions: chromiumOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 10_000 },

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import hybridTaxi from '~core/vehicle/examples/hybrid-taxi.json' with { type: 'json' }
 import { accessibilityFaults, expect, test } from './journey'
-import { checkInAndTest, openJobOn, savedState, takeWay } from './steps'
+import { checkInAndTest, openJobOn, proveAll, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'
 
 test('a figure opens to its formula, and what is changed in place moves the plan without asking the server', async ({
@@ -56,6 +56,7 @@ test.describe('paper', () => {
   test('a bleed done from the card is entered afterwards, marked so, and proved like any other', async ({
     page,
   }) => {
+    await page.clock.install()
     const job = await openJobOn(page, harbourTug, 'PPR 1')
     await checkInAndTest(page)
     await takeWay(page, 'pump-and-hold')
@@ -83,7 +84,10 @@ test.describe('paper', () => {
     await page.getByLabel('bleeder rl, bubbles').selectOption('none')
     await page.getByRole('button', { name: 'Enter it' }).click()
     await expect(page.getByRole('heading', { name: 'Prove it' })).toBeVisible()
-    expect((await savedState(page, job)).fromPaper?.doneBy).toBe('Una Brack')
+    await proveAll(page)
+    const { fromPaper, proofs } = await savedState(page, job)
+    expect(fromPaper?.doneBy).toBe('Una Brack')
+    expect(Object.values(proofs).filter(({ passed }) => passed).length).toBeGreaterThan(5)
     await page.goto(`${job}/record`)
     await expect(page.getByText('Done with the bay card by Una Brack')).toBeVisible()
   })

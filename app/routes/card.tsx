@@ -12,7 +12,7 @@ import { planBaseFor } from '~/lib/plan-request.server'
 import { orNotFound } from '~/lib/require'
 import { useShow } from '~/lib/units'
 import { techniqueOf } from '~core/method'
-import type { Plan } from '~core/plan/answer'
+import { opened, type Plan, planMinutes } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
 import { checksFor } from '~core/proof/checks'
 import type { Route } from './+types/card'
@@ -132,8 +132,7 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
 function Numbers({ plan }: { plan: Plan }) {
   const show = useShow()
   const bleed = plan.stages.find(({ kind }) => kind === 'bleed')
-  const minutes = plan.stages.reduce((sum, stage) => sum + stage.minutes, 0)
-  const open = [...plan.fluid.onHand, ...plan.fluid.buy]
+  const open = opened(plan)
     .map(({ ml, count }) => `${count} × ${show('volume', ml)}`)
     .join(' + ')
   const setting = [
@@ -152,7 +151,7 @@ function Numbers({ plan }: { plan: Plan }) {
         value={bleed?.technique ? techniqueOf(bleed.technique).name : 'no bleeding'}
         note={setting.join(' + ') || 'nothing to set'}
       />
-      <Box name="about" value={`${showMinutes(minutes)} min`} note="fluid and hands" />
+      <Box name="about" value={`${showMinutes(planMinutes(plan))} min`} note="fluid and hands" />
       <Box
         name="top up every"
         value={show('volume', plan.topUpEvery.ml)}

@@ -82,12 +82,14 @@ test.each(callKinds)(
 )
 
 test.each(callKinds)(
-  '%s: an open joint is left only by closing it, deliberately; every other way on leaves it recorded open',
+  '%s: an open joint is left only by closing it, deliberately, or by a mishap that leaves it open; a foot pressing through it leaves it open too',
   (kind) => {
     for (const step of Object.values(callMachines[kind].states)) {
       if (!step.open) continue
       for (const move of step.next) {
-        if (!callStep(kind, move.to)?.open) expect(move).toMatchObject({ act: 'close', deliberate: true })
+        const pressedThrough = kind === 'press-through' && ['press', 'holding'].includes(move.act)
+        if (callStep(kind, move.to)?.open) expect(move.mishap === true || pressedThrough).toBe(true)
+        else expect(move).toMatchObject({ act: 'close', deliberate: true })
       }
     }
   },
@@ -114,6 +116,6 @@ test('the cab is told to release in one state alone, and only closing leads ther
     const releasing = states.filter(([, { cab }]) => cab === 'release').map(([state]) => state)
     expect(releasing).toEqual(['closed'])
     const into = states.flatMap(([, { next: moves }]) => moves.filter(({ to }) => to === 'closed'))
-    expect(new Set(into.map(({ act }) => act))).toEqual(new Set(['close']))
+    expect(into.map(({ act }) => act)).toEqual(['close'])
   }
 })

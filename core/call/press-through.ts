@@ -1,19 +1,5 @@
-import type { CallMachine, CallMove } from './machine'
-
-const close: CallMove = {
-  act: 'close',
-  confirms: (joint) => `${joint} is CLOSED`,
-  to: 'closed',
-  deliberate: true,
-  lookAfter: true,
-}
-const slipped: CallMove = {
-  act: 'foot-slipped',
-  confirms: () => 'Foot slipped, the pedal came up',
-  to: 'slipped',
-  airDrawn: true,
-  mishap: true,
-}
+import { closed, closeJoint, footSlipped, slipped } from './foot'
+import type { CallMachine } from './machine'
 
 /**
  * Two people and a pedal, opened first: open → press → down and held → closed → release.
@@ -40,7 +26,7 @@ export const pressThrough: CallMachine = {
       open: true,
       next: [
         { act: 'press', confirms: () => 'Call PRESS', to: 'pressing' },
-        { ...close, to: 'rest', lookAfter: undefined },
+        { ...closeJoint, to: 'rest', lookAfter: undefined },
       ],
     },
     pressing: {
@@ -48,28 +34,19 @@ export const pressThrough: CallMachine = {
       does: () => 'Press down slowly, once, and stay down.',
       cab: 'press',
       open: true,
-      next: [{ act: 'holding', confirms: () => 'The cab says: down and holding', to: 'holding' }, slipped],
+      next: [
+        { act: 'holding', confirms: () => 'The cab says: down and holding', to: 'holding' },
+        footSlipped,
+      ],
     },
     holding: {
       actor: 'wheel',
       does: () => 'Pedal is down: close it.',
       cab: 'hold',
       open: true,
-      next: [close, slipped],
+      next: [closeJoint, footSlipped],
     },
-    closed: {
-      actor: 'cab',
-      does: () => 'Closed. Release the pedal slowly.',
-      cab: 'release',
-      open: false,
-      next: [{ act: 'release', confirms: () => 'The cab says: pedal is up', to: 'rest' }],
-    },
-    slipped: {
-      actor: 'wheel',
-      does: () => 'The pedal came up: close it now.',
-      cab: 'stay-off',
-      open: true,
-      next: [{ ...close, to: 'rest' }],
-    },
+    closed,
+    slipped,
   },
 }

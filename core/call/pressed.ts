@@ -1,3 +1,4 @@
+import { closed, closeJoint, footSlipped, slipped } from './foot'
 import type { CallKind, CallMachine } from './machine'
 
 /**
@@ -10,7 +11,6 @@ export function pressedCall(
   kind: Extract<CallKind, 'pedal' | 'ports'>,
   opens: (joint: string) => string,
 ): CallMachine {
-  const isClosed = (joint: string) => `${joint} is CLOSED`
   return {
     kind,
     withCab: true,
@@ -48,31 +48,10 @@ export function pressedCall(
         does: () => 'Flow has stopped? Close it.',
         cab: 'hold',
         open: true,
-        next: [
-          { act: 'close', confirms: isClosed, to: 'closed', deliberate: true, lookAfter: true },
-          {
-            act: 'foot-slipped',
-            confirms: () => 'Foot slipped, the pedal came up',
-            to: 'slipped',
-            airDrawn: true,
-            mishap: true,
-          },
-        ],
+        next: [closeJoint, footSlipped],
       },
-      closed: {
-        actor: 'cab',
-        does: () => 'Closed. Release the pedal slowly.',
-        cab: 'release',
-        open: false,
-        next: [{ act: 'release', confirms: () => 'The cab says: pedal is up', to: 'rest' }],
-      },
-      slipped: {
-        actor: 'wheel',
-        does: () => 'The pedal came up: close it now.',
-        cab: 'stay-off',
-        open: true,
-        next: [{ act: 'close', confirms: isClosed, to: 'rest', deliberate: true, lookAfter: true }],
-      },
+      closed,
+      slipped,
     },
   }
 }

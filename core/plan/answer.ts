@@ -63,6 +63,13 @@ export type Ways = {
   notTaken: NotTaken[]
 }
 
+/** Fluid's and hands' minutes over every stage. */
+export const planMinutes = ({ stages }: Pick<Plan, 'stages'>): number =>
+  stages.reduce((sum, stage) => sum + stage.minutes, 0)
+
+/** What is opened for a plan: of the shelf first, then what is bought. */
+export const opened = ({ fluid }: Pick<Plan, 'fluid'>): Containers[] => [...fluid.onHand, ...fluid.buy]
+
 /** The plan: what, how much, in which order, by which method, and why. */
 export type Plan = {
   verdict: 'go' | 'stop'

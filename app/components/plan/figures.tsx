@@ -1,11 +1,8 @@
 import { counted, showMinutes } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import type { Containers } from '~core/exchange/containers'
 import { techniqueOf } from '~core/method'
-import type { Plan } from '~core/plan/answer'
+import { opened, type Plan, planMinutes } from '~core/plan/answer'
 import { Figure } from './figure'
-
-const minutesOf = ({ stages }: Plan) => stages.reduce((sum, stage) => sum + stage.minutes, 0)
 
 /** The reasons that say what kind of work this is, before anything else. */
 const whatCodes = /^scope-/
@@ -17,9 +14,10 @@ const whatCodes = /^scope-/
  */
 export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
   const show = useShow()
-  const containers = (of: readonly Containers[]) =>
-    of.map(({ ml, count }) => `${count} × ${show('volume', ml)}`).join(' + ')
-  const opened = ({ fluid }: Plan) => containers([...fluid.onHand, ...fluid.buy]) || 'nothing'
+  const inContainers = (of: Plan) =>
+    opened(of)
+      .map(({ ml, count }) => `${count} × ${show('volume', ml)}`)
+      .join(' + ') || 'nothing'
   const bleed = plan.stages.find(({ kind }) => kind === 'bleed')
   const led = bleed ?? plan.stages.find(({ order }) => order.length > 0)
   const what = plan.reasons.find(({ code }) => whatCodes.test(code))?.text
@@ -28,7 +26,7 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
   const moved = (now: string, before: string | undefined) =>
     before !== undefined && before !== now ? before : undefined
   const inAll = (of: Plan) => show('volume', of.fluid.totalMl)
-  const takes = (of: Plan) => `${showMinutes(minutesOf(of))} min`
+  const takes = (of: Plan) => `${showMinutes(planMinutes(of))} min`
   return (
     <section className="panel py-3" aria-label="The plan in short">
       <p className="flex flex-wrap items-baseline gap-x-5 text-2xl leading-snug">
@@ -54,9 +52,9 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
         </Cell>
         <Cell
           name={plan.fluid.onHand.length > 0 ? 'open, from the shelf first' : 'open'}
-          was={was && moved(opened(plan), opened(was))}
+          was={was && moved(inContainers(plan), inContainers(was))}
         >
-          <Figure id={{ figure: 'containers' }}>{opened(plan)}</Figure>
+          <Figure id={{ figure: 'containers' }}>{inContainers(plan)}</Figure>
         </Cell>
         <Cell name="fluid and hands" was={was && moved(takes(plan), takes(was))}>
           <Figure id={{ figure: 'time' }}>{takes(plan)}</Figure>
