@@ -11,6 +11,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
       const jobs: Record<string, string> = {}
       for (const [name, plate] of Object.entries(plates))
         jobs[name] = (await page.getByRole('link', { name: plate }).first().getAttribute('href')) ?? ''
+      // The yard lists a few vehicles only, and other journeys bring theirs.
+      await visit(page, '/vehicles')
       const vehicle = await page.getByRole('link', { name: 'MRM 61' }).getAttribute('href')
       await visit(page, '/logbook')
       const record = await page.getByRole('link', { name: 'MRM 61' }).getAttribute('href')
