@@ -19,6 +19,7 @@ export default defineConfig({
         screenshots: here('./scripts/screenshots.ts'),
         'line-maps': here('./scripts/line-maps.ts'),
         bench: here('./scripts/bench.ts'),
+        tester: here('./devices/tester/start.ts'),
         'build-snapshot': here('./scripts/build-snapshot.ts'),
       },
     },

@@ -10,6 +10,7 @@ export default defineConfig({
       'core/**/*.test.ts',
       'cli/**/*.test.ts',
       'app/**/*.test.ts',
+      'devices/**/*.test.ts',
       'demo/**/*.test.ts',
       'server/**/*.test.ts',
       'scripts/**/*.test.ts',

@@ -37,3 +37,19 @@ export function isoDate(days: number): string {
     '-',
   )
 }
+
+/** The same day so many months later, or the last of that month where it has no such day. */
+export function monthsAfter(isoDay: string, months: number): string {
+  const [year = 0, month = 1, day = 1] = isoDay.split('-').map(Number)
+  const index = year * 12 + month - 1 + months
+  const first = (i: number) =>
+    dayNumber(`${String(Math.floor(i / 12)).padStart(4, '0')}-${String((i % 12) + 1).padStart(2, '0')}-01`)
+  return isoDate(first(index) + Math.min(day, first(index + 1) - first(index)) - 1)
+}
+
+/** Mean length of a month in the Gregorian calendar. */
+const DAYS_PER_MONTH = 146_097 / 4800
+
+/** Months from one day to a later one, with their fraction; below 0 where it is earlier. */
+export const monthsBetween = (from: string, to: string): number =>
+  (dayNumber(to) - dayNumber(from)) / DAYS_PER_MONTH

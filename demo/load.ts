@@ -1,4 +1,5 @@
 import type { Database } from '~/db/database.server'
+import { addExchange, addReading, saveHardUse } from '~/db/fluid.server'
 import { appendEvents, openJob } from '~/db/jobs.server'
 import { addPerson } from '~/db/people.server'
 import { shopSettings } from '~/db/settings.server'
@@ -6,9 +7,18 @@ import { findVehicle, importVehicle } from '~/db/vehicles.server'
 import type { Person } from '~core/run/events'
 import { history } from './history'
 import { demoPeople } from './people'
+import { earlier } from './readings'
 import { eventsOfStory } from './story'
 
-const files = import.meta.glob<string>('./vehicles/*.json', { query: '?raw', import: 'default', eager: true })
+const DAY_MS = 86_400_000
+
+const files = import.meta.glob<string>(
+  [
+    './vehicles/*.json',
+    '../core/vehicle/examples/{school-minibus,mountain-rescue,hybrid-taxi,farm-quad}.json',
+  ],
+  { query: '?raw', import: 'default', eager: true },
+)
 
 /** What each invented vehicle carries on its back. */
 const plates: Record<string, string> = {
@@ -16,6 +26,10 @@ const plates: Record<string, string> = {
   'post-van-rhd': 'GNT 212',
   'courier-motorcycle': 'SKU 30',
   charabanc: 'MRM 61',
+  'school-minibus': 'PUF 18',
+  'mountain-rescue': 'GNT 33',
+  'hybrid-taxi': 'TRN 5',
+  'farm-quad': 'SKU 77',
 }
 
 /**
@@ -43,10 +57,37 @@ export async function loadDemoWorld(db: Database, now: Date): Promise<void> {
   for (const story of history) {
     const stored = await findVehicle(db, ids.get(story.vehicle) ?? '')
     if (!stored) throw new Error(`demo story of an unknown vehicle ${story.vehicle}`)
-    const openedAt = new Date(now.getTime() - story.daysAgo * 86_400_000)
+    const openedAt = new Date(now.getTime() - story.daysAgo * DAY_MS)
     const jobId = await openJob(db, stored, openedAt.toISOString(), { by })
     const told = eventsOfStory(story, stored, shop, openedAt, { by, checker })
     const appended = await appendEvents(db, jobId, told)
     if (!appended.ok) throw new Error(`demo story of ${story.vehicle}: ${appended.refusal.text}`)
+  }
+  await writeDownEarlier(db, ids, now, by.name)
+}
+
+/** What was read and exchanged before this program's time, the oldest first as it was written down. */
+async function writeDownEarlier(
+  db: Database,
+  ids: ReadonlyMap<string, string>,
+  now: Date,
+  by: string,
+): Promise<void> {
+  const dayBefore = (daysAgo: number) => new Date(now.getTime() - daysAgo * DAY_MS).toISOString().slice(0, 10)
+  const today = dayBefore(0)
+  for (const { vehicle, hardUse, exchanges, readings } of earlier) {
+    const stored = await findVehicle(db, ids.get(vehicle) ?? '')
+    if (!stored) throw new Error(`demo readings of an unknown vehicle ${vehicle}`)
+    const { id, vehicle: file } = stored
+    for (const { daysAgo, km, spec } of exchanges)
+      await addExchange(db, id, { doneOn: dayBefore(daysAgo), km, spec, by }, today)
+    for (const { daysAgo, at = 'reservoir', ...reading } of readings)
+      await addReading(
+        db,
+        id,
+        { ...reading, at, takenOn: dayBefore(daysAgo), by, spec: file.fluid.spec, heightM: 0 },
+        today,
+      )
+    if (hardUse) await saveHardUse(db, id, hardUse, today)
   }
 }

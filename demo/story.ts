@@ -56,7 +56,8 @@ export function eventsOfStory(
     now = add({
       type: 'tested',
       reading,
-      tester: 'percent meter',
+      readings: reading && [{ tester: 'percent-meter', value: reading.value, at: reading.at }],
+      tester: '',
       notTakenWhy: reading ? undefined : 'system open',
     })
   if (story.until === 'bleed' || story.until === 'filed') {

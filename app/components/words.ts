@@ -23,4 +23,13 @@ export const outcomeWords: Record<EventOf<'filed'>['outcome'], string> = {
   fit: 'Fit to drive',
   'not-fit': 'NOT fit to drive',
   declined: 'Declined by the customer',
+  kept: 'Fluid kept: nothing done',
+}
+
+/** The same as a mark, so that a list tells them apart without reading. */
+export const outcomeMarks: Record<EventOf<'filed'>['outcome'], string> = {
+  fit: '✓',
+  'not-fit': '✗',
+  declined: '–',
+  kept: '○',
 }

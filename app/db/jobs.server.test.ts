@@ -52,8 +52,8 @@ test('a start from the snapshot has the very schema of a fresh migration', async
   expect(await schemaOf(db)).toEqual(freshSchema)
 })
 
-test('the demo world is there: four vehicles, three open jobs, three filed ones', async () => {
-  expect(await listVehicles(db)).toHaveLength(4)
+test('the demo world is there: eight vehicles, three open jobs, three filed ones', async () => {
+  expect(await listVehicles(db)).toHaveLength(8)
   expect((await openJobs(db)).map((job) => job.station).sort()).toEqual(['bleed', 'check-in', 'plan'])
   expect((await filedJobs(db)).map((job) => job.outcome)).toEqual(['fit', 'fit', 'fit'])
 })

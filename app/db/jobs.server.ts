@@ -4,6 +4,7 @@ import { applyEvent } from '~core/run/apply'
 import { addendumSchema, type JobEvent, jobEventSchema, type Person } from '~core/run/events'
 import { type JobState, stationOf } from '~core/run/state'
 import type { Database, Queries } from './database.server'
+import { showInFluid } from './fluid.server'
 import type { StoredVehicle } from './vehicles.server'
 
 export type JobRow = {
@@ -14,7 +15,7 @@ export type JobRow = {
   station: string
   bay: string
   parked_at: string | null
-  outcome: 'fit' | 'not-fit' | 'declined' | null
+  outcome: NonNullable<JobState['filed']>['outcome'] | null
   opened_at: string
   updated_at: string
   filed_at: string | null
@@ -196,6 +197,7 @@ export async function appendEvents(
     for (const [i, event] of fresh.entries())
       await insertEvent(tx, jobId, (before?.length ?? 0) + i + 1, event)
     if (fresh.length > 0) await showInLists(tx, jobId, state)
+    if (fresh.length > 0) await showInFluid(tx, jobId, before, state)
     if (state.filed && !before?.filed) await freeze(tx, jobId, state)
     return { ok: true, state }
   })

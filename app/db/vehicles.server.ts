@@ -124,10 +124,7 @@ export const savePlates = (db: Queries, id: string, { plate, vin = '' }: Plates)
 /** The last odometer reading of any job on it, and when that was. */
 export async function lastOdometer(db: Queries, id: string): Promise<{ km: number; at: string } | undefined> {
   const [last] = await db.query<{ km: number; at: string }>(
-    `select (e.body->'checkIn'->>'odometerKm')::float as km, e.at_client as at
-     from job_event e join job on job.id = e.job_id
-     where job.vehicle_id = $1 and e.type = 'checked-in' and e.body->'checkIn'->>'odometerKm' is not null
-     order by e.at_client desc limit 1`,
+    'select km, read_on as at from odometer_reading where vehicle_id = $1 order by read_on desc, km desc limit 1',
     [id],
   )
   return last

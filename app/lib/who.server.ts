@@ -28,7 +28,7 @@ export const signedIn: MiddlewareFunction<Response> = async ({ request, context 
   const person = token === undefined ? undefined : await personAtScreen(db, token, new Date())
   context.set(personHere, person ?? null)
   if (request.method !== 'GET' && !isEvents(pathname)) await writable(db)
-  if (person || pathname === '/who' || pathname === '/who.data') return next()
+  if (person || pathname === '/who' || pathname === '/who.data' || isCalendar(pathname)) return next()
   if (isEvents(pathname))
     return Response.json(
       { refusal: { code: 'nobody-here', text: 'Nobody is signed in at this screen: say who you are.' } },
@@ -40,6 +40,8 @@ export const signedIn: MiddlewareFunction<Response> = async ({ request, context 
   throw redirect(`/who?to=${encodeURIComponent(wanted)}`)
 }
 
+/** A calendar program cannot say who it is: its address holds a secret instead. */
+const isCalendar = (pathname: string) => /^\/calendar\/[\w-]+\.ics$/.test(pathname)
 const isEvents = (pathname: string) => /^\/jobs\/[^/]+\/events$/.test(pathname)
 
 /** Nothing can be saved: said on a page of its own before anything is tried. */

@@ -1,35 +1,39 @@
 import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
-import { addMonths, formatISO } from 'date-fns'
 import { data, Form, redirect } from 'react-router'
 import { z } from 'zod'
 import { Choices, NoteField, TextField } from '~/components/field'
 import { FittedFields } from '~/components/fitted-fields'
 import { FormRefusal } from '~/components/form-refusal'
+import { verdictWords } from '~/components/words'
 import { database, personHere } from '~/context'
 import type { Queries } from '~/db/database.server'
+import { dueAfterFiling } from '~/db/due.server'
 import { findJob } from '~/db/jobs.server'
 import { learnedOf } from '~/db/learned.server'
 import { checkPin, listPeople } from '~/db/people.server'
+import { unitsFor } from '~/db/units.server'
+import { dueBasis, ruleWords } from '~/lib/due-words'
 import { requiredQuantity, typedIn, withUnits } from '~/lib/fields'
 import { fittedFrom } from '~/lib/fitted-form'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
+import type { Judgement } from '~core/policy/judge'
 import { checksFor } from '~core/proof/checks'
 import { bleedDone, type JobState } from '~core/run/state'
 import { jobTally, wasteMl } from '~core/run/tally'
+import { showIn } from '~core/units/show'
 import { allBleeders, partsOf } from '~core/vehicle/parts'
 import type { Route } from './+types/file'
 
-/** Time in service before the next exchange of a routine job. Common practice: cars 24 months, motorcycles often 12. */
-const MONTHS = { motorcycle: 12, other: 24 }
 const NOBODY = 'nobody'
 
 const fileFormSchema = z.object({
   eventId: z.string(),
-  outcome: z.enum(['fit', 'not-fit', 'declined'], 'Say how it ends.'),
+  outcome: z.enum(['fit', 'not-fit', 'declined', 'kept'], 'Say how it ends.'),
   doneBy: z
     .string('Say who did the work.')
     .trim()
@@ -50,22 +54,28 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const state = orNotFound(await findJob(db, params.jobId))
   if (state.filed) throw redirect(`/jobs/${params.jobId}/record`)
-  const { run, vehicle, people, parked, earlier } = state
+  const { run, people, parked, earlier, tested, checkIn } = state
   const here = context.get(personHere) ?? undefined
   const unproved = checksFor(state).filter((check) => !state.proofs[check.id]?.passed)
   const bled = run !== undefined && bleedDone(run)
-  const months = vehicle.kind === 'motorcycle' ? MONTHS.motorcycle : MONTHS.other
+  const { shown } = await unitsFor(db, here?.id)
+  const due = await dueAfterFiling(db, state, today(), showIn(shown))
   return {
     mayDrive: bled && unproved.length === 0 && !parked,
     mayDecline: !run?.plateConfirmed && earlier.length === 0,
+    mayKeep:
+      !run?.plateConfirmed &&
+      earlier.length === 0 &&
+      checkIn?.work.reason === 'service' &&
+      tested !== undefined,
+    judged: tested?.judged?.verdict,
     unproved: unproved.map((check) => check.title),
     bled,
     parked: parked !== undefined,
     outMl: wasteMl(jobTally(state)),
     doneBy: (people.length > 0 ? people : here ? [here] : []).map(({ name }) => name).join(', '),
     others: (await listPeople(db)).filter(({ id }) => id !== here?.id),
-    nextDue: formatISO(addMonths(new Date(), months), { representation: 'date' }),
-    months,
+    due,
     fitted: await knownToFit(db, state),
     eventId: newId(),
   }
@@ -101,7 +111,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (submission.status !== 'success') return data(reply(), { status: 400 })
   const { eventId, checkedBy, checkPin: pin, ...rest } = submission.value
   const db = context.get(database)
-  const { vehicle } = orNotFound(await findJob(db, params.jobId))
+  const state = orNotFound(await findJob(db, params.jobId))
+  const { vehicle } = state
   const fitted = fittedFrom(
     form,
     allBleeders(vehicle).map(({ bleeder }) => bleeder.id),
@@ -115,6 +126,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     type: 'filed' as const,
     typed: typedIn(form),
     ...rest,
+    nextDueByHand: rest.nextDue !== (await dueAfterFiling(db, state, today()))?.likely,
     checkedBy: checker?.person,
     fitted: fitted.fitted,
   }
@@ -123,16 +135,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function FilePage({ loaderData, actionData }: Route.ComponentProps) {
-  const { mayDrive, mayDecline, unproved, bled, parked, outMl, nextDue, months, eventId } = loaderData
+  const { mayDrive, mayDecline, mayKeep, judged, unproved, bled, parked, outMl, due, eventId } = loaderData
   const show = useShow()
   const [meta, fields] = useForm({
     lastResult: actionData,
     defaultValue: {
-      outcome: mayDrive ? 'fit' : mayDecline ? undefined : 'not-fit',
+      outcome: mayDrive ? 'fit' : mayKeep && judged === 'keep' ? 'kept' : mayDecline ? undefined : 'not-fit',
       checkedBy: NOBODY,
       doneBy: loaderData.doneBy,
       wasteMl: show.number('volume', outMl),
-      nextDue,
+      nextDue: due?.likely,
     },
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: fileFormSchema }),
   })
@@ -158,6 +170,7 @@ export default function FilePage({ loaderData, actionData }: Route.ComponentProp
         options={[
           ...(mayDrive ? [{ value: 'fit', label: 'Fit to drive: everything is proved' }] : []),
           { value: 'not-fit', label: 'Not fit to drive' },
+          ...(mayKeep ? [{ value: 'kept', label: keptLabel(judged) }] : []),
           ...(mayDecline
             ? [{ value: 'declined', label: 'The customer declined: say under Note what was said and signed' }]
             : []),
@@ -179,7 +192,9 @@ export default function FilePage({ loaderData, actionData }: Route.ComponentProp
             className="input"
           />
           <p className="mt-1 text-sm text-quiet">
-            {months} months from today: common practice. The maker’s figure wins.
+            {due
+              ? `${ruleWords(due.rule, due.limit, show)}, ${dueBasis[due.basis]}: the shop’s policy. The maker’s figure wins.`
+              : 'Nothing is known that would say when; the maker’s figure wins.'}
           </p>
         </div>
       </div>
@@ -191,6 +206,12 @@ export default function FilePage({ loaderData, actionData }: Route.ComponentProp
     </Form>
   )
 }
+
+/** Against the verdict it may be kept too, and then the record says so. */
+const keptLabel = (judged?: Judgement['verdict']) =>
+  judged === undefined || judged === 'keep'
+    ? 'The fluid is kept: nothing was done'
+    : `The fluid is kept, though the verdict was “${verdictWords[judged]}”: nothing was done`
 
 type Fields = ReturnType<typeof useForm<z.input<typeof fileFormSchema>>>[1]
 

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { outcomeWords } from '~/components/words'
+import { outcomeMarks, outcomeWords } from '~/components/words'
 import { database } from '~/context'
 import { filedJobs } from '~/db/jobs.server'
 import { counted, showDate } from '~/lib/format'
@@ -25,9 +25,12 @@ export default function Logbook({ loaderData: { jobs } }: Route.ComponentProps) 
               <span>{job.filed_at && showDate(job.filed_at)}</span>
               <span className="plate justify-self-start">{job.plate || '—'}</span>
               <span className="wrap-anywhere">{job.vehicle_name}</span>
-              <strong className={job.outcome === 'fit' ? '' : 'hatched border-2 border-oxide px-2'}>
-                {job.outcome === 'fit' ? '✓' : job.outcome === 'declined' ? '–' : '✗'}{' '}
-                {job.outcome && outcomeWords[job.outcome]}
+              <strong
+                className={
+                  job.outcome === 'fit' || job.outcome === 'kept' ? '' : 'hatched border-2 border-oxide px-2'
+                }
+              >
+                {job.outcome && `${outcomeMarks[job.outcome]} ${outcomeWords[job.outcome]}`}
               </strong>
             </Link>
           </li>

@@ -3,7 +3,7 @@ import { Done, OnTheWay, Points } from '~/components/record/done'
 import { Found } from '~/components/record/found'
 import { Proofs } from '~/components/record/proofs'
 import { Row } from '~/components/record/rows'
-import { outcomeWords } from '~/components/words'
+import { outcomeMarks, outcomeWords } from '~/components/words'
 import { database, personHere } from '~/context'
 import { comebacksOf, findJob, openJob } from '~/db/jobs.server'
 import { findVehicle } from '~/db/vehicles.server'
@@ -85,9 +85,9 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
             </p>
           </div>
           <p
-            className={`ml-auto border-4 border-ink px-3 py-1 text-xl font-extrabold uppercase ${filed?.outcome === 'fit' ? '' : 'hatched'}`}
+            className={`ml-auto border-4 border-ink px-3 py-1 text-xl font-extrabold uppercase ${filed?.outcome === 'fit' || filed?.outcome === 'kept' ? '' : 'hatched'}`}
           >
-            {filed ? `${filed.outcome === 'fit' ? '✓' : '✗'} ${outcomeWords[filed.outcome]}` : 'Not filed'}
+            {filed ? `${outcomeMarks[filed.outcome]} ${outcomeWords[filed.outcome]}` : 'Not filed'}
           </p>
         </header>
         <div className="grid gap-4 sm:grid-cols-2 print:grid-cols-2">
@@ -96,7 +96,7 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
         </div>
         <Points state={state} />
         <OnTheWay state={state} />
-        {filed?.outcome !== 'declined' && <Proofs state={state} />}
+        {filed?.outcome !== 'declined' && filed?.outcome !== 'kept' && <Proofs state={state} />}
         <Signed state={state} />
         <Added state={state} />
         {comebacks.map(({ id, at }) => (

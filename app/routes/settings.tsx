@@ -131,7 +131,8 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
       <title>Shop · Ruddy Siphon</title>
       <h1 className="text-2xl">The shop</h1>
       <p>
-        <Link to="/units">Units: yours and the shop’s</Link>
+        <Link to="/units">Units: yours and the shop’s</Link> ·{' '}
+        <Link to="/policy">When fluid is replaced, and the tester</Link>
       </p>
       <p className="text-quiet">
         What every new plan starts from. A plan that was taken keeps what it was made with.

@@ -4,6 +4,7 @@ import type { loader as rootLoader } from '~/root'
 const places = [
   { to: '/', name: 'Yard' },
   { to: '/vehicles', name: 'Vehicles' },
+  { to: '/due', name: 'Due' },
   { to: '/logbook', name: 'Logbook' },
   { to: '/bench', name: 'Bench' },
   { to: '/people', name: 'People' },

@@ -1,74 +1,70 @@
 import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { useRef, useState } from 'react'
-import { data, Form, redirect } from 'react-router'
-import { z } from 'zod'
+import { data, Form, Link, redirect } from 'react-router'
 import { BoilingChart } from '~/components/chart/boiling-chart'
 import { Choices, NoteField, TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
-import { Reasons } from '~/components/reasons'
-import { verdictWords } from '~/components/words'
+import { JudgementPanel } from '~/components/test/judgement'
+import { ReadNow } from '~/components/test/read-now'
+import { ReadingFields } from '~/components/test/reading-fields'
 import { database } from '~/context'
+import type { Database } from '~/db/database.server'
+import { fluidNow } from '~/db/due.server'
 import { findJob } from '~/db/jobs.server'
+import { shopPolicy } from '~/db/policy.server'
 import { shopSettings } from '~/db/settings.server'
-import { requiredDecimal, requiredQuantity, typedIn, withUnits } from '~/lib/fields'
+import { testerPort } from '~/db/tester.server'
+import { typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { NO_READING, type Tested, type TestFields, testFormSchema } from '~/lib/test-form'
+import { today } from '~/lib/today'
 import { useFieldText, useShow } from '~/lib/units'
+import { monthsBetween } from '~core/calendar'
 import { ImpossibleInput } from '~core/fault'
-import type { FluidSpec } from '~core/fluids'
-import { type MoistureReading, type MoistureVerdict, moistureVerdict } from '~core/moisture/verdict'
-import { readingPlaces } from '~core/plan/request'
+import { fluidOf } from '~core/fluids'
+import { type FluidCase, type Judgement, judgeFluid } from '~core/policy/judge'
+import { type LimitsInUse, limitsFor } from '~core/policy/policy'
+import { type Product, readingForPlan } from '~core/policy/taken'
+import type { JobState } from '~core/run/state'
+import { type TesterId, testerIds, testerOf, testers } from '~core/testers'
+import type { Show } from '~core/units/show'
 import type { Route } from './+types/test'
 
-const kinds = {
-  'water-pct': { label: 'Water, %', unit: '%', max: 100 },
-  'boiling-c': { label: 'Boiling point', unit: '°C', max: 400 },
-  'copper-ppm': { label: 'Copper, ppm', unit: 'ppm', max: 100_000 },
-  megohm: { label: 'Resistance, MΩ', unit: 'MΩ', max: 100_000 },
-  none: { label: 'No reading taken', unit: '', max: 0 },
-} as const
-
-/** A reading with its place, or why there is none. */
-const testFormSchema = z.intersection(
-  z.object({ eventId: z.string(), tester: z.string().max(200, 'At most 200 characters.').default('') }),
-  z.discriminatedUnion(
-    'kind',
-    [
-      readingOf('water-pct'),
-      readingOf('boiling-c'),
-      readingOf('copper-ppm'),
-      readingOf('megohm'),
-      z.object({
-        kind: z.literal('none'),
-        why: z.string('Say why no reading was taken.').max(2000, 'At most 2000 characters.'),
-      }),
-    ],
-    { error: 'Pick what was measured, or that nothing was.' },
-  ),
-)
-
-function readingOf<K extends Exclude<keyof typeof kinds, 'none'>>(kind: K) {
-  const { max, unit } = kinds[kind]
-  const missing = 'Give what the tester showed.'
-  return z.object({
-    kind: z.literal(kind),
-    value:
-      kind === 'boiling-c'
-        ? requiredQuantity('temperature', { min: 0, max }, missing)
-        : requiredDecimal({ min: 0, max, unit }, missing),
-    at: z.enum(readingPlaces, 'Say where the sample was taken.'),
-  })
+/** What the readings of this job are judged against: what is in the vehicle, since when, and the shop's limits for it. */
+async function judgedBy(db: Database, { vehicle, vehicleId, checkIn }: JobState) {
+  const now = (await fluidNow(db, [vehicleId], today())).get(vehicleId)
+  const spec = now?.spec ?? vehicle.fluid.spec
+  const { exchangedOn, exchangedKm } = now?.history ?? {}
+  const km = checkIn?.odometerKm
+  const base: Omit<FluidCase, 'readings' | 'product'> = {
+    spec,
+    kind: vehicle.kind,
+    heightM: (await shopSettings(db)).heightM,
+    monthsSince: exchangedOn === undefined ? undefined : monthsBetween(exchangedOn, today()),
+    kmSince: exchangedKm === undefined || km === undefined ? undefined : Math.max(0, km - exchangedKm),
+  }
+  const hardUse = now?.hardUse ?? []
+  return {
+    base,
+    hardUse,
+    product: now?.product,
+    limits: limitsFor(await shopPolicy(db), { ...base, hardUse }),
+  }
 }
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  const db = context.get(database)
+  const state = orNotFound(await findJob(db, params.jobId))
   if (!state.checkIn) throw redirect(`/jobs/${params.jobId}/check-in`)
   return {
-    spec: state.vehicle.fluid.spec,
-    heightM: (await shopSettings(context.get(database))).heightM,
+    ...(await judgedBy(db, state)),
+    vehicleId: state.vehicleId,
+    colour: state.checkIn.colour,
     before: state.tested,
+    port: await testerPort(db),
     locked: state.run?.plateConfirmed === true || state.filed !== undefined,
     eventId: newId(),
   }
@@ -78,54 +74,87 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await request.formData()
   const submission = parseWithZod(withUnits(form), { schema: testFormSchema })
   if (submission.status !== 'success') return data(submission.reply(), { status: 400 })
-  const { eventId, tester, ...rest } = submission.value
-  const what =
-    rest.kind === 'none'
-      ? { notTakenWhy: rest.why }
-      : { reading: { kind: rest.kind, value: rest.value, at: rest.at } }
-  const act = { id: eventId, type: 'tested' as const, tester, typed: typedIn(form), ...what }
+  const { readings, product, notTakenWhy, tool } = submission.value
+  const db = context.get(database)
+  const { base, limits } = await judgedBy(db, orNotFound(await findJob(db, params.jobId)))
+  const judged = judge({ ...base, readings, product }, limits)
+  if (readings.length > 0 && !judged.ok)
+    return data(submission.reply({ fieldErrors: { value: [judged.fault] } }), { status: 400 })
+  const act = {
+    id: String(form.get('eventId')),
+    type: 'tested' as const,
+    tester: tool,
+    typed: typedIn(form),
+    reading: readingForPlan(readings),
+    readings,
+    product,
+    notTakenWhy,
+    heightM: base.heightM,
+    judged: judged.ok ? judged.value : undefined,
+  }
   const refused = await recordOrReply(context, params.jobId, act, (formErrors) =>
     submission.reply({ formErrors }),
   )
   return refused ?? redirect(`/jobs/${params.jobId}/plan`)
 }
 
+type Judged = { ok: true; value: Judgement } | { ok: false; fault: string }
+
+/** The judgement, or what about the readings nothing can have. */
+function judge(of: FluidCase, limits: LimitsInUse, show?: Show): Judged {
+  try {
+    return { ok: true, value: judgeFluid(of, limits, show) }
+  } catch (error) {
+    if (error instanceof ImpossibleInput) return { ok: false, fault: `Check the reading: ${error.message}.` }
+    throw error
+  }
+}
+
+const testerChoices = testerIds.map((value) => ({ value, label: testers[value].name }))
+
 export default function TestPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { spec, heightM, before, locked, eventId } = loaderData
+  const { base, limits, hardUse, before, port, locked, eventId, vehicleId } = loaderData
   const form = useRef<HTMLFormElement>(null)
-  const [kind, setKind] = useState<keyof typeof kinds>(
-    before?.notTakenWhy === undefined ? (before?.reading?.kind ?? 'water-pct') : 'none',
-  )
-  const [reading, setReading] = useState(before?.reading)
-  const text = useFieldText()
-  const [meta, fields] = useForm({
+  const show = useShow()
+  const starting = useStartingFields(loaderData)
+  const [tester, setTester] = useState<TesterId | typeof NO_READING>(starting.tester)
+  const [second, setSecond] = useState<TesterId | undefined>(starting.tester2)
+  const [typed, setTyped] = useState({ readings: before?.readings ?? [], product: loaderData.product })
+  const [meta, fields] = useForm<TestFields, Tested>({
     lastResult: actionData,
-    defaultValue: {
-      kind,
-      value:
-        before?.reading?.kind === 'boiling-c'
-          ? text('temperature', before.reading.value)
-          : before?.reading?.value.toString(),
-      at: before?.reading?.at ?? 'reservoir',
-      tester: before?.tester,
-      why: before?.notTakenWhy,
-    },
+    defaultValue: starting,
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: testFormSchema }),
     shouldRevalidate: 'onInput',
   })
   function follow() {
     if (!form.current) return
-    const typed = withUnits(new FormData(form.current))
-    setKind((typed.get('kind') as keyof typeof kinds | null) ?? 'water-pct')
-    typed.set('eventId', 'draft')
-    const read = parseWithZod(typed, { schema: testFormSchema })
-    setReading(
-      read.status === 'success' && read.value.kind !== 'none'
-        ? { kind: read.value.kind, value: read.value.value, at: read.value.at }
-        : undefined,
-    )
+    const given = withUnits(new FormData(form.current))
+    const chosen = (given.get('tester') as TesterId | typeof NO_READING | null) ?? 'percent-meter'
+    // What another tester showed is not what this one shows.
+    if (chosen !== tester) meta.update({ name: fields.value.name, value: '', validated: false })
+    setTester(chosen)
+    setSecond((given.get('tester2') as TesterId | null) ?? undefined)
+    const read = parseWithZod(given, { schema: testFormSchema })
+    if (read.status === 'success') setTyped({ readings: read.value.readings, product: read.value.product })
+    else setTyped((was) => ({ ...was, readings: [] }))
   }
-  const judged = reading && judge(spec, reading, heightM)
+  const judged =
+    tester !== NO_READING && typed.readings.length === 0
+      ? undefined
+      : judge(
+          { ...base, readings: tester === NO_READING ? [] : typed.readings, product: typed.product },
+          limits,
+          show,
+        )
+  const value = judged?.ok ? judged.value : undefined
+  const taken = (nth: '' | '2') => (
+    <ReadNow
+      port={port}
+      nth={nth}
+      form={form}
+      onRead={(id) => (nth === '' ? setTester(id) : setSecond(id))}
+    />
+  )
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[2fr_3fr]">
       <title>Test · Ruddy Siphon</title>
@@ -135,34 +164,65 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
           <input type="hidden" name="eventId" value={eventId} />
           <FormRefusal errors={meta.errors} />
           <Choices
-            field={fields.kind}
-            legend="What was measured?"
-            options={Object.entries(kinds).map(([value, { label }]) => ({ value, label }))}
+            field={fields.tester}
+            legend="What was it tested with?"
+            options={[...testerChoices, { value: NO_READING, label: 'No reading taken' }]}
             columns="grid-cols-2"
           />
-          {kind === 'none' ? (
+          {tester === NO_READING ? (
             <NoteField field={fields.why} label="Why not?" />
           ) : (
-            <>
-              <TextField
-                key={kind}
-                field={fields.value}
-                label="The tester shows"
-                {...(kind === 'boiling-c'
-                  ? { quantity: 'temperature' }
-                  : { unit: kinds[kind].unit, decimal: true })}
-              />
-              <Choices
-                field={fields.at}
-                legend="Sample taken from"
-                options={[
-                  { value: 'reservoir', label: 'the reservoir' },
-                  { value: 'caliper', label: 'a caliper (older fluid)' },
-                ]}
-              />
-            </>
+            <ReadingFields tester={tester} value={fields.value} at={fields.at} who="The tester">
+              {taken('')}
+            </ReadingFields>
           )}
-          <TextField field={fields.tester} label="Tester" hint="Which instrument, for the record." />
+          {tester !== NO_READING && second === undefined && (
+            <button
+              type="button"
+              className="button justify-self-start"
+              onClick={() => setSecond(otherThan(tester))}
+            >
+              Add a second reading
+            </button>
+          )}
+          {tester !== NO_READING && second !== undefined && (
+            <section className="grid gap-4 border-t-2 border-rule pt-4" aria-label="Second reading">
+              <label className="grid gap-1">
+                <span className="field-label">Second tester</span>
+                <select
+                  name="tester2"
+                  className="input"
+                  value={second}
+                  onChange={(event) => {
+                    meta.update({ name: fields.value2.name, value: '', validated: false })
+                    setSecond(event.target.value as TesterId)
+                  }}
+                >
+                  {testerChoices.map(({ value: id, label }) => (
+                    <option key={id} value={id}>
+                      {label}
+                    </option>
+                  ))}
+                </select>
+              </label>
+              <ReadingFields tester={second} value={fields.value2} at={fields.at2} who="The second tester">
+                {taken('2')}
+              </ReadingFields>
+              <button
+                type="button"
+                className="button justify-self-start"
+                onClick={() => setSecond(undefined)}
+              >
+                Leave the second reading out
+              </button>
+            </section>
+          )}
+          <ProductFields fields={fields} open={loaderData.product !== undefined} spec={base.spec} />
+          <TextField
+            field={fields.tool}
+            label="Which instrument"
+            hint="Its name or number, for the record."
+          />
           {locked ? (
             <p className="font-bold">The bleed has begun, so this stands as it is.</p>
           ) : (
@@ -174,56 +234,80 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
       </Form>
       <div className="grid gap-5">
         <section className="panel">
-          <h2>How it boils: {spec} by the water in it</h2>
-          <BoilingChart spec={spec} waterPct={judged?.waterPct} boilingC={judged?.boilingC} />
+          <h2>How it boils: {base.spec} by the water in it</h2>
+          <BoilingChart
+            spec={base.spec}
+            waterPct={value?.waterPct?.likely}
+            boilingC={value?.boilingC?.likely}
+            pair={typed.product}
+            limitPct={limits.water}
+            className="h-64"
+          />
+          <p className="mt-2">
+            <Link to={`/vehicles/${vehicleId}/fluid`}>Readings and exchanges of this vehicle</Link>
+          </p>
         </section>
-        <Verdict judged={judged} />
+        <JudgementPanel judged={value} hardUse={hardUse} />
+        {judged && !judged.ok && <p className="fault">{judged.fault}</p>}
       </div>
     </div>
   )
 }
 
-function judge(spec: FluidSpec, reading: MoistureReading, heightM: number): MoistureVerdict | undefined {
-  try {
-    return moistureVerdict(spec, reading, undefined, undefined, heightM)
-  } catch (error) {
-    // A value no fluid can have is faulted beside its field; there is nothing to judge meanwhile.
-    if (error instanceof ImpossibleInput) return undefined
-    throw error
-  }
-}
+/** A second method is another than the first. */
+const otherThan = (tester: TesterId): TesterId =>
+  tester === 'boiling-sampler' ? 'copper-strip' : 'boiling-sampler'
 
-const verdictLooks = {
-  keep: 'bg-enamel',
-  watch: 'bg-oxide-wash',
-  replace: 'bg-oxide text-on-oxide',
-  retest: 'hatched',
-}
+type Fields = ReturnType<typeof useForm<TestFields, Tested>>[1]
 
-function Verdict({ judged }: { judged?: MoistureVerdict }) {
-  const show = useShow()
+function ProductFields({ fields, open, spec }: { fields: Fields; open: boolean; spec: FluidCase['spec'] }) {
+  if (fluidOf(spec).base !== 'glycol') return null
   return (
-    <section className="panel" aria-live="polite">
-      <h2>Verdict under the shop’s policy: replace at 3 % water, or at the wet boiling point</h2>
-      {!judged && <p>Type what the tester shows.</p>}
-      {judged && (
-        <div className="grid gap-3">
-          <div className="flex flex-wrap items-center gap-5">
-            <p
-              className={`border-2 border-ink px-4 py-2 text-2xl font-extrabold ${verdictLooks[judged.verdict]}`}
-            >
-              {verdictWords[judged.verdict]}
-            </p>
-            {judged.boilingC !== undefined && (
-              <p className="text-xl">
-                boils at about <strong>{show('temperature', judged.boilingC)}</strong>
-                {judged.bandC !== undefined && ` ± ${show.apart('temperature', Math.ceil(judged.bandC))}`}
-              </p>
-            )}
-          </div>
-          <Reasons reasons={judged.reasons} />
+    <details open={open}>
+      <summary className="min-h-12 cursor-pointer content-center font-bold">
+        The product in it, from its data sheet
+      </summary>
+      <div className="grid gap-3">
+        <p className="text-sm text-quiet">
+          Left empty, it is judged by the least that {spec} must hold. The product’s own figures make the
+          boiling point a second opinion.
+        </p>
+        <TextField field={fields.productName} label="Product" />
+        <div className="grid gap-3 sm:grid-cols-2">
+          <TextField field={fields.dryC} label="Dry boiling point" quantity="temperature" />
+          <TextField field={fields.wetC} label="Wet boiling point" quantity="temperature" />
         </div>
-      )}
-    </section>
+      </div>
+    </details>
   )
+}
+
+/** The fields as they begin: as tested before, else a percentage meter in the reservoir. */
+function useStartingFields({
+  before,
+  product,
+}: {
+  before?: JobState['tested']
+  product?: Product
+}): Partial<TestFields> & { tester: TesterId | typeof NO_READING; tester2?: TesterId } {
+  const text = useFieldText()
+  const shown = (reading?: { tester: TesterId; value: number }) => {
+    if (!reading) return undefined
+    const { asks } = testerOf(reading.tester)
+    return asks.of === 'number' && asks.quantity ? text(asks.quantity, reading.value) : String(reading.value)
+  }
+  const [first, second] = before?.readings ?? []
+  return {
+    tester: before?.notTakenWhy === undefined ? (first?.tester ?? 'percent-meter') : NO_READING,
+    value: shown(first),
+    at: first?.at ?? 'reservoir',
+    tester2: second?.tester,
+    value2: shown(second),
+    at2: second?.at ?? 'reservoir',
+    why: before?.notTakenWhy,
+    tool: before?.tester,
+    productName: product?.name,
+    dryC: text('temperature', product?.dryC),
+    wetC: text('temperature', product?.wetC),
+  }
 }

@@ -51,6 +51,9 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
         <Link to={`/vehicles/${id}/edit`} className="button">
           Change it
         </Link>
+        <Link to={`/vehicles/${id}/fluid`} className="button">
+          Fluid: readings and due
+        </Link>
         <a href={`/vehicles/${id}/file.json`} className="button" download>
           Export the file
         </a>

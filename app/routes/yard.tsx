@@ -1,17 +1,22 @@
 import { Link } from 'react-router'
 import { stationName } from '~/components/station-pipe'
 import { database } from '~/context'
+import { dueNext } from '~/db/due.server'
 import { openJobs } from '~/db/jobs.server'
-import { listVehicles } from '~/db/vehicles.server'
-import { counted, showMoment } from '~/lib/format'
+import { counted, showDate, showMoment } from '~/lib/format'
+import { today } from '~/lib/today'
 import { stations } from '~core/run/state'
 import type { Route } from './+types/yard'
 
+/** So many due vehicles fit beside the jobs. */
+const SHOWN = 8
+
 export async function loader({ context }: Route.LoaderArgs) {
-  return { jobs: await openJobs(context.get(database)), vehicles: await listVehicles(context.get(database)) }
+  const db = context.get(database)
+  return { jobs: await openJobs(db), due: await dueNext(db, SHOWN), day: today() }
 }
 
-export default function Yard({ loaderData: { jobs, vehicles } }: Route.ComponentProps) {
+export default function Yard({ loaderData: { jobs, due, day } }: Route.ComponentProps) {
   return (
     <>
       <title>Yard · Ruddy Siphon</title>
@@ -61,16 +66,24 @@ export default function Yard({ loaderData: { jobs, vehicles } }: Route.Component
           )
         })}
         <li className="panel">
-          <h2>Known vehicles</h2>
+          <h2>Due next</h2>
+          {due.length === 0 && <p className="text-quiet">No vehicle has a day yet.</p>}
           <ul className="grid gap-1">
-            {vehicles.slice(0, 8).map((vehicle) => (
-              <li key={vehicle.id}>
-                <Link to={`/vehicles/${vehicle.id}`} className="flex min-h-12 items-center gap-3">
-                  <span className="plate">{vehicle.plate || '—'}</span> {vehicle.name}
+            {due.map((row) => (
+              <li key={row.id}>
+                <Link to={`/vehicles/${row.id}/fluid`} className="flex min-h-12 items-center gap-3 text-ink">
+                  <span className="plate flex-none">{row.plate || '—'}</span>
+                  <span className="wrap-anywhere">{row.name}</span>
+                  <strong className="ml-auto whitespace-nowrap">
+                    {row.likely <= day ? '● now' : showDate(row.likely)}
+                  </strong>
                 </Link>
               </li>
             ))}
           </ul>
+          <p className="mt-2">
+            <Link to="/due">The whole list</Link> · <Link to="/vehicles">All vehicles</Link>
+          </p>
         </li>
       </ol>
     </>

@@ -1,6 +1,7 @@
 import type { Reason } from '../decision'
 import { ImpossibleInput } from '../fault'
 import { type FluidSpec, fluidOf } from '../fluids'
+import { CONDEMNING_MEGOHM } from '../testers/ohmmeter'
 import { type BoilingPair, boilingPoint, waterFromBoiling } from './boiling-point'
 import { lowerAtHeightC } from './height'
 
@@ -17,8 +18,6 @@ export const defaultPolicy: MoisturePolicy = { waterPct: 3, marginC: 0, copperPp
 
 /** Share of the limit from which a reading is worth watching: 2 % of a limit of 3 %. @source common practice */
 const WATCH_SHARE = 2 / 3
-/** Below it the ohmmeter condemns; above it, it proves nothing. @source common practice */
-const CONDEMNING_MEGOHM = 5
 
 export type MoistureVerdict = {
   verdict: 'keep' | 'watch' | 'replace' | 'retest'

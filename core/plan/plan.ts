@@ -6,7 +6,7 @@ import { suits } from '../fluids/suits'
 import type { Choice, NoChoice } from '../method/choose'
 import { techniqueOf } from '../method/index'
 import { type MethodContext, methodIds } from '../method/method'
-import { moistureVerdict } from '../moisture/verdict'
+import { defaultPolicy, moistureVerdict } from '../moisture/verdict'
 import type { Scope } from '../scope/scope'
 import { reservoirIdOf } from '../vehicle/network'
 import type { Vehicle } from '../vehicle/schema'
@@ -31,7 +31,8 @@ function targetReason(targetPct: number, { work, shop }: PlanRequest): Reason {
 
 function readingReasons({ vehicle, work, shop }: PlanRequest, scope: Scope): Reason[] {
   if (!work.reading) return []
-  const judged = moistureVerdict(vehicle.fluid.spec, work.reading, undefined, undefined, shop.heightM)
+  const policy = { ...defaultPolicy, ...shop.moisture }
+  const judged = moistureVerdict(vehicle.fluid.spec, work.reading, work.product, policy, shop.heightM)
   const worth = judged.verdict === 'replace' && !scope.whole
   return worth
     ? [

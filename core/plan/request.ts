@@ -42,6 +42,17 @@ export const workSchema = z.object({
     .union([fluidSpecSchema, z.literal('unknown')], 'give a fluid spec, "unknown", or leave it out')
     .optional(),
   reading: readingSchema.optional(),
+  /** Dry and wet boiling points of the product that is in it, from its data sheet. */
+  product: z
+    .object({
+      dryC: z.number('give °C').gt(100, 'give more than 100 °C').max(370, 'give at most 370 °C'),
+      wetC: z.number('give °C').gt(60, 'give more than 60 °C').max(370, 'give at most 370 °C'),
+    })
+    .refine(({ dryC, wetC }) => wetC <= dryC, {
+      path: ['wetC'],
+      message: 'give a wet boiling point not above the dry one',
+    })
+    .optional(),
   /** What is to go in, where that is another than the vehicle calls for. */
   fluidUsed: fluidSpecSchema.optional(),
   /** Ways of working taken by hand against the program's own, one for each place that is worked. */
@@ -122,6 +133,22 @@ export const shopSchema = z.object({
     .min(0.01, 'give 0.01 % or more')
     .max(50, 'give 50 % or less')
     .optional(),
+  /** The shop's own limits for this vehicle's fluid; left out, those of common practice. */
+  moisture: z
+    .object({
+      waterPct: z
+        .number('give a share in %')
+        .gt(0, 'give more than 0 %')
+        .max(20, 'give at most 20 %')
+        .optional(),
+      marginC: z.number('give °C').min(0, 'give 0 °C or more').max(200, 'give at most 200 °C').optional(),
+      copperPpm: z
+        .number('give ppm')
+        .gt(0, 'give more than 0 ppm')
+        .max(1e5, 'give at most 100000 ppm')
+        .optional(),
+    })
+    .optional(),
   containersMl: z
     .array(z.number('give a size in mL').min(1, 'give 1 mL or more').max(250_000, 'give 250000 mL or less'))
     .min(1, 'give at least one size')
@@ -185,7 +212,7 @@ export function workFaults(vehicle: Vehicle, work: Work): Fault[] {
   }
   if (work.reading) {
     try {
-      moistureVerdict(vehicle.fluid.spec, work.reading)
+      moistureVerdict(vehicle.fluid.spec, work.reading, work.product)
     } catch (error) {
       if (!(error instanceof ImpossibleInput)) throw error
       faults.push({ path: `work.${error.path}`, message: error.message })

@@ -3,6 +3,8 @@ import { callActs, callStates } from '../call'
 import { bubbleKinds, colours } from '../fluids/colour'
 import type { Plan } from '../plan/answer'
 import { readingSchema, shopSchema, workSchema } from '../plan/request'
+import type { Judgement } from '../policy/judge'
+import { productSchema, takenReadingSchema } from '../policy/taken'
 import { fluidSpecSchema, vehicleSchema } from '../vehicle/schema'
 import { troubleSchema } from './troubles'
 
@@ -70,9 +72,19 @@ const deskEvents = [
   z.object({
     ...stamp,
     type: z.literal('tested'),
+    /** The one that plans are made with. */
     reading: readingSchema.optional(),
     tester: short,
     notTakenWhy: note.optional(),
+    /** Every reading that was taken. */
+    readings: z.array(takenReadingSchema).max(6, 'give at most 6 readings').optional(),
+    product: productSchema.optional(),
+    /** Of the shop: what boiled there is judged as at the sea. */
+    heightM: z.number().min(-400).max(5000).optional(),
+    /** What the shop's policy made of them on that day. */
+    judged: z
+      .custom<Judgement>((value) => typeof value === 'object' && value !== null && 'verdict' in value)
+      .optional(),
   }),
   z.object({
     ...stamp,
@@ -120,13 +132,16 @@ const deskEvents = [
   z.object({
     ...stamp,
     type: z.literal('filed'),
-    outcome: z.enum(['fit', 'not-fit', 'declined']),
+    /** `kept`: judged, and nothing was done. */
+    outcome: z.enum(['fit', 'not-fit', 'declined', 'kept']),
     doneBy: short.min(1),
     /** Another person, who gave their own PIN; absent where nobody checked. */
     checkedBy: person.optional(),
     note,
     wasteMl: ml,
     nextDue: z.iso.date().optional(),
+    /** Somebody set it otherwise than the shop's policy would. */
+    nextDueByHand: z.boolean().optional(),
     /** What fitted, for whoever does this vehicle next. */
     fitted: z
       .object({

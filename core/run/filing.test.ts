@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { workSchema } from '../plan/request'
 import { osk, ScriptedJob, una } from '../testing/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '../testing/vehicles'
 import { stationOf } from './state'
@@ -7,7 +8,7 @@ import { jobTally, wasteMl } from './tally'
 const vehicle = vehicleFrom(carFile(fourCorners.slice(2)))
 const other = vehicleFrom(carFile(fourCorners, { name: 'The other one' }))
 const planned = () => ScriptedJob.planned(vehicle, { reason: 'service' }, ['two-person'], 300)
-const file = (outcome: 'fit' | 'not-fit' | 'declined', more: object = {}) =>
+const file = (outcome: 'fit' | 'not-fit' | 'declined' | 'kept', more: object = {}) =>
   ({ type: 'filed', outcome, doneBy: 'Una Brack', note: '', wasteMl: 0, ...more }) as const
 
 describe('filing', () => {
@@ -23,6 +24,17 @@ describe('filing', () => {
     expect(job.refusal(file('declined'))).toBe('note-missing')
     expect(job.refusal(file('declined', { note: 'signed, wants it in spring' }))).toBeUndefined()
     expect(planned().refusal(file('declined', { note: 'too dear' }))).toBe('bleed-begun')
+  })
+
+  test('the fluid is kept: tested, for a routine exchange alone, and only while nothing was touched', () => {
+    const service = workSchema.parse({ reason: 'service' })
+    const job = ScriptedJob.checkedIn(vehicle, service)
+    expect(job.refusal(file('kept'))).toBeUndefined()
+    expect(planned().refusal(file('kept'))).toBe('bleed-begun')
+    const repair = ScriptedJob.checkedIn(vehicle, { ...service, reason: 'repair' })
+    expect(repair.refusal(file('kept'))).toBe('not-a-service')
+    const opened = new ScriptedJob().do({ type: 'job-opened', vehicleId: 'v', plate: 'ISL 4', vehicle })
+    expect(opened.refusal(file('kept'))).toBe('not-tested')
   })
 
   test('not fit with a bleeder open: only parked, with what stands open named', () => {

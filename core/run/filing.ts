@@ -18,6 +18,19 @@ export function filed(state: JobState, event: EventOf<'filed'>): Applied {
           'The bleed has begun, so it can only be filed as fit or not fit to drive.',
         )
       return done
+    case 'kept':
+      if (!state.tested) return refuse('not-tested', 'Test the fluid before it is filed as kept.')
+      if (run?.plateConfirmed || state.earlier.length > 0)
+        return refuse(
+          'bleed-begun',
+          'The bleed has begun, so it can only be filed as fit or not fit to drive.',
+        )
+      if (state.checkIn?.work.reason !== 'service')
+        return refuse(
+          'not-a-service',
+          'Only a routine exchange can end with the fluid kept: this came in for more.',
+        )
+      return done
     case 'not-fit':
       // Left with something open it may be, on a transporter: but only parked, with what stands open named.
       if (run && run.call !== 'rest' && !state.parked)

@@ -26,6 +26,7 @@ const oneOf = <const T extends readonly [string, ...string[]]>(values: T) =>
   z.enum(values, `give one of: ${values.join(', ')}`)
 
 export const fluidSpecSchema = oneOf(fluidSpecs)
+export const vehicleKinds = ['car', 'van', 'truck', 'motorcycle', 'quad', 'trailer'] as const
 export const positions = ['front-left', 'front-right', 'rear-left', 'rear-right', 'front', 'rear'] as const
 export type Position = (typeof positions)[number]
 
@@ -188,7 +189,7 @@ export const vehicleSchema = z.object({
     .trim()
     .min(1, 'give a name')
     .max(120, 'give a name of at most 120 characters'),
-  kind: oneOf(['car', 'van', 'truck', 'motorcycle', 'quad', 'trailer']),
+  kind: oneOf(vehicleKinds),
   modelYear: z
     .int('give a year')
     .min(1885, 'give a year from 1885')

@@ -28,7 +28,7 @@ type Axis = {
   name: string
   min?: number
   max?: number
-  type?: 'value' | 'log'
+  type?: 'value' | 'log' | 'time'
   show?: (value: number) => string
 }
 const axis = (look: Look, { name, min, max, type = 'value', show }: Axis) => ({
@@ -132,4 +132,34 @@ export const point = (look: Look, data: XY[], text?: string) => ({
       padding: [1, 4],
     },
   }),
+})
+
+/** How far a reading may be off: an upright line through it. */
+export const errorBars = (look: Look, bars: { at: number; low: number; high: number }[]) =>
+  bars.map(({ at, low, high }) => ({
+    type: 'line',
+    symbol: 'rect',
+    symbolSize: [12, 2],
+    silent: true,
+    itemStyle: { color: look.ink },
+    lineStyle: { color: look.ink, width: 2 },
+    data: [
+      [at, low],
+      [at, high],
+    ],
+  }))
+
+/** Readings: filled where they count now, open where they are of fluid that is gone. */
+export const dots = (look: Look, data: XY[], { open = false, shape = 'circle' } = {}) => ({
+  type: 'scatter',
+  symbol: shape,
+  symbolSize: 14,
+  silent: true,
+  itemStyle: {
+    opacity: 1,
+    color: open ? look.enamel : look.oxide,
+    borderColor: open ? look.quiet : look.ink,
+    borderWidth: 2,
+  },
+  data,
 })

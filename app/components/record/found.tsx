@@ -1,9 +1,10 @@
 import { Swatch } from '~/components/swatch'
+import { readingWords } from '~/components/test/reading-words'
 import { reasonNames, verdictWords } from '~/components/words'
 import { useShow } from '~/lib/units'
 import { colourClues } from '~core/fluids/colour'
-import { moistureVerdict } from '~core/moisture/verdict'
 import type { JobState } from '~core/run/state'
+import { testerOf } from '~core/testers'
 import { Part, Row } from './rows'
 
 /** What was found before anything was done. */
@@ -45,30 +46,35 @@ export function Found({ state }: { state: JobState }) {
   )
 }
 
-function Reading({ state: { tested, vehicle, planned } }: { state: JobState }) {
+function Reading({ state: { tested } }: { state: JobState }) {
   const show = useShow()
   if (!tested) return null
-  if (!tested.reading) return <Row name="Reading">none: {tested.notTakenWhy}</Row>
-  const { kind, value, at } = tested.reading
-  const unit = {
-    'water-pct': '% water',
-    'boiling-c': 'boiling',
-    'copper-ppm': 'ppm copper',
-    megohm: 'MΩ',
-  }[kind]
-  const { verdict, boilingC } = moistureVerdict(
-    vehicle.fluid.spec,
-    tested.reading,
-    undefined,
-    undefined,
-    planned?.shop.heightM,
-  )
+  const { readings = [], judged, product, typed, tester } = tested
+  if (readings.length === 0) return <Row name="Reading">none: {tested.notTakenWhy}</Row>
   return (
-    <Row name="Reading">
-      {kind === 'boiling-c' ? show('temperature', value) : value} {unit}, from the {at}
-      {tested.typed?.value && ` (typed: ${tested.typed.value})`}
-      {tested.tester && `, by ${tested.tester}`}: {verdictWords[verdict].toLowerCase()}
-      {boilingC !== undefined && `, boils at about ${show('temperature', boilingC)}`}
-    </Row>
+    <>
+      {readings.map((reading, i) => (
+        <Row key={`${reading.tester} ${reading.at}`} name={i === 0 ? 'Reading' : 'Second reading'}>
+          {readingWords(reading, show)}, from the {reading.at}
+          {typed?.[i === 0 ? 'value' : 'value2'] && ` (typed: ${typed[i === 0 ? 'value' : 'value2']})`}, by{' '}
+          {testerOf(reading.tester).name.toLowerCase()}
+          {reading.byInstrument && ', read from it'}
+          {i === 0 && tester && ` (${tester})`}
+        </Row>
+      ))}
+      {product && (
+        <Row name="Product in it">
+          {product.name}, dry {show('temperature', product.dryC)}, wet {show('temperature', product.wetC)}
+        </Row>
+      )}
+      {judged && (
+        <Row name="Judged">
+          {verdictWords[judged.verdict].toLowerCase()}
+          {judged.boilingC && `, boils at about ${show('temperature', judged.boilingC.likely)}`}
+          {judged.marginC !== undefined &&
+            `, ${show.apart('temperature', Math.abs(judged.marginC))} ${judged.marginC >= 0 ? 'above' : 'below'} the limit`}
+        </Row>
+      )}
+    </>
   )
 }

@@ -1,0 +1,167 @@
+import { useState } from 'react'
+import { Form } from 'react-router'
+import { unitFieldOf } from '~/lib/fields'
+import { useUnits } from '~/lib/units'
+import { type FluidSpec, fluidSpecs } from '~core/fluids'
+import { colourClues, colours } from '~core/fluids/colour'
+import { readingPlaces } from '~core/plan/request'
+import { type TesterId, testerIds, testerOf } from '~core/testers'
+import { type Quantity, quantities } from '~core/units/units'
+
+type Refused = { which: string; faults: Record<string, string[] | null>; typed: Record<string, string> }
+type Props = { spec: FluidSpec; today: string; refused?: Refused }
+
+/** What is known from before this program, or from another shop. */
+export function EarlierForms({ spec, today, refused }: Props) {
+  return (
+    <section className="panel print:hidden" aria-labelledby="earlier">
+      <h2 id="earlier">Write down what was before</h2>
+      <div className="grid gap-5">
+        <ReadingForm today={today} refused={refused?.which === 'reading' ? refused : undefined} />
+        <ExchangeForm
+          spec={spec}
+          today={today}
+          refused={refused?.which === 'exchange' ? refused : undefined}
+        />
+      </div>
+    </section>
+  )
+}
+
+type FormProps = { today: string; refused?: Refused }
+
+function ReadingForm({ today, refused }: FormProps) {
+  const typed = refused?.typed ?? {}
+  const [tester, setTester] = useState<TesterId>((typed.tester as TesterId | undefined) ?? 'percent-meter')
+  const { asks } = testerOf(tester)
+  const options =
+    asks.of === 'choice'
+      ? asks.options
+      : colours.map((colour, value) => ({ value, label: colourClues[colour].name }))
+  return (
+    <Form method="post" className="grid gap-3" aria-label="An earlier reading">
+      <div className="grid items-start gap-3 sm:grid-cols-2">
+        <Labelled label="A reading, with" fault={refused?.faults.tester}>
+          <select
+            name="tester"
+            className="input"
+            value={tester}
+            onChange={(event) => setTester(event.target.value as TesterId)}
+          >
+            {testerIds.map((id) => (
+              <option key={id} value={id}>
+                {testerOf(id).name}
+              </option>
+            ))}
+          </select>
+        </Labelled>
+        {asks.of === 'number' ? (
+          <Amount
+            name="value"
+            label="It showed"
+            quantity={asks.quantity}
+            unit={asks.unit}
+            first={typed.value}
+            fault={refused?.faults.value}
+          />
+        ) : (
+          <Labelled label="It showed" fault={refused?.faults.value}>
+            <select name="value" className="input" defaultValue={typed.value}>
+              {options.map(({ value, label }) => (
+                <option key={value} value={value}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          </Labelled>
+        )}
+        <Labelled label="On" fault={refused?.faults.takenOn}>
+          <input type="date" name="takenOn" max={today} defaultValue={typed.takenOn} className="input" />
+        </Labelled>
+        <Labelled label="From" fault={refused?.faults.at}>
+          <select name="at" className="input" defaultValue={typed.at}>
+            {readingPlaces.map((place) => (
+              <option key={place}>{place}</option>
+            ))}
+          </select>
+        </Labelled>
+      </div>
+      <button type="submit" name="intent" value="reading" className="button justify-self-start">
+        Write the reading down
+      </button>
+    </Form>
+  )
+}
+
+function ExchangeForm({ spec, today, refused }: FormProps & { spec: FluidSpec }) {
+  const typed = refused?.typed ?? {}
+  return (
+    <Form method="post" className="grid gap-3 border-t-2 border-rule pt-4" aria-label="An earlier exchange">
+      <div className="grid items-start gap-3 sm:grid-cols-3">
+        <Labelled label="All fluid exchanged on" fault={refused?.faults.doneOn}>
+          <input type="date" name="doneOn" max={today} defaultValue={typed.doneOn} className="input" />
+        </Labelled>
+        <Amount
+          name="km"
+          label="At"
+          quantity="distance"
+          unit="km"
+          first={typed.km}
+          fault={refused?.faults.km}
+        />
+        <Labelled label="With" fault={refused?.faults.spec}>
+          <select name="spec" className="input" defaultValue={typed.spec ?? spec}>
+            {fluidSpecs.map((each) => (
+              <option key={each}>{each}</option>
+            ))}
+          </select>
+        </Labelled>
+      </div>
+      <button type="submit" name="intent" value="exchange" className="button justify-self-start">
+        Write the exchange down
+      </button>
+    </Form>
+  )
+}
+
+function Labelled({
+  label,
+  fault,
+  children,
+}: {
+  label: string
+  fault?: string[] | null
+  children: React.ReactNode
+}) {
+  return (
+    // biome-ignore lint/a11y/noLabelWithoutControl: the control is what the caller puts inside
+    <label className="block">
+      <span className="field-label">{label}</span>
+      {children}
+      {fault && <span className="fault">{fault.join(' ')}</span>}
+    </label>
+  )
+}
+
+type AmountProps = {
+  name: string
+  label: string
+  quantity?: Quantity
+  unit: string
+  first?: string
+  fault?: string[] | null
+}
+
+/** A number with its unit, in the unit of whoever is here. */
+function Amount({ name, label, quantity, unit, first, fault }: AmountProps) {
+  const units = useUnits()
+  const shown = quantity ? units[quantity] : unit
+  return (
+    <Labelled label={`${label}, ${shown}`} fault={fault}>
+      <input name={name} inputMode="decimal" autoComplete="off" className="input" defaultValue={first} />
+      {quantity && shown !== quantities[quantity].metric && (
+        <input type="hidden" name={unitFieldOf(name)} value={shown} />
+      )}
+    </Labelled>
+  )
+}

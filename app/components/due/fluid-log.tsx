@@ -1,0 +1,56 @@
+import { Link } from 'react-router'
+import { readingWords } from '~/components/test/reading-words'
+import type { ExchangeRow, ReadingRow } from '~/db/fluid.server'
+import { showDate } from '~/lib/format'
+import { useShow } from '~/lib/units'
+import { testerOf } from '~core/testers'
+
+type Props = { readings: readonly ReadingRow[]; exchanges: readonly ExchangeRow[] }
+
+/** Every reading and exchange, the newest first. */
+export function FluidLog({ readings, exchanges }: Props) {
+  const show = useShow()
+  const lines = [
+    ...readings.map((each) => ({ on: each.taken_on, reading: each, exchange: undefined, id: each.id })),
+    ...exchanges.map((each) => ({ on: each.done_on, reading: undefined, exchange: each, id: each.id })),
+  ].sort((a, b) =>
+    a.on === b.on
+      ? Number(b.exchange !== undefined) - Number(a.exchange !== undefined)
+      : a.on < b.on
+        ? 1
+        : -1,
+  )
+  return (
+    <section className="panel" aria-labelledby="log">
+      <h2 id="log">Readings and exchanges</h2>
+      {lines.length === 0 && <p>None yet.</p>}
+      <ol className="grid">
+        {lines.map(({ on, id, reading, exchange }) => (
+          <li key={id} className="grid gap-x-4 border-b border-rule py-1.5 sm:grid-cols-[7rem_1fr_auto]">
+            <span>{showDate(on)}</span>
+            {exchange && (
+              <strong>
+                All fluid exchanged: {exchange.spec}
+                {exchange.km !== null && ` at ${show('distance', exchange.km)}`}
+              </strong>
+            )}
+            {reading && (
+              <span>
+                {readingWords(reading, show)}, {reading.place}, {testerOf(reading.tester).name.toLowerCase()}
+                {reading.boiling_c !== null &&
+                  testerOf(reading.tester).gives !== 'boiling-c' &&
+                  ` (boils at about ${show('temperature', reading.boiling_c)})`}
+              </span>
+            )}
+            <Whence jobId={(reading ?? exchange)?.job_id} by={(reading ?? exchange)?.by_name} />
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}
+
+function Whence({ jobId, by }: { jobId?: string | null; by?: string }) {
+  if (jobId) return <Link to={`/jobs/${jobId}/record`}>{by || 'record'}</Link>
+  return <span className="text-quiet">written down{by && ` by ${by}`}</span>
+}

@@ -1,0 +1,134 @@
+import { basisNames } from '~/components/reasons'
+import { verdictWords } from '~/components/words'
+import { useShow } from '~/lib/units'
+import { type HardUseId, hardest } from '~core/policy/hard-use'
+import type { Judgement, RuleSays } from '~core/policy/judge'
+import { testerOf } from '~core/testers'
+
+const looks: Record<Judgement['verdict'], string> = {
+  keep: 'bg-enamel',
+  watch: 'bg-oxide-wash',
+  replace: 'bg-oxide text-on-oxide',
+  retest: 'hatched',
+}
+
+/** What the shop's policy makes of the readings, which rule decided, and what others would say. */
+export function JudgementPanel({ judged, hardUse }: { judged?: Judgement; hardUse: readonly HardUseId[] }) {
+  const show = useShow()
+  return (
+    <section className="panel" aria-live="polite">
+      <h2>
+        Verdict under the shop’s policy
+        {hardUse.length > 0 && `, stricter for ${hardest(hardUse).name}`}
+      </h2>
+      {!judged && <p>Type what the tester shows.</p>}
+      {judged && (
+        <div className="grid gap-4">
+          <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+            <p className={`border-2 border-ink px-4 py-2 text-2xl font-extrabold ${looks[judged.verdict]}`}>
+              {verdictWords[judged.verdict]}
+            </p>
+            {judged.boilingC && (
+              <p className="text-xl">
+                boils at <strong>{show('temperature', judged.boilingC.likely)}</strong>
+                {judged.marginC !== undefined && (
+                  <>
+                    , <strong>{show.apart('temperature', Math.abs(judged.marginC))}</strong>{' '}
+                    {judged.marginC >= 0 ? 'above' : 'below'} the limit
+                  </>
+                )}
+              </p>
+            )}
+          </div>
+          <p className="text-lg">{judged.because}</p>
+          {judged.askFor.length > 0 && (
+            <p className="border-l-4 border-oxide pl-3">
+              Surer: {judged.askFor.map((id) => testerOf(id).name.toLowerCase()).join(', or ')}.
+            </p>
+          )}
+          <RuleTable judged={judged} />
+          {judged.cannot.length > 0 && (
+            <div>
+              <h3 className="font-bold">What this does not tell</h3>
+              <ul className="list-disc pl-5">
+                {judged.cannot.map(({ code, text }) => (
+                  <li key={code}>{text}</li>
+                ))}
+              </ul>
+            </div>
+          )}
+        </div>
+      )}
+    </section>
+  )
+}
+
+const marks: Record<RuleSays['verdict'], string> = { keep: '○', watch: '◐', replace: '●', unknown: '–' }
+const words: Record<RuleSays['verdict'], string> = { ...verdictWords, unknown: 'no say' }
+
+const silent = ({ verdict }: RuleSays) => verdict === 'unknown'
+
+function RuleTable({ judged }: { judged: Judgement }) {
+  const others = judged.others.filter((says) => !silent(says))
+  const quiet = judged.says.filter(silent)
+  return (
+    <div>
+      <table className="w-full text-left">
+        <caption className="sr-only">What each rule says</caption>
+        <thead>
+          <tr className="border-b-2 border-ink [&>th]:py-1 [&>th]:pr-3">
+            <th scope="col" className="w-40">
+              Rule
+            </th>
+            <th scope="col">Says</th>
+            <th scope="col">Because</th>
+          </tr>
+        </thead>
+        <tbody>
+          {judged.says
+            .filter((says) => !silent(says))
+            .map((says) => (
+              <RuleRow key={says.rule} says={says} decided={judged.decidedBy === says.rule} />
+            ))}
+        </tbody>
+        {others.length > 0 && (
+          <tbody>
+            <tr>
+              <th scope="colgroup" colSpan={3} className="pt-3 pb-1">
+                Other schools would say
+              </th>
+            </tr>
+            {others.map((says) => (
+              <RuleRow key={says.words} says={says} decided={false} />
+            ))}
+          </tbody>
+        )}
+      </table>
+      {quiet.length > 0 && (
+        <p className="mt-2 text-sm text-quiet">
+          No say:{' '}
+          {quiet.map(({ words, text }) => `${words} (${text.replace(/\.$/, '').toLowerCase()})`).join('; ')}.
+        </p>
+      )}
+    </div>
+  )
+}
+
+function RuleRow({ says, decided }: { says: RuleSays; decided: boolean }) {
+  return (
+    <tr
+      className={`border-b border-rule align-top [&>td]:py-1.5 [&>td]:pr-3 ${decided ? 'bg-oxide-wash font-semibold' : ''}`}
+    >
+      <td>
+        {says.words}
+        {decided && <span className="block text-sm">decided</span>}
+      </td>
+      <td className="whitespace-nowrap">
+        <span aria-hidden="true">{marks[says.verdict]}</span> {words[says.verdict]}
+      </td>
+      <td>
+        {says.text} <span className="text-sm font-normal text-quiet italic">{basisNames[says.basis]}</span>
+      </td>
+    </tr>
+  )
+}

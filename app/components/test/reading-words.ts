@@ -1,0 +1,22 @@
+import { colourClues, colours } from '~core/fluids/colour'
+import type { TakenReading } from '~core/policy/judge'
+import { testerOf } from '~core/testers'
+import type { Show } from '~core/units/show'
+
+/** What a tester showed, in words with its unit. */
+export function readingWords({ tester, value }: Pick<TakenReading, 'tester' | 'value'>, show: Show): string {
+  const { asks, gives } = testerOf(tester)
+  switch (asks.of) {
+    case 'number': {
+      if (asks.quantity) return `boils at ${show(asks.quantity, value)}`
+      const of = { 'water-pct': ' water', 'copper-ppm': ' copper', 'boiling-c': '', megohm: '' }
+      return `${value} ${asks.unit}${gives ? of[gives] : ''}`
+    }
+    case 'choice':
+      return `${asks.options.find((option) => option.value === value)?.label ?? value} water`
+    case 'colour': {
+      const colour = colours[value]
+      return colour ? `looks ${colourClues[colour].name.toLowerCase()}` : ''
+    }
+  }
+}

@@ -1,0 +1,199 @@
+import type { FluidSpec } from '~core/fluids'
+import { bleedsAll } from '~core/learn/bleeds-all'
+import { dueOf, type FluidDue } from '~core/policy/due'
+import type { HardUseId } from '~core/policy/hard-use'
+import { pairOf } from '~core/policy/judge'
+import { limitsFor, type Policy } from '~core/policy/policy'
+import type { FluidHistory } from '~core/policy/rule'
+import type { Product } from '~core/policy/taken'
+import { bleedDone, type JobState } from '~core/run/state'
+import type { Show } from '~core/units/show'
+import type { Vehicle } from '~core/vehicle/schema'
+import type { Database, Queries } from './database.server'
+import { shopPolicy } from './policy.server'
+
+type HistoryRow = {
+  id: string
+  kind: Vehicle['kind']
+  spec: FluidSpec
+  hard_use: HardUseId[]
+  product: Product | null
+  promised_on: string | null
+  exchanged_on: string | null
+  exchanged_km: number | null
+  readings: { date: string; waterPct: number }[] | null
+  odometer: { date: string; km: number }[] | null
+}
+
+/** What each vehicle's fluid has been through since it was last exchanged; of one day the wettest reading counts. */
+const HISTORIES = `
+  select v.id, v.kind, coalesce(x.spec, v.file->'fluid'->>'spec') as spec, v.hard_use, v.product, v.promised_on,
+    x.done_on as exchanged_on, x.km as exchanged_km,
+    (select json_agg(json_build_object('date', taken_on, 'waterPct', pct) order by taken_on) from (
+       select r.taken_on, max(r.water_pct) as pct from fluid_reading r
+       where r.vehicle_id = v.id and r.water_pct is not null and r.taken_on > coalesce(x.done_on, '0001-01-01')
+       group by r.taken_on) as days) as readings,
+    (select json_agg(json_build_object('date', o.read_on, 'km', o.km) order by o.read_on, o.km)
+     from odometer_reading o where o.vehicle_id = v.id) as odometer
+  from vehicle v left join lateral (
+    select done_on, km, spec from fluid_exchange e where e.vehicle_id = v.id order by done_on desc, id desc limit 1
+  ) x on true
+  where v.id = any($1)`
+
+export type FluidNow = {
+  spec: FluidSpec
+  kind: Vehicle['kind']
+  hardUse: HardUseId[]
+  product?: Product
+  promisedOn?: string
+  history: FluidHistory
+}
+
+/** The last day on which anything was seen of it: from there on it is foretold, so that a day once passed stays. */
+const lastSeen = ({ exchanged_on, readings, odometer }: HistoryRow): string | undefined =>
+  [exchanged_on ?? undefined, readings?.at(-1)?.date, odometer?.at(-1)?.date]
+    .filter((day) => day !== undefined)
+    .sort()
+    .at(-1)
+
+/** What is in some vehicles, and what it has been through; by vehicle. */
+export async function fluidNow(
+  db: Queries,
+  vehicleIds: readonly string[],
+  today: string,
+): Promise<Map<string, FluidNow>> {
+  const rows = await db.query<HistoryRow>(HISTORIES, [vehicleIds])
+  return new Map(
+    rows.map((row) => [
+      row.id,
+      {
+        spec: row.spec,
+        kind: row.kind,
+        hardUse: row.hard_use,
+        product: row.product ?? undefined,
+        promisedOn: row.promised_on ?? undefined,
+        history: {
+          today: lastSeen(row) ?? today,
+          pair: pairOf(row.spec, row.product ?? undefined),
+          readings: row.readings ?? [],
+          exchangedOn: row.exchanged_on ?? undefined,
+          exchangedKm: row.exchanged_km ?? undefined,
+          odometer: row.odometer ?? [],
+        },
+      },
+    ]),
+  )
+}
+
+/** When the fluid in one vehicle is due, by every rule. */
+export const dueUnder = (policy: Policy, now: FluidNow, show?: Show): FluidDue | undefined =>
+  dueOf(now.history, limitsFor(policy, now), { promisedOn: now.promisedOn, show })
+
+/** Work out again when these vehicles are due and keep it, so that no list has to. */
+export async function workOutDue(tx: Queries, vehicleIds: readonly string[], today: string): Promise<void> {
+  const policy = await shopPolicy(tx)
+  const rows = [...(await fluidNow(tx, vehicleIds, today))].flatMap(([id, now]) => {
+    const due = dueUnder(policy, now)
+    return due ? [{ id, due }] : []
+  })
+  await tx.query('delete from fluid_due where vehicle_id = any($1)', [vehicleIds])
+  await tx.query(
+    `insert into fluid_due (vehicle_id, earliest, likely, latest, rule, basis, limit_value, worked_out_on)
+     select id, earliest::date, likely::date, latest::date, rule, basis, limit_value, $2::date
+     from json_to_recordset($1::json) as d (id text, earliest text, likely text, latest text, rule text, basis text, limit_value float)`,
+    [
+      JSON.stringify(
+        rows.map(({ id, due: { earliest, likely, latest, rule, basis, limit } }) => ({
+          id,
+          earliest,
+          likely,
+          latest,
+          rule,
+          basis,
+          limit_value: limit,
+        })),
+      ),
+      today,
+    ],
+  )
+}
+
+/** So many vehicles at a time that no other page waits long: the database shares the server's one thread. */
+const AT_ONCE = 50
+
+/** Work out every vehicle's day again, after the policy has changed. */
+export async function workOutAllDue(db: Database, today: string): Promise<void> {
+  const ids = (await db.query<{ id: string }>('select id from vehicle order by id')).map(({ id }) => id)
+  for (let from = 0; from < ids.length; from += AT_ONCE)
+    await db.transaction((tx) => workOutDue(tx, ids.slice(from, from + AT_ONCE), today))
+}
+
+export type DueRow = {
+  id: string
+  plate: string
+  name: string
+  kind: Vehicle['kind']
+  earliest: string
+  likely: string
+  latest: string
+  rule: FluidDue['rule']
+  basis: FluidDue['basis']
+  limit_value: number | null
+  /** A job that is open on it now. */
+  job_id: string | null
+}
+
+/** Every vehicle with a day, the first due first. */
+export const dueList = (db: Queries): Promise<DueRow[]> =>
+  db.query(
+    `select v.id, v.plate, v.name, v.kind, d.earliest, d.likely, d.latest, d.rule, d.basis, d.limit_value,
+       (select j.id from job j where j.vehicle_id = v.id and j.filed_at is null order by j.opened_at desc limit 1) as job_id
+     from fluid_due d join vehicle v on v.id = d.vehicle_id order by d.likely, v.plate`,
+  )
+
+/** The first few that are due and not in the yard already. */
+export const dueNext = (
+  db: Queries,
+  most: number,
+): Promise<Pick<DueRow, 'id' | 'plate' | 'name' | 'likely'>[]> =>
+  db.query(
+    `select v.id, v.plate, v.name, d.likely from fluid_due d join vehicle v on v.id = d.vehicle_id
+     where not exists (select 1 from job j where j.vehicle_id = v.id and j.filed_at is null)
+     order by d.likely, v.plate limit $1`,
+    [most],
+  )
+
+/** Vehicles of which nothing is known that would say when. */
+export const withoutDue = (db: Queries): Promise<{ id: string; plate: string; name: string }[]> =>
+  db.query(
+    `select id, plate, name from vehicle v
+     where not exists (select 1 from fluid_due d where d.vehicle_id = v.id) order by plate, name`,
+  )
+
+/** When a job's vehicle will be due if it were filed today: all of its fluid new, or as it stands. */
+export async function dueAfterFiling(
+  db: Queries,
+  { vehicleId, checkIn, vehicle, run, planned }: JobState,
+  today: string,
+  show?: Show,
+): Promise<FluidDue | undefined> {
+  const now = (await fluidNow(db, [vehicleId], today)).get(vehicleId)
+  if (!now) return undefined
+  const policy = await shopPolicy(db)
+  if (!run || !bleedDone(run) || !bleedsAll({ run, vehicle })) return dueUnder(policy, now, show)
+  const spec = planned?.plan.fluid.spec ?? now.spec
+  const fresh: FluidNow = {
+    ...now,
+    spec,
+    promisedOn: undefined,
+    history: {
+      ...now.history,
+      today,
+      pair: pairOf(spec),
+      readings: [],
+      exchangedOn: today,
+      exchangedKm: checkIn?.odometerKm,
+    },
+  }
+  return dueUnder(policy, fresh, show)
+}

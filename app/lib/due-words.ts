@@ -1,0 +1,18 @@
+import type { FluidDue } from '~core/policy/due'
+import { type RuleId, ruleIds, ruleOf } from '~core/policy/index'
+import type { Show } from '~core/units/show'
+
+/** The rule that makes it due, in words. */
+export function ruleWords(rule: FluidDue['rule'], limit: number | null | undefined, show: Show): string {
+  if (rule === 'promised') return 'as set by hand at filing'
+  return limit === null || limit === undefined ? ruleOf(rule).name : ruleOf(rule).words(limit, show)
+}
+
+/** What the day rests on. */
+export const dueBasis: Record<FluidDue['basis'], string> = {
+  fitted: 'by its own readings',
+  default: 'by the usual rise: too few readings of its own',
+  given: 'by the calendar',
+}
+
+export const isRule = (text: string): text is RuleId => ruleIds.some((id) => id === text)

@@ -1,0 +1,163 @@
+import { data, Form, Link } from 'react-router'
+import { DueStrip, stripMonths } from '~/components/due/strip'
+import { database } from '~/context'
+import { calendarSecret, renewCalendarSecret } from '~/db/calendar.server'
+import { type DueRow, dueList, withoutDue } from '~/db/due.server'
+import { dueBasis, ruleWords } from '~/lib/due-words'
+import { counted, showDate } from '~/lib/format'
+import { today } from '~/lib/today'
+import { useShow } from '~/lib/units'
+import { dayNumber, isoDate, monthsAfter } from '~core/calendar'
+import type { Route } from './+types/due'
+
+/** So many are shown of a group at first: a page of thousands is read by nobody. */
+const SHOWN = 100
+
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  const { origin, searchParams } = new URL(request.url)
+  const day = today()
+  const rows = await dueList(db)
+  const all = searchParams.get('all')
+  const groups = groupsOn(day).map(({ id, name, from, before }) => {
+    const inside = rows.filter(({ likely }) => from <= likely && likely < before)
+    return { id, name, count: inside.length, rows: all === id ? inside : inside.slice(0, SHOWN) }
+  })
+  return {
+    day,
+    count: rows.length,
+    groups: groups.filter(({ count }) => count > 0),
+    unknown: await withoutDue(db),
+    calendar: `${origin}/calendar/${await calendarSecret(db)}.ics`,
+  }
+}
+
+export async function action({ context }: Route.ActionArgs) {
+  await renewCalendarSecret(context.get(database))
+  return data({ renewed: true })
+}
+
+/** From overdue to far away, each up to the day the next begins. */
+function groupsOn(day: string) {
+  const starts = [
+    { id: 'overdue', name: 'Due now', from: '0000-01-01' },
+    { id: 'month', name: 'Within a month', from: isoDate(dayNumber(day) + 1) },
+    { id: 'quarter', name: 'Within three months', from: monthsAfter(day, 1) },
+    { id: 'year', name: 'Within a year', from: monthsAfter(day, 3) },
+    { id: 'later', name: 'Later', from: monthsAfter(day, 12) },
+  ]
+  return starts.map((each, i) => ({ ...each, before: starts[i + 1]?.from ?? '9999-12-31' }))
+}
+
+export default function Due({ loaderData, actionData }: Route.ComponentProps) {
+  const { day, count, groups, unknown, calendar } = loaderData
+  return (
+    <>
+      <title>Due · Ruddy Siphon</title>
+      <div className="mb-5 flex flex-wrap items-end gap-x-5 gap-y-3">
+        <h1 className="text-3xl">Due</h1>
+        <p className="text-quiet">
+          {count === 0 ? 'No vehicle has a day yet.' : `${counted(count, 'vehicle')}, the first due first.`}
+        </p>
+        <Link to="/policy" className="button ml-auto print:hidden">
+          The shop’s policy
+        </Link>
+        <a href="/due.ics" className="button print:hidden" download>
+          Calendar file (.ics)
+        </a>
+      </div>
+      {groups.length > 0 && (
+        <p className="mb-3 text-sm text-quiet">
+          The bar is the range of days, the mark on it the likely one, from today over {stripMonths} months.
+        </p>
+      )}
+      <div className="grid gap-5">
+        {groups.map((group) => (
+          <section key={group.id} className="panel" aria-labelledby={group.id}>
+            <h2 id={group.id} className="flex items-baseline justify-between">
+              {group.name} <span className="text-quiet">{group.count}</span>
+            </h2>
+            <ul>
+              {group.rows.map((row) => (
+                <Row key={row.id} row={row} day={day} />
+              ))}
+            </ul>
+            {group.rows.length < group.count && (
+              <Link to={`?all=${group.id}`} className="button mt-3">
+                Show all {group.count}
+              </Link>
+            )}
+          </section>
+        ))}
+        {unknown.length > 0 && (
+          <section className="panel" aria-labelledby="unknown">
+            <h2 id="unknown">Nothing known yet</h2>
+            <p className="mb-2">
+              No reading, no exchange and no distance is on record for these: write down what is known, or
+              test them when they are next in.
+            </p>
+            <ul className="flex flex-wrap gap-3">
+              {unknown.map(({ id, plate, name }) => (
+                <li key={id}>
+                  <Link to={`/vehicles/${id}/fluid`} className="flex min-h-12 items-center gap-2">
+                    <span className="plate">{plate || '—'}</span> {name}
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <section className="panel print:hidden" aria-labelledby="subscribe">
+          <h2 id="subscribe">In a calendar that keeps itself up to date</h2>
+          <p>
+            Give this address to a calendar program as a subscription. Whoever has it can read the list,
+            nothing else.
+          </p>
+          <p className="my-2 border-2 border-rule bg-enamel p-2 font-mono text-sm wrap-anywhere">
+            {calendar}
+          </p>
+          <Form method="post">
+            <button type="submit" className="button">
+              Another address; the old one stops
+            </button>
+            {actionData?.renewed && (
+              <span role="status" className="ml-3">
+                The old address gives nothing any more.
+              </span>
+            )}
+          </Form>
+        </section>
+      </div>
+    </>
+  )
+}
+
+function Row({ row, day }: { row: DueRow; day: string }) {
+  const show = useShow()
+  const over = row.likely <= day
+  return (
+    <li className="grid items-center gap-x-4 gap-y-1 border-b border-rule py-2 md:grid-cols-[9rem_1.3fr_1.2fr_8rem_2fr]">
+      <Link
+        to={`/vehicles/${row.id}/fluid`}
+        className="plate justify-self-start text-lg text-ink no-underline"
+      >
+        {row.plate || '—'}
+      </Link>
+      <span className="wrap-anywhere">{row.name}</span>
+      <span className="text-sm">
+        <strong>{ruleWords(row.rule, row.limit_value, show)}</strong>, {dueBasis[row.basis]}
+        {row.job_id && (
+          <>
+            {' '}
+            · <Link to={`/jobs/${row.job_id}`}>in the yard now</Link>
+          </>
+        )}
+      </span>
+      <strong className={over ? 'text-oxide-deep' : ''}>
+        {over && '● '}
+        {showDate(row.likely)}
+      </strong>
+      <DueStrip day={day} {...row} />
+    </li>
+  )
+}

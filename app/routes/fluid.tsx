@@ -1,0 +1,162 @@
+import { parseWithZod } from '@conform-to/zod/v4'
+import { data, Form, Link, redirect } from 'react-router'
+import { WaterChart } from '~/components/chart/water-chart'
+import { DueByRule } from '~/components/due/by-rule'
+import { EarlierForms } from '~/components/due/earlier-forms'
+import { FluidLog } from '~/components/due/fluid-log'
+import { database, personHere } from '~/context'
+import { dueUnder, fluidNow } from '~/db/due.server'
+import { addExchange, addReading, exchangesOf, readingsOf, saveHardUse } from '~/db/fluid.server'
+import { shopPolicy } from '~/db/policy.server'
+import { shopSettings } from '~/db/settings.server'
+import { unitsFor } from '~/db/units.server'
+import { findVehicle } from '~/db/vehicles.server'
+import { withUnits } from '~/lib/fields'
+import { exchangeSchema, readEarlierReading } from '~/lib/fluid-form'
+import { orNotFound } from '~/lib/require'
+import { today } from '~/lib/today'
+import { useShow } from '~/lib/units'
+import { ImpossibleInput } from '~core/fault'
+import { type HardUseId, hardUseIds, hardUses } from '~core/policy/hard-use'
+import { limitsFor } from '~core/policy/policy'
+import { showIn } from '~core/units/show'
+import type { Route } from './+types/fluid'
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  const { id, plate, vehicle } = orNotFound(await findVehicle(db, params.vehicleId))
+  const now = orNotFound((await fluidNow(db, [id], today())).get(id))
+  const policy = await shopPolicy(db)
+  const { shown } = await unitsFor(db, context.get(personHere)?.id)
+  return {
+    id,
+    plate,
+    name: vehicle.name,
+    spec: now.spec,
+    product: now.product,
+    hardUse: now.hardUse,
+    limits: limitsFor(policy, now),
+    due: dueUnder(policy, now, showIn(shown)),
+    readings: await readingsOf(db, id),
+    exchanges: await exchangesOf(db, id),
+    today: today(),
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const db = context.get(database)
+  const form = withUnits(await request.formData())
+  const by = context.get(personHere)?.name ?? ''
+  const { vehicle } = orNotFound(await findVehicle(db, params.vehicleId))
+  const faulty = (which: string, faults: Record<string, string[] | null>) =>
+    data(
+      { which, faults, typed: Object.fromEntries([...form].map(([name, value]) => [name, String(value)])) },
+      { status: 400 },
+    )
+  switch (form.get('intent')) {
+    case 'hard-use':
+      await saveHardUse(
+        db,
+        params.vehicleId,
+        hardUseIds.filter((id) => form.getAll('use').includes(id)),
+        today(),
+      )
+      break
+    case 'exchange': {
+      const read = parseWithZod(form, { schema: exchangeSchema(today()) })
+      if (read.status !== 'success') return faulty('exchange', read.error ?? {})
+      await addExchange(db, params.vehicleId, { ...read.value, by }, today())
+      break
+    }
+    default: {
+      const read = readEarlierReading(form, today())
+      if (!read.ok) return faulty('reading', read.faults)
+      const { heightM } = await shopSettings(db)
+      try {
+        await addReading(
+          db,
+          params.vehicleId,
+          { ...read.reading, takenOn: read.takenOn, by, spec: vehicle.fluid.spec, heightM },
+          today(),
+        )
+      } catch (error) {
+        if (!(error instanceof ImpossibleInput)) throw error
+        return faulty('reading', { value: [`Check the reading: ${error.message}.`] })
+      }
+    }
+  }
+  return redirect(`/vehicles/${params.vehicleId}/fluid`)
+}
+
+/** What a vehicle's fluid has been through, when it is due and why; for the screen and for A4 or Letter. */
+export default function Fluid({ loaderData, actionData }: Route.ComponentProps) {
+  const { id, plate, name, spec, limits, due, readings, exchanges, hardUse, product } = loaderData
+  const show = useShow()
+  const drawn = readings.flatMap(({ taken_on, water_pct, water_low, water_high, place }) =>
+    water_pct === null
+      ? []
+      : [{ on: taken_on, pct: water_pct, low: water_low ?? water_pct, high: water_high ?? water_pct, place }],
+  )
+  return (
+    <>
+      <title>{`Fluid of ${plate || name} · Ruddy Siphon`}</title>
+      <div className="mb-5 flex flex-wrap items-center gap-4">
+        <span className="plate text-4xl">{plate || 'no plate'}</span>
+        <div>
+          <h1 className="text-2xl wrap-anywhere">Fluid: {name}</h1>
+          <p>
+            {spec} in it
+            {product &&
+              `, ${product.name}: dry ${show('temperature', product.dryC)}, wet ${show('temperature', product.wetC)}`}
+          </p>
+        </div>
+        <Link to={`/vehicles/${id}`} className="button ml-auto print:hidden">
+          The vehicle
+        </Link>
+        <button type="button" className="button print:hidden" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[3fr_2fr] print:block print:space-y-4">
+        <div className="grid gap-5">
+          <section className="panel">
+            <h2>Water over the years</h2>
+            <WaterChart
+              readings={drawn}
+              exchanges={exchanges.map(({ done_on }) => done_on)}
+              limitPct={limits.water}
+              today={loaderData.today}
+              className="h-[26rem] print:h-[9cm] print:w-[17cm]"
+            />
+          </section>
+          <FluidLog readings={readings} exchanges={exchanges} />
+        </div>
+        <div className="grid gap-5">
+          <DueByRule due={due} day={loaderData.today} />
+          <HardUseForm hardUse={hardUse} />
+          <EarlierForms spec={spec} today={loaderData.today} refused={actionData} />
+        </div>
+      </div>
+    </>
+  )
+}
+
+/** What this vehicle is put through. */
+function HardUseForm({ hardUse }: { hardUse: readonly HardUseId[] }) {
+  return (
+    <Form method="post" className="panel print:hidden">
+      <fieldset className="grid gap-2">
+        <legend className="mb-1 font-bold">Hard use: limits are stricter for it</legend>
+        {hardUseIds.map((use) => (
+          <label key={use} className="choice">
+            <input type="checkbox" name="use" value={use} defaultChecked={hardUse.includes(use)} />
+            {hardUses[use].name}
+          </label>
+        ))}
+        <button type="submit" name="intent" value="hard-use" className="button justify-self-start">
+          Keep this
+        </button>
+      </fieldset>
+    </Form>
+  )
+}

@@ -1,0 +1,268 @@
+import { useState } from 'react'
+import { data, Form, Link } from 'react-router'
+import { database } from '~/context'
+import { workOutAllDue } from '~/db/due.server'
+import { savePolicy, shopPolicy } from '~/db/policy.server'
+import { saveTesterPort, testerPort } from '~/db/tester.server'
+import { unitFieldOf } from '~/lib/fields'
+import { ALL, limitName, type PolicyRead, ROW, readPolicyForm } from '~/lib/policy-form'
+import { today } from '~/lib/today'
+import { useShow } from '~/lib/units'
+import { fluidSpecs } from '~core/fluids'
+import { hardUseIds, hardUses } from '~core/policy/hard-use'
+import { type RuleId, ruleIds, ruleOf } from '~core/policy/index'
+import type { Limits } from '~core/policy/policy'
+import { quantities } from '~core/units/units'
+import { vehicleKinds } from '~core/vehicle/schema'
+import type { Route } from './+types/policy'
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  return { policy: await shopPolicy(db), port: await testerPort(db) }
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const form = await request.formData()
+  const db = context.get(database)
+  const portText = String(form.get('port') ?? '').trim()
+  const port = portText === '' ? undefined : Number(portText)
+  const portBad = port !== undefined && !(/^\d+$/.test(portText) && port >= 1 && port <= 65_535)
+  const read: PolicyRead = readPolicyForm(form)
+  const faults = {
+    ...(read.ok ? {} : read.faults),
+    ...(portBad && { port: 'Give a port from 1 to 65535, or nothing.' }),
+  }
+  if (!read.ok || portBad) return data({ saved: false, faults }, { status: 400 })
+  await saveTesterPort(db, port)
+  await savePolicy(db, read.policy)
+  await workOutAllDue(db, today())
+  return data({ saved: true, faults })
+}
+
+type Row = { id: string; spec?: string; kind?: string; limits: Limits }
+
+export default function PolicyPage({ loaderData: { policy, port }, actionData }: Route.ComponentProps) {
+  const [rows, setRows] = useState<Row[]>(() => policy.others.map((row, i) => ({ id: `row${i}`, ...row })))
+  const [next, setNext] = useState(rows.length)
+  const faults: Record<string, string> = actionData?.faults ?? {}
+  return (
+    <Form method="post" className="panel mx-auto grid max-w-6xl gap-5">
+      <title>Fluid policy · Ruddy Siphon</title>
+      <h1 className="text-2xl">When the shop replaces fluid</h1>
+      <p>
+        The strictest rule decides. The vehicle maker’s figure comes before any of these; where the maker says
+        less, set it for that fluid or kind. Empty means as for every vehicle, “off” that the rule is not
+        used.
+      </p>
+      <div className="overflow-x-auto">
+        <table className="w-full text-left">
+          <thead>
+            <tr className="border-b-2 border-ink align-bottom [&>th]:py-2 [&>th]:pr-3">
+              <th scope="col">For</th>
+              {ruleIds.map((id) => (
+                <th key={id} scope="col">
+                  {ruleOf(id).name}
+                  <RuleUnit id={id} />
+                </th>
+              ))}
+              <th scope="col">
+                <span className="sr-only">Take out</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr className="border-b border-rule align-top [&>*]:py-2 [&>*]:pr-3">
+              <th scope="row">Every vehicle</th>
+              <LimitCells row={ALL} of="every vehicle" limits={policy.all} faults={faults} />
+              <td />
+            </tr>
+            {rows.map((row, i) => (
+              <tr key={row.id} className="border-b border-rule align-top [&>*]:py-2 [&>*]:pr-3">
+                <th scope="row" className="grid gap-1">
+                  <input type="hidden" name={ROW} value={row.id} />
+                  <Pick
+                    name={`${row.id}.kind`}
+                    label={`Kind, row ${i + 1}`}
+                    any="any kind"
+                    values={vehicleKinds}
+                    first={row.kind}
+                    fault={faults[`${row.id}.kind`]}
+                  />
+                  <Pick
+                    name={`${row.id}.spec`}
+                    label={`Fluid, row ${i + 1}`}
+                    any="any fluid"
+                    values={fluidSpecs}
+                    first={row.spec}
+                  />
+                </th>
+                <LimitCells row={row.id} of={`row ${i + 1}`} limits={row.limits} faults={faults} />
+                <td>
+                  <button
+                    type="button"
+                    className="button"
+                    aria-label={`Take row ${i + 1} out`}
+                    onClick={() => setRows(rows.filter(({ id }) => id !== row.id))}
+                  >
+                    ✕
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <button
+        type="button"
+        className="button justify-self-start"
+        onClick={() => {
+          setRows([...rows, { id: `row${next}`, limits: {} }])
+          setNext(next + 1)
+        }}
+      >
+        Other limits for a kind or a fluid
+      </button>
+      <HardUses />
+      <label className="grid max-w-sm gap-1">
+        <span className="field-label">Port of the fluid tester on this machine</span>
+        <input
+          name="port"
+          defaultValue={port ?? ''}
+          inputMode="numeric"
+          className="input"
+          aria-invalid={faults.port ? true : undefined}
+        />
+        <span className="text-sm text-quiet">
+          “Read now” at the Test asks it. The simulated one (bin/tester) speaks on 4801. Empty: none.
+        </span>
+        {faults.port && <span className="fault">{faults.port}</span>}
+      </label>
+      <div className="flex flex-wrap items-center gap-4">
+        <button type="submit" className="button button-main">
+          Save, and work every vehicle’s day out again
+        </button>
+        {actionData?.saved && (
+          <p role="status">
+            Saved. <Link to="/due">The due list</Link> goes by it.
+          </p>
+        )}
+        {Object.keys(faults).length > 0 && (
+          <p role="alert" className="fault">
+            Nothing was saved: mend what is marked.
+          </p>
+        )}
+      </div>
+    </Form>
+  )
+}
+
+function RuleUnit({ id }: { id: RuleId }) {
+  const show = useShow()
+  const { unit, quantity, basis } = ruleOf(id)
+  return (
+    <span className="block text-sm font-normal text-quiet">
+      {quantity ? show.unit(quantity) : unit}, {basis === 'standard' ? 'standard' : 'common practice'}
+    </span>
+  )
+}
+
+function LimitCells({
+  row,
+  of,
+  limits,
+  faults,
+}: {
+  row: string
+  of: string
+  limits: Limits
+  faults: Record<string, string>
+}) {
+  const show = useShow()
+  return ruleIds.map((id) => {
+    const { quantity, name } = ruleOf(id)
+    const limit = limits[id]
+    const field = limitName(row, id)
+    const unit = quantity && show.unit(quantity)
+    const text =
+      typeof limit !== 'number'
+        ? limit
+        : quantity === 'temperature'
+          ? show.apart('temperature', limit).split(' ')[0]
+          : quantity
+            ? show.number(quantity, limit)
+            : String(limit)
+    return (
+      <td key={id}>
+        <input
+          name={field}
+          defaultValue={text ?? (row === ALL ? 'off' : '')}
+          className="input min-w-20"
+          aria-label={`${name}, ${of}`}
+          aria-invalid={faults[field] ? true : undefined}
+          aria-describedby={faults[field] ? `${field}-fault` : undefined}
+        />
+        {quantity && unit !== quantities[quantity].metric && (
+          <input type="hidden" name={unitFieldOf(field)} value={unit} />
+        )}
+        {faults[field] && (
+          <span id={`${field}-fault`} className="fault">
+            {faults[field]}
+          </span>
+        )}
+      </td>
+    )
+  })
+}
+
+type PickProps = {
+  name: string
+  label: string
+  any: string
+  values: readonly string[]
+  first?: string
+  fault?: string
+}
+
+function Pick({ name, label, any, values, first = '', fault }: PickProps) {
+  return (
+    <>
+      <select
+        name={name}
+        defaultValue={first}
+        aria-label={label}
+        className="input min-w-44"
+        aria-invalid={fault ? true : undefined}
+      >
+        <option value="">{any}</option>
+        {values.map((value) => (
+          <option key={value} value={value}>
+            {value}
+          </option>
+        ))}
+      </select>
+      {fault && <span className="fault">{fault}</span>}
+    </>
+  )
+}
+
+/** What hard use adds, which is said of each vehicle on its own page. */
+function HardUses() {
+  const show = useShow()
+  return (
+    <section>
+      <h2 className="font-bold">Hard use asks for more</h2>
+      <ul className="list-disc pl-5">
+        {hardUseIds.map((id) => {
+          const { name, addsMarginC, lessWaterPct, mostMonths } = hardUses[id]
+          return (
+            <li key={id}>
+              {name}: {lessWaterPct} % less water, {show.apart('temperature', addsMarginC)} more above the wet
+              boiling point, at most {mostMonths} months
+            </li>
+          )
+        })}
+      </ul>
+      <p className="text-sm text-quiet">Shop defaults, from memory. Tick it on a vehicle’s fluid page.</p>
+    </section>
+  )
+}

@@ -1,0 +1,22 @@
+import type { Tester } from './tester'
+
+/** Below it the ohmmeter condemns; above it, it proves nothing. Probes about 5 mm apart. @source common practice */
+export const CONDEMNING_MEGOHM = 5
+
+/** An ohmmeter of at least 10 MΩ with its probes in the fluid. */
+export const ohmmeter: Tester = {
+  name: 'Ohmmeter',
+  says: 'Of at least 10 MΩ, probes about 5 mm apart in the fluid. It can condemn, never pass.',
+  gives: 'megohm',
+  sureness: 1,
+  asks: { of: 'number', unit: 'MΩ', min: 0, max: 100_000 },
+  mayPass: false,
+  tell(value, { pair }) {
+    // Silicone and mineral oil hardly conduct: there a low reading is dirt, free water or another fluid.
+    const whose = pair ? 'enough water or salts' : 'free water, dirt or another fluid'
+    if (value < CONDEMNING_MEGOHM)
+      return { condemns: `${value} MΩ is below ${CONDEMNING_MEGOHM} MΩ: ${whose} to condemn it.`, cannot: [] }
+    const text = `${value} MΩ proves nothing: an ohmmeter can condemn fluid, never pass it. Measure with another tester.`
+    return { cannot: [{ code: 'resistance-proves-nothing', text }] }
+  },
+}
