@@ -143,13 +143,31 @@ export type DueRow = {
   job_id: string | null
 }
 
+const dueColumns = `v.id, v.plate, v.name, v.kind, d.earliest, d.likely, d.latest, d.rule, d.basis, d.limit_value, j.id as job_id
+  from fluid_due d join vehicle v on v.id = d.vehicle_id
+  left join (
+    select distinct on (vehicle_id) vehicle_id, id from job where filed_at is null order by vehicle_id, opened_at desc
+  ) j on j.vehicle_id = v.id`
+
 /** Every vehicle with a day, the first due first. */
 export const dueList = (db: Queries): Promise<DueRow[]> =>
+  db.query(`select ${dueColumns} order by d.likely, v.plate`)
+
+/** Those due from one day up to another, at most so many of them. */
+export const dueBetween = (db: Queries, from: string, before: string, most: number): Promise<DueRow[]> =>
   db.query(
-    `select v.id, v.plate, v.name, v.kind, d.earliest, d.likely, d.latest, d.rule, d.basis, d.limit_value,
-       (select j.id from job j where j.vehicle_id = v.id and j.filed_at is null order by j.opened_at desc limit 1) as job_id
-     from fluid_due d join vehicle v on v.id = d.vehicle_id order by d.likely, v.plate`,
+    `select ${dueColumns} where d.likely >= $1::date and d.likely < $2::date order by d.likely, v.plate limit $3`,
+    [from, before, most],
   )
+
+/** How many are due in each of the spans between these days, from the first to after the last. */
+export async function dueCounts(db: Queries, starts: readonly string[]): Promise<number[]> {
+  const rows = await db.query<{ span: number; count: number }>(
+    `select width_bucket(likely, $1::date[]) as span, count(*)::int as count from fluid_due group by 1`,
+    [starts],
+  )
+  return starts.map((_, i) => rows.find(({ span }) => span === i + 1)?.count ?? 0)
+}
 
 /** The first few that are due and not in the yard already. */
 export const dueNext = (
@@ -158,17 +176,24 @@ export const dueNext = (
 ): Promise<Pick<DueRow, 'id' | 'plate' | 'name' | 'likely'>[]> =>
   db.query(
     `select v.id, v.plate, v.name, d.likely from fluid_due d join vehicle v on v.id = d.vehicle_id
-     where not exists (select 1 from job j where j.vehicle_id = v.id and j.filed_at is null)
+     where v.id not in (select vehicle_id from job where filed_at is null)
      order by d.likely, v.plate limit $1`,
     [most],
   )
 
-/** Vehicles of which nothing is known that would say when. */
-export const withoutDue = (db: Queries): Promise<{ id: string; plate: string; name: string }[]> =>
-  db.query(
-    `select id, plate, name from vehicle v
-     where not exists (select 1 from fluid_due d where d.vehicle_id = v.id) order by plate, name`,
+/** Vehicles of which nothing is known that would say when, at most so many, and how many there are. */
+export async function withoutDue(
+  db: Queries,
+  most: number,
+): Promise<{ count: number; first: { id: string; plate: string; name: string }[] }> {
+  const rows = await db.query<{ id: string; plate: string; name: string; count: number }>(
+    `select v.id, v.plate, v.name, count(*) over ()::int as count
+     from vehicle v left join fluid_due d on d.vehicle_id = v.id
+     where d.vehicle_id is null order by v.plate, v.name limit $1`,
+    [most],
   )
+  return { count: rows[0]?.count ?? 0, first: rows.map(({ id, plate, name }) => ({ id, plate, name })) }
+}
 
 /** When a job's vehicle will be due if it were filed today: all of its fluid new, or as it stands. */
 export async function dueAfterFiling(

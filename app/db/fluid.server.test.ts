@@ -9,7 +9,7 @@ import { metricUnits } from '~core/units/units'
 import { loadDemoWorld } from '../../demo/load'
 import { calendarSecret, isCalendarSecret, renewCalendarSecret } from './calendar.server'
 import type { Database } from './database.server'
-import { dueList, fluidNow, withoutDue, workOutAllDue } from './due.server'
+import { dueBetween, dueCounts, dueList, fluidNow, withoutDue, workOutAllDue } from './due.server'
 import { addExchange, addReading, exchangesOf, readingsOf, saveHardUse } from './fluid.server'
 import { appendEvents, filedJobs, openJob } from './jobs.server'
 import { migrate } from './migrate.server'
@@ -73,7 +73,16 @@ test('a vehicle is due by the rule that comes first, and the stored day is what 
     rule: 'time',
     likely: monthsAfter(exchange?.done_on ?? '', 12),
   })
-  expect((await withoutDue(db)).map(({ plate }) => plate)).toEqual(['SKU 77'])
+  expect((await withoutDue(db, 9)).first.map(({ plate }) => plate)).toEqual(['SKU 77'])
+})
+
+test('spans of the list hold every vehicle once, counted as they are listed', async () => {
+  const starts = ['0001-01-01', '2026-05-05', '2026-11-04', '2027-05-04']
+  const spans = await Promise.all(
+    starts.map((from, i) => dueBetween(db, from, starts[i + 1] ?? '9999-12-31', 100)),
+  )
+  expect(await dueCounts(db, starts)).toEqual(spans.map(({ length }) => length))
+  expect(spans.flat()).toEqual(await dueList(db))
 })
 
 test('another policy moves the whole list, and back again', async () => {

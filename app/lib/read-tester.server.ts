@@ -14,7 +14,11 @@ const fault = (code: string, text: string): Said => ({ says: 'fault', code, text
  *
  * @param signal stops the instrument and ends
  */
-export async function* readTester(port: number, signal: AbortSignal): AsyncGenerator<Said> {
+export async function* readTester(
+  port: number,
+  signal: AbortSignal,
+  silentMs = SILENT_MS,
+): AsyncGenerator<Said> {
   const socket = connect({ host: '127.0.0.1', port })
   socket.setEncoding('utf8')
   socket.setTimeout(CONNECT_MS)
@@ -27,7 +31,7 @@ export async function* readTester(port: number, signal: AbortSignal): AsyncGener
     socket.destroy()
     wake()
   }
-  socket.on('connect', () => socket.setTimeout(SILENT_MS))
+  socket.on('connect', () => socket.setTimeout(silentMs))
   socket.on('timeout', () =>
     end(
       fault(

@@ -5,7 +5,7 @@ import { type Product, productSchema } from '~core/policy/taken'
 import { type TesterId, testerIds, testerOf } from '~core/testers'
 import type { Asks } from '~core/testers/tester'
 import { fromMetric, quantities, readQuantity } from '~core/units/units'
-import { parseDecimal, requiredQuantity } from './fields'
+import { parseDecimal, quantityField } from './fields'
 
 export const NO_READING = 'none'
 
@@ -34,8 +34,8 @@ const typedSchema = z.object({
   instrument2: text,
   why: z.string().max(2000, 'At most 2000 characters.').optional(),
   productName: z.string().trim().max(80, 'At most 80 characters.').optional(),
-  dryC: requiredQuantity('temperature', { min: 150, max: 370 }, '').or(z.undefined()),
-  wetC: requiredQuantity('temperature', { min: 100, max: 300 }, '').or(z.undefined()),
+  dryC: quantityField('temperature', { min: 150, max: 370 }),
+  wetC: quantityField('temperature', { min: 100, max: 300 }),
   tool: z.string().max(200, 'At most 200 characters.').optional(),
 })
 

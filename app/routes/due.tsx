@@ -2,7 +2,7 @@ import { data, Form, Link } from 'react-router'
 import { DueStrip, stripMonths } from '~/components/due/strip'
 import { database } from '~/context'
 import { calendarSecret, renewCalendarSecret } from '~/db/calendar.server'
-import { type DueRow, dueList, withoutDue } from '~/db/due.server'
+import { type DueRow, dueBetween, dueCounts, withoutDue } from '~/db/due.server'
 import { dueBasis, ruleWords } from '~/lib/due-words'
 import { counted, showDate } from '~/lib/format'
 import { today } from '~/lib/today'
@@ -11,23 +11,32 @@ import { dayNumber, isoDate, monthsAfter } from '~core/calendar'
 import type { Route } from './+types/due'
 
 /** So many are shown of a group at first: a page of thousands is read by nobody. */
-const SHOWN = 100
+const SHOWN = 40
+/** What "show all" shows at most. */
+const MOST = 1000
 
 export async function loader({ request, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const { origin, searchParams } = new URL(request.url)
   const day = today()
-  const rows = await dueList(db)
   const all = searchParams.get('all')
-  const groups = groupsOn(day).map(({ id, name, from, before }) => {
-    const inside = rows.filter(({ likely }) => from <= likely && likely < before)
-    return { id, name, count: inside.length, rows: all === id ? inside : inside.slice(0, SHOWN) }
-  })
+  const spans = groupsOn(day)
+  const counts = await dueCounts(
+    db,
+    spans.map(({ from }) => from),
+  )
+  const groups = []
+  for (const [i, { id, name, from }] of spans.entries()) {
+    const count = counts[i] ?? 0
+    const before = spans[i + 1]?.from ?? '9999-12-31'
+    if (count > 0)
+      groups.push({ id, name, count, rows: await dueBetween(db, from, before, all === id ? MOST : SHOWN) })
+  }
   return {
     day,
-    count: rows.length,
-    groups: groups.filter(({ count }) => count > 0),
-    unknown: await withoutDue(db),
+    count: counts.reduce((sum, each) => sum + each, 0),
+    groups,
+    unknown: await withoutDue(db, SHOWN),
     calendar: `${origin}/calendar/${await calendarSecret(db)}.ics`,
   }
 }
@@ -37,17 +46,14 @@ export async function action({ context }: Route.ActionArgs) {
   return data({ renewed: true })
 }
 
-/** From overdue to far away, each up to the day the next begins. */
-function groupsOn(day: string) {
-  const starts = [
-    { id: 'overdue', name: 'Due now', from: '0000-01-01' },
-    { id: 'month', name: 'Within a month', from: isoDate(dayNumber(day) + 1) },
-    { id: 'quarter', name: 'Within three months', from: monthsAfter(day, 1) },
-    { id: 'year', name: 'Within a year', from: monthsAfter(day, 3) },
-    { id: 'later', name: 'Later', from: monthsAfter(day, 12) },
-  ]
-  return starts.map((each, i) => ({ ...each, before: starts[i + 1]?.from ?? '9999-12-31' }))
-}
+/** From overdue to far away, each with the day it begins. */
+const groupsOn = (day: string) => [
+  { id: 'overdue', name: 'Due now', from: '0001-01-01' },
+  { id: 'month', name: 'Within a month', from: isoDate(dayNumber(day) + 1) },
+  { id: 'quarter', name: 'Within three months', from: monthsAfter(day, 1) },
+  { id: 'year', name: 'Within a year', from: monthsAfter(day, 3) },
+  { id: 'later', name: 'Later', from: monthsAfter(day, 12) },
+]
 
 export default function Due({ loaderData, actionData }: Route.ComponentProps) {
   const { day, count, groups, unknown, calendar } = loaderData
@@ -89,15 +95,17 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
             )}
           </section>
         ))}
-        {unknown.length > 0 && (
+        {unknown.count > 0 && (
           <section className="panel" aria-labelledby="unknown">
-            <h2 id="unknown">Nothing known yet</h2>
+            <h2 id="unknown" className="flex items-baseline justify-between">
+              Nothing known yet <span className="text-quiet">{unknown.count}</span>
+            </h2>
             <p className="mb-2">
               No reading, no exchange and no distance is on record for these: write down what is known, or
               test them when they are next in.
             </p>
             <ul className="flex flex-wrap gap-3">
-              {unknown.map(({ id, plate, name }) => (
+              {unknown.first.map(({ id, plate, name }) => (
                 <li key={id}>
                   <Link to={`/vehicles/${id}/fluid`} className="flex min-h-12 items-center gap-2">
                     <span className="plate">{plate || '—'}</span> {name}

@@ -1,6 +1,7 @@
 import { dayNumber, isoDate } from '../calendar'
 import { ImpossibleInput } from '../fault'
-import { type DatedReading, LEVELS_OFF_PCT, riseOf, straight } from './rise'
+import { crossing } from '../root'
+import { type DatedReading, LEVELS_OFF_PCT, riseOf, straight, valueOn } from './rise'
 
 export type Forecast = {
   dueEarliest: string
@@ -30,18 +31,24 @@ export function moistureForecast(input: {
 }): Forecast {
   const today = dayNumber(input.today)
   refuseImpossible(input, today)
-  const { slopes, anchorDay, anchor, basis } = riseOf(input.readings, input.freshOn)
+  const rise = riseOf(input.readings, input.freshOn)
   const target = straight(input.limitPct)
-  const due = (slope: number, from: number) => {
-    const days = slope > 0 ? (target - from) / slope : target > from ? Number.POSITIVE_INFINITY : 0
-    return Math.max(today, Math.min(anchorDay + days, today + HORIZON_DAYS))
+  const horizon = today + HORIZON_DAYS
+  /** The day on which the line, or one edge of where nine of ten would lie, comes to the limit. */
+  const due = (edge: -1 | 0 | 1) => {
+    const above = (day: number) => {
+      const { value, off } = valueOn(rise, day)
+      return value + edge * off - target
+    }
+    if (above(today) >= 0) return today
+    return above(horizon) <= 0 ? horizon : crossing(above, 0, today, horizon)
   }
-  const likely = due(slopes.likely, anchor.likely)
+  const likely = due(0)
   return {
-    dueEarliest: isoDate(Math.min(likely, due(slopes.quick, anchor.high))),
+    dueEarliest: isoDate(due(1)),
     dueLikely: isoDate(likely),
-    dueLatest: isoDate(Math.max(likely, due(slopes.slow, anchor.low))),
-    basis,
+    dueLatest: isoDate(Math.max(likely, due(-1))),
+    basis: rise.basis,
   }
 }
 

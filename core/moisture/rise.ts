@@ -1,3 +1,4 @@
+import type { Band } from '../band'
 import { dayNumber } from '../calendar'
 
 /** Where the rise levels off: fluid in service takes up no more than this. @source from memory */
@@ -23,19 +24,20 @@ const bent = (value: number) => LEVELS_OFF_PCT * (1 - Math.exp(-value))
 /** Fresh fluid rises by so much in its first year, so by less as it fills. */
 const perDay = (pctPerYear: number) => straight(pctPerYear) / DAYS_PER_YEAR
 const usual = {
-  slow: perDay(USUAL_PCT_PER_YEAR.slow),
-  likely: perDay(USUAL_PCT_PER_YEAR.likely),
-  quick: perDay(USUAL_PCT_PER_YEAR.quick),
+  slope: perDay(USUAL_PCT_PER_YEAR.likely),
+  off: (perDay(USUAL_PCT_PER_YEAR.quick) - perDay(USUAL_PCT_PER_YEAR.slow)) / 2,
 }
 
 export type DatedReading = { date: string; waterPct: number }
 type Point = { day: number; value: number }
 
-/** A rise of water: how fast, as a range, from where. Values are straightened. */
+/** A rise of water: how fast and from where, each with how far nine of ten would be off. Values are straightened. */
 export type Rise = {
-  slopes: { slow: number; likely: number; quick: number }
+  slope: number
+  slopeOff: number
   anchorDay: number
-  anchor: { low: number; likely: number; high: number }
+  anchor: number
+  anchorOff: number
   basis: 'fitted' | 'default'
   /** How much the vehicle's own readings count against the usual rise, 0 to 1. */
   ownShare: number
@@ -60,44 +62,44 @@ export function riseOf(readings: readonly DatedReading[], freshOn?: string): Ris
   ].sort((a, b) => a.day - b.day)
   const span = (points.at(-1)?.day ?? 0) - (points[0]?.day ?? 0)
   const own = points.length >= LEAST_READINGS && span >= LEAST_SPAN_DAYS ? ownSlope(points) : undefined
-  const slopes = own ? weighed(own) : usual
+  const { slope, off } = own ? weighed(own) : usual
   // Each reading carried along the likely rise to their mean day, where a slope's error moves the line least; their
   // median is where the line stands.
   const anchorDay = points.reduce((sum, { day }) => sum + day, 0) / points.length
-  const carried = points.map(({ day, value }) => value + slopes.likely * (anchorDay - day))
-  const likely = median(carried)
-  const error = (NINE_IN_TEN * READING_ERROR_PCT) / Math.max(1, LEVELS_OFF_PCT - bent(likely))
+  const anchor = median(points.map(({ day, value }) => value + slope * (anchorDay - day)))
   return {
-    slopes,
+    slope,
+    slopeOff: off,
     anchorDay,
-    anchor: { low: likely - error, likely, high: likely + error },
+    anchor,
+    anchorOff: (NINE_IN_TEN * READING_ERROR_PCT) / Math.max(1, LEVELS_OFF_PCT - bent(anchor)),
     basis: own ? 'fitted' : 'default',
     ownShare: own ? ownShareOf(own.error) : 0,
   }
 }
 
-/** Water on a day by a rise: slow, likely and quick. */
-export function waterOn({ slopes, anchorDay, anchor }: Rise, day: number) {
+/** Water on a day by a rise, straightened, and how far off nine of ten would be: both errors together. */
+export function valueOn({ slope, slopeOff, anchorDay, anchor, anchorOff }: Rise, day: number) {
   const days = day - anchorDay
-  const at = (slope: number, from: number) => Math.max(0, bent(Math.max(0, from + slope * days)))
-  const ends = [
-    at(slopes.slow, anchor.low),
-    at(slopes.quick, anchor.low),
-    at(slopes.slow, anchor.high),
-    at(slopes.quick, anchor.high),
-  ]
-  return { low: Math.min(...ends), likely: at(slopes.likely, anchor.likely), high: Math.max(...ends) }
+  return { value: anchor + slope * days, off: Math.hypot(anchorOff, slopeOff * days) }
 }
 
-const usualError = (usual.quick - usual.slow) / 2
-const ownShareOf = (error: number) => usualError ** 2 / (usualError ** 2 + error ** 2)
+/** Water on a day by a rise, in %. */
+export function waterOn(rise: Rise, day: number): Band {
+  const { value, off } = valueOn(rise, day)
+  const pct = (straightened: number) => bent(Math.max(0, straightened))
+  return { low: pct(value - off), likely: pct(value), high: pct(value + off) }
+}
+
+const ownShareOf = (error: number) => usual.off ** 2 / (usual.off ** 2 + error ** 2)
 
 /** The vehicle's own slope against the usual one, each by its inverse variance. */
-function weighed({ slope, error, spread }: OwnSlope): Rise['slopes'] {
+function weighed({ slope, error, spread }: OwnSlope): { slope: number; off: number } {
   const share = ownShareOf(error)
-  const likely = share * slope + (1 - share) * usual.likely
-  const off = Math.max(spread, NINE_IN_TEN * Math.sqrt(share) * error)
-  return { slow: Math.max(0, likely - off), likely, quick: likely + off }
+  return {
+    slope: share * slope + (1 - share) * usual.slope,
+    off: Math.max(spread, NINE_IN_TEN * Math.sqrt(share) * error),
+  }
 }
 
 type OwnSlope = { slope: number; error: number; spread: number }

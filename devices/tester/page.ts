@@ -23,8 +23,9 @@ export const page = (nonce: string): string => `<!doctype html>
   h1 { margin: 0; font-size: 1.3rem; }
   .display { border: 4px solid var(--ink); background: var(--glass); padding: .6rem 1rem; font-size: 2.4rem; font-weight: 800; font-variant-numeric: tabular-nums; }
   label { display: grid; gap: .2rem; font-weight: 700; }
-  input, select { font: inherit; min-height: 48px; accent-color: var(--oxide); }
-  input[type=checkbox] { min-height: 0; width: 24px; height: 24px; }
+  div > label { display: inline; }
+  input, select { font: inherit; width: 100%; box-sizing: border-box; min-height: 48px; accent-color: var(--oxide); }
+  input[type=checkbox] { min-height: 0; width: 24px; flex: none; height: 24px; }
   .row { display: flex; align-items: center; gap: .6rem; min-height: 48px; }
   button { font: inherit; font-weight: 800; min-height: 56px; border: 3px solid var(--ink); background: var(--oxide); color: light-dark(#fff8f0, #21110b); cursor: pointer; }
 </style>
@@ -35,10 +36,10 @@ export const page = (nonce: string): string => `<!doctype html>
   <div class="display" id="display" role="status"></div>
   <label>It is a <select id="kind">${options(kinds, (kind) => testerOf(kind as (typeof kinds)[number]).name)}</select></label>
   <label>The fluid is <select id="spec">${options(glycol)}</select></label>
-  <label><span>Water it truly holds: <output id="waterShown"></output> %</span>
-    <input type="range" id="waterPct" min="0" max="6" step="0.05"></label>
-  <label><span>Copper: <output id="copperShown"></output> ppm</span>
-    <input type="range" id="copperPpm" min="0" max="400" step="10"></label>
+  <div><label for="waterPct">Water it truly holds, %</label> <output id="waterShown" for="waterPct"></output>
+    <input type="range" id="waterPct" min="0" max="6" step="0.05"></div>
+  <div><label for="copperPpm">Copper, ppm</label> <output id="copperShown" for="copperPpm"></output>
+    <input type="range" id="copperPpm" min="0" max="400" step="10"></div>
   <label>It shows too much by <input type="number" id="off" step="0.1"></label>
   <label>A reading takes, seconds <input type="number" id="seconds" min="0" max="60" step="0.5"></label>
   <label class="row"><input type="checkbox" id="inFluid"> The probe is in the fluid</label>

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useId, useState } from 'react'
 import { Form } from 'react-router'
 import { unitFieldOf } from '~/lib/fields'
 import { useUnits } from '~/lib/units'
@@ -41,20 +41,25 @@ function ReadingForm({ today, refused }: FormProps) {
   return (
     <Form method="post" className="grid gap-3" aria-label="An earlier reading">
       <div className="grid items-start gap-3 sm:grid-cols-2">
-        <Labelled label="A reading, with" fault={refused?.faults.tester}>
-          <select
-            name="tester"
-            className="input"
-            value={tester}
-            onChange={(event) => setTester(event.target.value as TesterId)}
-          >
-            {testerIds.map((id) => (
-              <option key={id} value={id}>
-                {testerOf(id).name}
-              </option>
-            ))}
-          </select>
-        </Labelled>
+        <Labelled
+          label="A reading, with"
+          fault={refused?.faults.tester}
+          control={(props) => (
+            <select
+              {...props}
+              name="tester"
+              className="input"
+              value={tester}
+              onChange={(event) => setTester(event.target.value as TesterId)}
+            >
+              {testerIds.map((id) => (
+                <option key={id} value={id}>
+                  {testerOf(id).name}
+                </option>
+              ))}
+            </select>
+          )}
+        />
         {asks.of === 'number' ? (
           <Amount
             name="value"
@@ -65,26 +70,45 @@ function ReadingForm({ today, refused }: FormProps) {
             fault={refused?.faults.value}
           />
         ) : (
-          <Labelled label="It showed" fault={refused?.faults.value}>
-            <select name="value" className="input" defaultValue={typed.value}>
-              {options.map(({ value, label }) => (
-                <option key={value} value={value}>
-                  {label}
-                </option>
+          <Labelled
+            label="It showed"
+            fault={refused?.faults.value}
+            control={(props) => (
+              <select {...props} name="value" className="input" defaultValue={typed.value}>
+                {options.map(({ value, label }) => (
+                  <option key={value} value={value}>
+                    {label}
+                  </option>
+                ))}
+              </select>
+            )}
+          />
+        )}
+        <Labelled
+          label="On"
+          fault={refused?.faults.takenOn}
+          control={(props) => (
+            <input
+              {...props}
+              type="date"
+              name="takenOn"
+              max={today}
+              defaultValue={typed.takenOn}
+              className="input"
+            />
+          )}
+        />
+        <Labelled
+          label="From"
+          fault={refused?.faults.at}
+          control={(props) => (
+            <select {...props} name="at" className="input" defaultValue={typed.at}>
+              {readingPlaces.map((place) => (
+                <option key={place}>{place}</option>
               ))}
             </select>
-          </Labelled>
-        )}
-        <Labelled label="On" fault={refused?.faults.takenOn}>
-          <input type="date" name="takenOn" max={today} defaultValue={typed.takenOn} className="input" />
-        </Labelled>
-        <Labelled label="From" fault={refused?.faults.at}>
-          <select name="at" className="input" defaultValue={typed.at}>
-            {readingPlaces.map((place) => (
-              <option key={place}>{place}</option>
-            ))}
-          </select>
-        </Labelled>
+          )}
+        />
       </div>
       <button type="submit" name="intent" value="reading" className="button justify-self-start">
         Write the reading down
@@ -98,9 +122,20 @@ function ExchangeForm({ spec, today, refused }: FormProps & { spec: FluidSpec })
   return (
     <Form method="post" className="grid gap-3 border-t-2 border-rule pt-4" aria-label="An earlier exchange">
       <div className="grid items-start gap-3 sm:grid-cols-3">
-        <Labelled label="All fluid exchanged on" fault={refused?.faults.doneOn}>
-          <input type="date" name="doneOn" max={today} defaultValue={typed.doneOn} className="input" />
-        </Labelled>
+        <Labelled
+          label="All fluid exchanged on"
+          fault={refused?.faults.doneOn}
+          control={(props) => (
+            <input
+              {...props}
+              type="date"
+              name="doneOn"
+              max={today}
+              defaultValue={typed.doneOn}
+              className="input"
+            />
+          )}
+        />
         <Amount
           name="km"
           label="At"
@@ -109,13 +144,17 @@ function ExchangeForm({ spec, today, refused }: FormProps & { spec: FluidSpec })
           first={typed.km}
           fault={refused?.faults.km}
         />
-        <Labelled label="With" fault={refused?.faults.spec}>
-          <select name="spec" className="input" defaultValue={typed.spec ?? spec}>
-            {fluidSpecs.map((each) => (
-              <option key={each}>{each}</option>
-            ))}
-          </select>
-        </Labelled>
+        <Labelled
+          label="With"
+          fault={refused?.faults.spec}
+          control={(props) => (
+            <select {...props} name="spec" className="input" defaultValue={typed.spec ?? spec}>
+              {fluidSpecs.map((each) => (
+                <option key={each}>{each}</option>
+              ))}
+            </select>
+          )}
+        />
       </div>
       <button type="submit" name="intent" value="exchange" className="button justify-self-start">
         Write the exchange down
@@ -124,22 +163,24 @@ function ExchangeForm({ spec, today, refused }: FormProps & { spec: FluidSpec })
   )
 }
 
-function Labelled({
-  label,
-  fault,
-  children,
-}: {
-  label: string
-  fault?: string[] | null
-  children: React.ReactNode
-}) {
+type Control = { id: string; 'aria-describedby'?: string; 'aria-invalid'?: true }
+type LabelledProps = { label: string; fault?: string[] | null; control: (props: Control) => React.ReactNode }
+
+/** A control with its label, and what is wrong with it beside it. */
+function Labelled({ label, fault, control }: LabelledProps) {
+  const id = useId()
   return (
-    // biome-ignore lint/a11y/noLabelWithoutControl: the control is what the caller puts inside
-    <label className="block">
-      <span className="field-label">{label}</span>
-      {children}
-      {fault && <span className="fault">{fault.join(' ')}</span>}
-    </label>
+    <div>
+      <label htmlFor={id} className="field-label">
+        {label}
+      </label>
+      {control({ id, ...(fault && { 'aria-describedby': `${id}-fault`, 'aria-invalid': true as const }) })}
+      {fault && (
+        <p id={`${id}-fault`} className="fault">
+          {fault.join(' ')}
+        </p>
+      )}
+    </div>
   )
 }
 
@@ -157,11 +198,24 @@ function Amount({ name, label, quantity, unit, first, fault }: AmountProps) {
   const units = useUnits()
   const shown = quantity ? units[quantity] : unit
   return (
-    <Labelled label={`${label}, ${shown}`} fault={fault}>
-      <input name={name} inputMode="decimal" autoComplete="off" className="input" defaultValue={first} />
-      {quantity && shown !== quantities[quantity].metric && (
-        <input type="hidden" name={unitFieldOf(name)} value={shown} />
+    <Labelled
+      label={`${label}, ${shown}`}
+      fault={fault}
+      control={(props) => (
+        <>
+          <input
+            {...props}
+            name={name}
+            inputMode="decimal"
+            autoComplete="off"
+            className="input"
+            defaultValue={first}
+          />
+          {quantity && shown !== quantities[quantity].metric && (
+            <input type="hidden" name={unitFieldOf(name)} value={shown} />
+          )}
+        </>
       )}
-    </Labelled>
+    />
   )
 }

@@ -32,6 +32,15 @@ export function ReadNow({ port, nth, form, onRead }: Props) {
     typeInto(form.current, names.value, shown)
   }, [taken])
   useEffect(() => () => stop.current?.abort(), [])
+  // What is typed over afterwards the instrument did not say.
+  useEffect(() => {
+    const element = form.current
+    const byHand = ({ isTrusted, target }: Event) => {
+      if (isTrusted && (target as HTMLInputElement).name === names.value) setProgress(undefined)
+    }
+    element?.addEventListener('input', byHand)
+    return () => element?.removeEventListener('input', byHand)
+  }, [form, names.value])
   if (port === undefined) return null
   async function read() {
     stop.current = new AbortController()
