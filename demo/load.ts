@@ -3,11 +3,13 @@ import { addExchange, addReading, saveHardUse } from '~/db/fluid.server'
 import { appendEvents, openJob } from '~/db/jobs.server'
 import { addPerson } from '~/db/people.server'
 import { shopSettings } from '~/db/settings.server'
+import { addContainers, saveShelfSettings } from '~/db/shelf.server'
 import { findVehicle, importVehicle } from '~/db/vehicles.server'
 import type { Person } from '~core/run/events'
 import { history } from './history'
 import { demoPeople } from './people'
 import { earlier } from './readings'
+import { delivery } from './shelf'
 import { eventsOfStory } from './story'
 
 const DAY_MS = 86_400_000
@@ -64,6 +66,19 @@ export async function loadDemoWorld(db: Database, now: Date): Promise<void> {
     if (!appended.ok) throw new Error(`demo story of ${story.vehicle}: ${appended.refusal.text}`)
   }
   await writeDownEarlier(db, ids, now, by.name)
+  await fillShelf(db, now, by.name)
+}
+
+async function fillShelf(db: Database, now: Date, by: string): Promise<void> {
+  await saveShelfSettings(db, { rule: 'thirty-days', money: 'gd', drumMl: 10_000 })
+  for (const { openedDaysAgo, ...containers } of delivery) {
+    const openedOn =
+      openedDaysAgo === undefined
+        ? undefined
+        : new Date(now.getTime() - openedDaysAgo * DAY_MS).toISOString().slice(0, 10)
+    const added = await addContainers(db, { ...containers, openedOn }, by)
+    if (!added.ok) throw new Error(`demo shelf: ${added.fault}`)
+  }
 }
 
 /** What was read and exchanged before this program's time, the oldest first as it was written down. */

@@ -59,10 +59,12 @@ test('every way out of a step once: each is recorded, says what stays good, and 
   await expect(page.getByText('Bleed the cylinder at its ports')).toBeVisible()
 
   await page.getByRole('button', { name: 'Another container' }).click()
+  await page.getByText('It has no label of ours').click()
   await page.getByLabel('Kind').selectOption('DOT 5')
   await page.getByRole('button', { name: 'pour from it' }).click()
   await expect(page.getByRole('alert')).toContainText('put DOT 5 back')
   await page.getByRole('button', { name: 'Another container' }).click()
+  await page.getByText('It has no label of ours').click()
   await page.getByLabel('Batch').fill('K 77')
   await page.getByRole('button', { name: 'pour from it' }).click()
 

@@ -4,6 +4,7 @@ import { applyEvent } from '~core/run/apply'
 import { addendumSchema, type JobEvent, jobEventSchema, type Person } from '~core/run/events'
 import { type JobState, stationOf } from '~core/run/state'
 import type { Database, Queries } from './database.server'
+import { notFromShelf, showOnShelf } from './draw.server'
 import { showInFluid } from './fluid.server'
 import type { StoredVehicle } from './vehicles.server'
 
@@ -43,14 +44,22 @@ async function eventsOf(db: Queries, jobId: string): Promise<JobEvent[]> {
   return rows.map((row) => jobEventSchema.parse(row.body))
 }
 
-function fold(events: readonly JobEvent[], from?: JobState): { state?: JobState; refusal?: Notice } {
+/** One event with the states before and after it. */
+type Step = { event: JobEvent; before?: JobState; after: JobState }
+
+function fold(
+  events: readonly JobEvent[],
+  from?: JobState,
+): { state?: JobState; steps: Step[]; refusal?: Notice } {
   let state = from
+  const steps: Step[] = []
   for (const event of events) {
     const applied = applyEvent(state, event)
-    if (!applied.ok) return { state, refusal: applied.refusal }
+    if (!applied.ok) return { state, steps, refusal: applied.refusal }
+    steps.push({ event, before: state, after: applied.state })
     state = applied.state
   }
-  return { state }
+  return { state, steps }
 }
 
 /** Jobs as last folded, per database: states never change once made, so an append need not replay what came before. */
@@ -187,15 +196,18 @@ export async function appendEvents(
       [jobId, events.map(({ id }) => id)],
     )
     const fresh = events.filter((event) => !recorded.some(({ id }) => id === event.id))
-    const { state, refusal } = fold(fresh, before)
+    const { state, steps, refusal: unfit } = fold(fresh, before)
+    const refusal = unfit ?? (await firstNotFromShelf(tx, jobId, steps))
     if (refusal || !state)
       return {
         ok: false,
         code: 'refused',
         refusal: refusal ?? { code: 'job-not-open', text: 'This job was never opened.' },
       }
-    for (const [i, event] of fresh.entries())
-      await insertEvent(tx, jobId, (before?.length ?? 0) + i + 1, event)
+    for (const [i, step] of steps.entries()) {
+      await insertEvent(tx, jobId, (before?.length ?? 0) + i + 1, step.event)
+      await showOnShelf(tx, jobId, step.before, step.after, step.event)
+    }
     if (fresh.length > 0) await showInLists(tx, jobId, state)
     if (fresh.length > 0) await showInFluid(tx, jobId, before, state)
     if (state.filed && !before?.filed) await freeze(tx, jobId, state)
@@ -204,6 +216,18 @@ export async function appendEvents(
   // Only what is committed may be gone on from.
   if (appended.ok) remember(db, jobId, appended.state)
   return appended
+}
+
+async function firstNotFromShelf(
+  tx: Queries,
+  jobId: string,
+  steps: readonly Step[],
+): Promise<Notice | undefined> {
+  for (const { event, before } of steps) {
+    const refusal = await notFromShelf(tx, jobId, before, event)
+    if (refusal) return refusal
+  }
+  return undefined
 }
 
 /** What lists show of a job, in the same transaction as the events it comes from. */

@@ -12,7 +12,7 @@ export async function planFiles(context: Readonly<RouterContextProvider>, jobId:
   const db = context.get(database)
   const state = orNotFound(await findJob(db, jobId))
   const changes = new URL(request.url).searchParams
-  const { vehicle, work, shop } = changedRequest(await planBaseFor(db, state), changes)
+  const { vehicle, work, shop } = changedRequest(await planBaseFor(db, jobId, state), changes)
   // A reason that is still to be given is none, and the file's reader asks for one.
   const asked: PlanRequest = {
     vehicle,

@@ -3,13 +3,18 @@ import type { Queries } from '~/db/database.server'
 import { fluidNow } from '~/db/due.server'
 import { shopPolicy } from '~/db/policy.server'
 import { shopSettings } from '~/db/settings.server'
+import { containersFor, shelfSettings } from '~/db/shelf.server'
+import type { Shop } from '~core/plan/request'
 import { limitsFor } from '~core/policy/policy'
 import type { JobState } from '~core/run/state'
+import { freeMl } from '~core/shelf/container'
+import { pastItsTime } from '~core/shelf/may-pour'
+import { openFirst } from '~core/shelf/reserve'
 import type { PlanBase } from './plan-request'
 import { today } from './today'
 
 /** What a job's plan page starts from: its vehicle, its work with the reading, and the shop as it is set now. */
-export async function planBaseFor(db: Queries, state: JobState): Promise<PlanBase> {
+export async function planBaseFor(db: Queries, jobId: string, state: JobState): Promise<PlanBase> {
   if (!state.checkIn) throw data(null, { status: 404 })
   const { vehicle, tested } = state
   const now = (await fluidNow(db, [state.vehicleId], today())).get(state.vehicleId)
@@ -24,9 +29,24 @@ export async function planBaseFor(db: Queries, state: JobState): Promise<PlanBas
     work: { ...state.checkIn.work, reading: tested?.reading, product },
     shop: {
       ...(await shopSettings(db)),
+      onHand: await pourable(db, jobId),
       // A rule that the shop does not use leaves the plan with the limit of common practice.
       moisture: { waterPct: limits.water, marginC: limits.boiling, copperPpm: limits.copper },
     },
     takenOrder: state.planned?.plan.order,
   }
+}
+
+/** More containers than this are not told a plan: what stands open and what stood longest come first. */
+const MOST_ON_HAND = 50
+
+/** Containers that may be poured into a job, what stands open first; what other jobs have reserved is not there. */
+export async function pourable(db: Queries, jobId: string): Promise<Shop['onHand']> {
+  const { rule } = await shelfSettings(db)
+  const usable = openFirst(await containersFor(db, jobId)).flatMap((container): Shop['onHand'] => {
+    const ml = Math.floor(freeMl(container))
+    if (ml < 1 || pastItsTime(container, { rule, today: today() })) return []
+    return [{ spec: container.spec, ml, count: 1, ...(container.openedOn !== undefined && { opened: true }) }]
+  })
+  return usable.slice(0, MOST_ON_HAND)
 }

@@ -2,11 +2,12 @@ import { useEffect } from 'react'
 import { Link, redirect, useRouteLoaderData } from 'react-router'
 import { BayWork } from '~/components/bay/bay-work'
 import { GoOn } from '~/components/bay/big-line'
-import { ContainerDialog } from '~/components/bay/container-dialog'
+import { ContainerDialog, type Shelf } from '~/components/bay/container-dialog'
 import { Counters } from '~/components/bay/counters'
 import { KeysDialog } from '~/components/bay/keys-dialog'
 import { LinkLine } from '~/components/bay/link-line'
 import { ParkDialog } from '~/components/bay/park-dialog'
+import { PourFrom } from '~/components/bay/pour-from'
 import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
 import { WhatChanged } from '~/components/bay/what-changed'
@@ -16,8 +17,10 @@ import { stageNames } from '~/components/stage-names'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { learnedOf } from '~/db/learned.server'
+import { containersFor, shelfSettings } from '~/db/shelf.server'
 import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
+import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import type { loader as rootLoader } from '~/root'
 import { type JobHere, useJobHere } from '~/run-client/job-here'
@@ -30,10 +33,17 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const state = orNotFound(await findJob(db, params.jobId))
   if (!state.run && !state.parked) throw redirect(`/jobs/${params.jobId}/plan`)
-  return { learned: await learnedOf(db, state.vehicleId, params.jobId) }
+  return {
+    learned: await learnedOf(db, state.vehicleId, params.jobId),
+    shelf: {
+      containers: await containersFor(db, params.jobId),
+      rule: (await shelfSettings(db)).rule,
+      today: today(),
+    },
+  }
 }
 
-export default function BleedPage({ loaderData: { learned } }: Route.ComponentProps) {
+export default function BleedPage({ loaderData: { learned, shelf } }: Route.ComponentProps) {
   const here = useJobHere()
   const { state } = here
   const { run } = state
@@ -43,7 +53,7 @@ export default function BleedPage({ loaderData: { learned } }: Route.ComponentPr
       <title>{`${state.plate}: Bleed · Ruddy Siphon`}</title>
       <h1 className="sr-only">Bleed</h1>
       {run?.plateConfirmed ? (
-        <Bay here={here} run={run} learned={learned} />
+        <Bay here={here} run={run} learned={learned} shelf={shelf} />
       ) : (
         <div className="mx-auto grid max-w-3xl gap-4">
           {run ? <ConfirmPlate here={here} /> : <PlanAgain here={here} />}
@@ -168,7 +178,9 @@ function LearnedHere({ learned, point }: { learned: Learned[]; point?: string })
   )
 }
 
-function Bay({ here, run, learned }: { here: JobHere; run: RunState; learned: Learned[] }) {
+type BayProps = { here: JobHere; run: RunState; learned: Learned[]; shelf: Shelf }
+
+function Bay({ here, run, learned, shelf }: BayProps) {
   const { state, act, refusal, link, jobId } = here
   const show = useShow()
   const stageRun = currentStage(run)
@@ -193,6 +205,7 @@ function Bay({ here, run, learned }: { here: JobHere; run: RunState; learned: Le
           </p>
           {refusal && <Refusal text={refusal} />}
           {justNow && <WhatChanged report={lastTrouble} loud />}
+          <PourFrom state={state} act={act} shelf={shelf} />
           <LearnedHere learned={learned} point={currentPoint(run)} />
           <BayWork state={state} run={run} jobId={jobId} saved={link === 'saved'} act={act} />
         </section>
@@ -210,7 +223,7 @@ function Bay({ here, run, learned }: { here: JobHere; run: RunState; learned: Le
             >
               Bottle emptied ({show('volume', run.bottleMl)})
             </button>
-            <ContainerDialog state={state} act={act} />
+            <ContainerDialog state={state} act={act} shelf={shelf} />
           </div>
         )}
         <section className="panel" aria-label="Line map">

@@ -21,7 +21,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const state = orNotFound(await findJob(db, params.jobId))
   return {
-    base: await planBaseFor(db, state),
+    base: await planBaseFor(db, params.jobId, state),
     taken: state.planned,
     plate: state.plate,
     bay: state.checkIn?.bay,

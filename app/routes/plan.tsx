@@ -33,7 +33,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   if (!state.tested) throw redirect(`/jobs/${params.jobId}/test`)
   const begun = state.run?.plateConfirmed === true || state.filed !== undefined
   return {
-    base: await planBaseFor(context.get(database), state),
+    base: await planBaseFor(context.get(database), params.jobId, state),
     /** The plan the work has begun under. */
     begun: begun ? state.planned : undefined,
     taken: state.planned !== undefined,
@@ -51,7 +51,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       .slice(0, 500)
   const changes = new URL(request.url).searchParams
   const whys = { order: said('orderWhy'), way: said('wayWhy') }
-  const asked = changedRequest(await planBaseFor(context.get(database), state), changes, whys)
+  const asked = changedRequest(await planBaseFor(context.get(database), params.jobId, state), changes, whys)
   const orderFault =
     asked.work.order?.why === '' ? 'Say why the order is changed: it stays in the record.' : undefined
   const plan = makePlan(asked)

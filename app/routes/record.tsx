@@ -6,6 +6,7 @@ import { Row } from '~/components/record/rows'
 import { outcomeMarks, outcomeWords } from '~/components/words'
 import { database, personHere } from '~/context'
 import { comebacksOf, findJob, openJob } from '~/db/jobs.server'
+import { pouredBy, shelfSettings } from '~/db/shelf.server'
 import { findVehicle } from '~/db/vehicles.server'
 import { showDate, showTime } from '~/lib/format'
 import { recordDesk } from '~/lib/record-event.server'
@@ -19,6 +20,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return {
     state: orNotFound(await findJob(db, params.jobId)),
     comebacks: await comebacksOf(db, params.jobId),
+    poured: await pouredBy(db, params.jobId),
+    money: (await shelfSettings(db)).money,
   }
 }
 
@@ -46,7 +49,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 /** The record on one page, for the screen, a grey printer, A4 and Letter. Filed, it is as it was signed. */
 export default function Record({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { state, comebacks } = loaderData
+  const { state, comebacks, poured, money } = loaderData
   const { filed, vehicle } = state
   return (
     <main className="mx-auto max-w-[52rem] p-5 print:max-w-none print:p-0 print:text-[10pt] print:leading-snug">
@@ -92,7 +95,7 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
         </header>
         <div className="grid gap-4 sm:grid-cols-2 print:grid-cols-2">
           <Found state={state} />
-          <Done state={state} />
+          <Done state={state} poured={poured} money={money} />
         </div>
         <Points state={state} />
         <OnTheWay state={state} />

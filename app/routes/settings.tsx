@@ -8,12 +8,10 @@ import { saveShopSettings, shopSettings } from '~/db/settings.server'
 import { parseDecimal, requiredQuantity, withUnits } from '~/lib/fields'
 import { themeCookie, themes } from '~/lib/theme'
 import { useFieldText } from '~/lib/units'
-import { fluidSpecs } from '~core/fluids'
 import { methodName } from '~core/method'
 import { equipment, equipmentIds } from '~core/method/equipment'
 import { methodIds } from '~core/method/method'
 import { orderSchoolIds, orderSchools } from '~core/order'
-import type { Shop } from '~core/plan/request'
 import type { Route } from './+types/settings'
 
 const linesOf = (text: string) =>
@@ -40,30 +38,6 @@ const shopFormSchema = z.object({
         if (name && name.length <= 60 && typeof maxKPa === 'number' && maxKPa > 0 && maxKPa <= 1000)
           return [{ name, maxKPa }]
         context.addIssue({ code: 'custom', message: `“${line}”: give a name and the most it takes in kPa.` })
-        return []
-      }),
-    ),
-  onHand: z
-    .string()
-    .default('')
-    .transform((text, context) =>
-      linesOf(text).flatMap((line) => {
-        const [label = '', sizes = ''] = line.split(':', 2)
-        const spec = fluidSpecs.find((each) => each.toLowerCase() === label.trim().toLowerCase())
-        const mls = sizes
-          .split(/[;\s]+/)
-          .filter(Boolean)
-          .map(parseDecimal)
-        if (spec && mls.length > 0 && mls.every((ml) => typeof ml === 'number' && ml >= 1 && ml <= 250_000))
-          return [...new Set(mls as number[])].map((ml) => ({
-            spec,
-            ml,
-            count: mls.filter((each) => each === ml).length,
-          }))
-        context.addIssue({
-          code: 'custom',
-          message: `“${line}”: give a fluid, a colon and sizes in mL, like DOT 4: 1000 1000 500.`,
-        })
         return []
       }),
     ),
@@ -98,17 +72,9 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (submission.status !== 'success') return data(submission.reply(), { status: 400 })
   const { has, ...shop } = submission.value
   const lacks = equipmentIds.filter((id) => !has.includes(id))
-  await saveShopSettings(context.get(database), { ...shop, lacks })
+  await saveShopSettings(context.get(database), { ...shop, lacks, onHand: [] })
   return submission.reply()
 }
-
-/** Sealed containers as they are typed: a line for each fluid. */
-const onHandLines = ({ onHand }: Shop) =>
-  fluidSpecs
-    .map((spec) => ({ spec, own: onHand.filter((each) => each.spec === spec) }))
-    .filter(({ own }) => own.length > 0)
-    .map(({ spec, own }) => `${spec}: ${own.flatMap(({ ml, count }) => Array(count).fill(ml)).join(' ')}`)
-    .join('\n')
 
 export default function Settings({ loaderData: { shop }, actionData }: Route.ComponentProps) {
   const text = useFieldText()
@@ -121,7 +87,6 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
       helpers: String(shop.helpers),
       has: equipmentIds.filter((id) => !shop.lacks.includes(id)),
       adapters: shop.adapters.map(({ name, maxKPa }) => `${name}, ${maxKPa}`).join('\n'),
-      onHand: onHandLines(shop),
       containersMl: shop.containersMl.join(' '),
     },
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: shopFormSchema }),
@@ -149,7 +114,7 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
         options={equipmentIds.map((value) => ({ value, label: equipment[value] }))}
         multiple
       />
-      <div className="grid gap-4 sm:grid-cols-3">
+      <div className="grid gap-4 sm:grid-cols-2">
         <TextField
           field={fields.helpers}
           label="People who can sit in the cab"
@@ -159,11 +124,6 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
           field={fields.adapters}
           label="Cap adapters"
           hint="Of the pressure machine, one a line: name, most kPa. None listed: one is taken to fit"
-        />
-        <NoteField
-          field={fields.onHand}
-          label="Sealed on the shelf"
-          hint="One fluid a line with its sizes in mL, like DOT 4: 1000 1000 500"
         />
       </div>
       <Choices
@@ -193,7 +153,7 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
         />
         <TextField
           field={fields.containersMl}
-          label="Container sizes on the shelf"
+          label="Container sizes the shop buys"
           unit="mL"
           hint="Spaces between, like 355 500 1000"
         />

@@ -5,6 +5,7 @@ const places = [
   { to: '/', name: 'Yard' },
   { to: '/vehicles', name: 'Vehicles' },
   { to: '/due', name: 'Due' },
+  { to: '/shelf', name: 'Shelf' },
   { to: '/logbook', name: 'Logbook' },
   { to: '/bench', name: 'Bench' },
   { to: '/people', name: 'People' },

@@ -1,5 +1,5 @@
 import type { Reason } from '../decision'
-import { chooseContainers } from '../exchange/containers'
+import { type Containers, chooseContainers } from '../exchange/containers'
 import { takeOnHand } from '../exchange/on-hand'
 import { carryReservoir, type FedCorner } from '../exchange/reservoir-carry'
 import { suits } from '../fluids/suits'
@@ -13,7 +13,7 @@ import type { Vehicle } from '../vehicle/schema'
 import type { Plan, PlanOrder, Ways } from './answer'
 import { cautionsFor } from './cautions'
 import { fluidUsed, type Prepared, preparePlan, startShareOf } from './prepare'
-import type { PlanRequest } from './request'
+import type { PlanRequest, Shop } from './request'
 import { buildStages } from './stages'
 import { stopsFor } from './stops'
 import { topUpEvery } from './top-up-every'
@@ -110,6 +110,18 @@ function fluidReasons(request: PlanRequest): Reason[] {
   return reasons
 }
 
+/** What stands open is used up before a sealed one is opened. */
+function openedFirst(needMl: number, own: Shop['onHand']): Containers[] {
+  const used: Containers[] = []
+  let left = needMl
+  for (const { ml, count, opened } of own) {
+    if (!opened || left <= 0) continue
+    used.push({ ml, count })
+    left -= ml * count
+  }
+  return used
+}
+
 /** What to open of the shelf, what to buy beside it, and what stays over. */
 function containersFor(
   totalMl: number,
@@ -117,12 +129,12 @@ function containersFor(
 ): Pick<Plan['fluid'], 'buy' | 'onHand' | 'leftMl'> {
   const { onHand, containersMl } = request.shop
   const spec = fluidUsed(request)
-  const taken = takeOnHand(
-    totalMl,
-    onHand.filter((each) => each.spec === spec),
-  )
+  const own = onHand.filter((each) => each.spec === spec)
+  const already = openedFirst(totalMl, own)
   const sum = (containers: readonly { ml: number; count: number }[]) =>
     containers.reduce((all, { ml, count }) => all + ml * count, 0)
+  const sealed = own.filter(({ opened }) => !opened)
+  const taken = [...already, ...takeOnHand(totalMl - sum(already), sealed)]
   const buy = chooseContainers(totalMl - sum(taken), containersMl)
   return { onHand: taken, buy, leftMl: Math.max(0, sum(taken) + sum(buy) - totalMl) }
 }

@@ -103,13 +103,15 @@ export const shopSchema = z.object({
     )
     .max(50)
     .default([]),
-  /** Sealed containers on the shelf. */
+  /** Containers on the shelf that may be poured. */
   onHand: z
     .array(
       z.object({
         spec: fluidSpecSchema,
         ml: z.number('give mL').min(1, 'give 1 mL or more').max(250_000, 'give at most 250000 mL'),
         count: z.int('give a whole number').min(1, 'give 1 or more').max(99, 'give at most 99').default(1),
+        /** Opened already: used up before a sealed one is opened. */
+        opened: z.boolean('give true or false').optional(),
       }),
       'give a list of containers',
     )

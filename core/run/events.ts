@@ -44,6 +44,9 @@ const checkIn = z.object({
 export type CheckIn = z.output<typeof checkIn>
 
 const container = z.object({
+  /** Of the shelf's own label, where it has one. */
+  code: short.optional(),
+  product: short.optional(),
   spec: fluidSpecSchema,
   batch: short,
   sizeMl: ml.optional(),

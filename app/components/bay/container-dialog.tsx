@@ -1,79 +1,129 @@
 import { useState } from 'react'
-import { useReadAmount, useShow } from '~/lib/units'
+import { showDate } from '~/lib/format'
+import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { fluidSpecs } from '~core/fluids'
 import type { JobState } from '~core/run/state'
+import { readCode } from '~core/shelf/code'
+import type { ShelfContainer } from '~core/shelf/container'
+import { mayNotPour } from '~core/shelf/may-pour'
+import type { OpenedRuleId } from '~core/shelf/opened-rule'
+import { openFirst } from '~core/shelf/reserve'
 import { BayDialog } from './bay-dialog'
+import { LabelForm } from './label-form'
 
-/** The container is empty and another is opened: what its label says is written down before anything is poured. */
-export function ContainerDialog({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
+/** The shelf as it was when the page came: enough to choose from without the server. */
+export type Shelf = { containers: ShelfContainer[]; rule: OpenedRuleId; today: string }
+type Props = { state: JobState; act: (act: FloorAct) => void; shelf: Shelf }
+
+/** What may be poured into this job now, what to use up first at the top. */
+export function offered({ state, shelf }: Omit<Props, 'act'>): ShelfContainer[] {
+  const inUse = codeInUse(state)
+  return openFirst(shelf.containers).filter(
+    (each) => each.code !== inUse && mayNotPour(each, pouringOf(state, shelf)) === undefined,
+  )
+}
+
+export const codeInUse = ({ containers }: JobState): string | undefined => containers.at(-1)?.code
+
+const pouringOf = ({ planned, vehicle, containers }: JobState, { rule, today }: Shelf) => ({
+  spec: planned?.plan.fluid.spec ?? vehicle.fluid.spec,
+  alsoAllowed: [vehicle.fluid.spec, ...vehicle.fluid.alsoAllowed],
+  rule,
+  today,
+  openedHere: containers.flatMap(({ code }) => code ?? []),
+})
+
+export const openedAct = ({ code, product, spec, batch, sizeMl, openedOn }: ShelfContainer): FloorAct => ({
+  type: 'container-opened',
+  container: { code, product, spec, batch, sizeMl, ...(openedOn !== undefined && { openedOn }) },
+})
+
+/** The container is empty and another is opened: from the shelf by its code, else by what its label says. */
+export function ContainerDialog({ state, act, shelf }: Props) {
   const planned = state.planned?.plan.fluid.spec ?? state.vehicle.fluid.spec
-  const [fault, setFault] = useState(false)
-  const read = useReadAmount()
+  const [fault, setFault] = useState<string>()
   const show = useShow()
-  function submit(event: React.FormEvent<HTMLFormElement>, close: () => void) {
+  const list = offered({ state, shelf })
+  function byCode(event: React.FormEvent<HTMLFormElement>, close: () => void) {
     event.preventDefault()
-    const said = new FormData(event.currentTarget)
-    const spec = fluidSpecs.find((each) => each === said.get('spec'))
-    const text = String(said.get('sizeMl')).trim()
-    const size = text === '' ? undefined : read(text)
-    const bad = !spec || (text !== '' && (size === undefined || size.ml < 1))
-    setFault(bad)
-    if (bad) return
+    const typed = String(new FormData(event.currentTarget).get('code'))
+    const code = readCode(typed)
+    const found = shelf.containers.find((each) => each.code === code)
+    const refused = found
+      ? mayNotPour(found, pouringOf(state, shelf))?.text
+      : code
+        ? `There is no ${code} on the shelf: read its label again.`
+        : 'That is no code of a label here: eight signs, the first an F. Read it again.'
+    setFault(refused)
+    if (!found || refused) return
     close()
-    act({
-      type: 'container-opened',
-      container: {
-        spec,
-        batch: String(said.get('batch')).trim(),
-        sizeMl: size?.ml,
-        openedOn: String(said.get('openedOn')) || undefined,
-      },
-      ...(size?.typed && { typed: size.typed }),
-    })
+    act(openedAct(found))
   }
   return (
     <BayDialog
       trigger="Another container"
-      title="What does its label say?"
+      title="Which container?"
       caution={`${planned} goes in here. Read the label aloud; never mix kinds.`}
     >
       {(close) => (
-        <form onSubmit={(event) => submit(event, close)} className="grid gap-3">
-          <label className="grid gap-1">
-            <span className="field-label">Kind</span>
-            <select name="spec" defaultValue={planned} className="input min-h-[56px]">
-              {fluidSpecs.map((spec) => (
-                <option key={spec} value={spec}>
-                  {spec === 'mineral' ? 'Mineral oil' : spec}
-                </option>
+        <div className="grid gap-4">
+          {list.length > 0 && (
+            <ul className="grid gap-2">
+              {list.slice(0, 4).map((each, i) => (
+                <li key={each.code}>
+                  <button
+                    type="button"
+                    className={`button min-h-[72px] w-full justify-between text-left ${i === 0 ? 'border-oxide' : ''}`}
+                    onClick={() => {
+                      close()
+                      act(openedAct(each))
+                    }}
+                  >
+                    <span>
+                      <span className="block text-lg">{each.product}</span>
+                      <span className="font-normal">
+                        {each.spec}, batch {each.batch || '?'},{' '}
+                        {each.openedOn ? `opened ${showDate(each.openedOn)}` : 'sealed'}
+                      </span>
+                    </span>
+                    <span className="text-right">
+                      {show('volume', each.leftMl)}
+                      <span className="block font-mono font-normal">{each.code}</span>
+                    </span>
+                  </button>
+                </li>
               ))}
-            </select>
-          </label>
-          <label className="grid gap-1">
-            <span className="field-label">Batch</span>
-            <input name="batch" className="input min-h-[56px]" autoComplete="off" maxLength={200} />
-          </label>
-          <div className="grid grid-cols-2 gap-3">
-            <label className="grid gap-1">
-              <span className="field-label">Size, {show.unit('volume')}</span>
-              <input name="sizeMl" className="input min-h-[56px]" inputMode="decimal" autoComplete="off" />
-            </label>
-            <label className="grid gap-1">
-              <span className="field-label">Opened on</span>
-              <input name="openedOn" type="date" className="input min-h-[56px]" />
-            </label>
-          </div>
-          {fault && (
-            <p role="alert" className="fault">
-              Give the size in {show.unit('volume')}, up to {show.number('volume', 20_000)}, or leave it
-              empty.
-            </p>
+            </ul>
           )}
-          <button type="submit" className="button button-main min-h-[72px] text-xl">
-            Opened: pour from it
-          </button>
-        </form>
+          <form
+            onSubmit={(event) => byCode(event, close)}
+            className="grid grid-cols-[1fr_auto] items-end gap-2"
+          >
+            <label className="grid gap-1">
+              <span className="field-label">Code of its label, typed or scanned</span>
+              <input
+                name="code"
+                className="input min-h-[56px] font-mono uppercase"
+                autoComplete="off"
+                maxLength={40}
+              />
+            </label>
+            <button type="submit" className="button min-h-[56px]">
+              Take it
+            </button>
+            {fault && (
+              <p role="alert" className="fault col-span-2">
+                {fault}
+              </p>
+            )}
+          </form>
+          <details open={list.length === 0}>
+            <summary className="min-h-[56px] cursor-pointer content-center font-bold">
+              It has no label of ours: what does its own say?
+            </summary>
+            <LabelForm planned={planned} onSaid={act} close={close} />
+          </details>
+        </div>
       )}
     </BayDialog>
   )

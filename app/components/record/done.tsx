@@ -8,7 +8,14 @@ import { jobTally } from '~core/run/tally'
 import { Part, Row } from './rows'
 
 /** What was done, with what, and what moved. */
-export function Done({ state }: { state: JobState }) {
+type Props = {
+  state: JobState
+  /** From which containers of the shelf, with what that cost. */
+  poured: readonly { code: string; product: string; batch: string; ml: number; cost?: number }[]
+  money: string
+}
+
+export function Done({ state, poured, money }: Props) {
   const { planned, run, earlier, bleedAgainWhy, containers, fromPaper } = state
   const tally = jobTally(state)
   const show = useShow()
@@ -23,7 +30,8 @@ export function Done({ state }: { state: JobState }) {
           <Row name="Fluid">
             {plan.fluid.spec}
             {containers.map(
-              ({ batch, sizeMl }) => `, batch ${batch || '?'}${sizeMl ? ` (${show('volume', sizeMl)})` : ''}`,
+              ({ code, product, batch, sizeMl }) =>
+                `, ${product ? `${product}, ` : ''}batch ${batch || '?'}${code ? `, ${code}` : ''}${sizeMl ? ` (${show('volume', sizeMl)})` : ''}`,
             )}
           </Row>
           <Row name="Method">
@@ -57,6 +65,13 @@ export function Done({ state }: { state: JobState }) {
               Done with the bay card by {fromPaper.doneBy} on {showDate(fromPaper.doneOn)}, entered afterwards
               by {fromPaper.by?.name ?? 'nobody named'}. No call was led on the screen.
               {fromPaper.note && ` ${fromPaper.note}`}
+            </Row>
+          )}
+          {poured.length > 0 && (
+            <Row name="From the shelf">
+              {poured.map(({ code, ml }) => `${show('volume', ml)} of ${code}`).join(', ')}
+              {poured.every(({ cost }) => cost !== undefined) &&
+                `: fluid for ${poured.reduce((sum, { cost = 0 }) => sum + cost, 0).toFixed(2)} ${money}`}
             </Row>
           )}
           <Row name="Planned">{show('volume', plan.fluid.totalMl)}</Row>

@@ -1,0 +1,122 @@
+import type { Notice } from '~core/decision'
+import type { JobEvent } from '~core/run/events'
+import type { JobState } from '~core/run/state'
+import { jobTally } from '~core/run/tally'
+import { draw, giveBack } from '~core/shelf/draw'
+import { mayNotPour, pastItsTime } from '~core/shelf/may-pour'
+import { reserve } from '~core/shelf/reserve'
+import { wasteKindOf } from '~core/shelf/waste'
+import type { Queries } from './database.server'
+import { containersFor, findContainer, move, shelfSettings } from './shelf.server'
+
+const dayOf = (iso: string) => iso.slice(0, 10)
+const codesOf = (state?: JobState) => state?.containers.flatMap(({ code }) => code ?? []) ?? []
+
+/** What a job pours: what its plan says, and what else its vehicle takes. */
+const pouringOf = ({ planned, vehicle }: JobState) => ({
+  spec: planned?.plan.fluid.spec ?? vehicle.fluid.spec,
+  alsoAllowed: [vehicle.fluid.spec, ...vehicle.fluid.alsoAllowed],
+})
+
+/** Why a container named by its code must not be opened for a job; undefined where it may, or the event names none. */
+export async function notFromShelf(
+  tx: Queries,
+  jobId: string,
+  before: JobState | undefined,
+  event: JobEvent,
+): Promise<Notice | undefined> {
+  if (event.type !== 'container-opened' || event.container.code === undefined || !before) return undefined
+  const found = await findContainer(tx, event.container.code, jobId)
+  if (!found)
+    return {
+      code: 'no-such-container',
+      text: `There is no ${event.container.code} on the shelf: read its label again.`,
+    }
+  const { rule } = await shelfSettings(tx)
+  const pouring = { ...pouringOf(before), rule, today: dayOf(event.at), openedHere: codesOf(before) }
+  // That it is empty by the book is no reason: whoever holds it sees what is in it.
+  const refused = mayNotPour({ ...found, leftMl: Math.max(1, found.leftMl) }, pouring)
+  if (refused) return refused
+  return event.container.spec === found.spec
+    ? undefined
+    : {
+        code: 'wrong-container',
+        text: `${found.code} holds ${found.spec}, not ${event.container.spec}: read its label again.`,
+      }
+}
+
+/** What one event of a job does to the shelf and the drum, in the same transaction. */
+export async function showOnShelf(
+  tx: Queries,
+  jobId: string,
+  before: JobState | undefined,
+  state: JobState,
+  event: JobEvent,
+): Promise<void> {
+  const by = event.by?.name ?? ''
+  if (state.containers !== before?.containers)
+    for (const code of codesOf(state))
+      await tx.query('update container set opened_on = $2 where code = $1 and opened_on is null', [
+        code,
+        dayOf(event.at),
+      ])
+  const pouredMl = jobTally(state).inMl - (before ? jobTally(before).inMl : 0)
+  const inUse = codesOf(state).at(-1)
+  if (pouredMl > 0 && inUse !== undefined) await pour(tx, jobId, inUse, pouredMl, by)
+  if (pouredMl < 0) await takeBack(tx, jobId, -pouredMl, by)
+  if (state.planned !== before?.planned) await holdBack(tx, jobId, state, dayOf(event.at))
+  if (state.filed && !before?.filed) {
+    await tx.query('delete from reservation where job_id = $1', [jobId])
+    if (state.filed.wasteMl > 0)
+      await tx.query('insert into waste (kind, ml, on_day, job_id, by_name) values ($1, $2, $3, $4, $5)', [
+        wasteKindOf(state),
+        state.filed.wasteMl,
+        dayOf(event.at),
+        jobId,
+        by,
+      ])
+  }
+}
+
+async function pour(tx: Queries, jobId: string, code: string, pouredMl: number, by: string): Promise<void> {
+  const [row] = await tx.query<{ left_ml: number }>(
+    'select left_ml from container where code = $1 for update',
+    [code],
+  )
+  if (!row) return
+  const { drawnMl, shortMl } = draw(row.left_ml, pouredMl)
+  await tx.query('update container set left_ml = greatest(0, left_ml - $2) where code = $1', [code, drawnMl])
+  await tx.query('update reservation set ml = greatest(0, ml - $3) where job_id = $1 and code = $2', [
+    jobId,
+    code,
+    drawnMl,
+  ])
+  await move(tx, { code, what: 'drawn', ml: -drawnMl, shortMl, jobId, by })
+}
+
+/** A pour was taken back: what it drew goes back, and what it poured beyond the book is forgotten with it. */
+async function takeBack(tx: Queries, jobId: string, backMl: number, by: string): Promise<void> {
+  const [last] = await tx.query<{ code: string; ml: number; short_ml: number }>(
+    "select code, -ml as ml, short_ml from container_move where job_id = $1 and what = 'drawn' order by seq desc limit 1",
+    [jobId],
+  )
+  if (!last || Math.abs(last.ml + last.short_ml - backMl) > 1e-6) return
+  for (const { code, ml } of giveBack(last.ml, [last])) {
+    await tx.query('update container set left_ml = left_ml + $2 where code = $1', [code, ml])
+    await move(tx, { code, what: 'given-back', ml, shortMl: -last.short_ml, jobId, by })
+  }
+}
+
+/** What a plan needs is held back on the shelf; another plan, or none, lets go of what the last one held. */
+async function holdBack(tx: Queries, jobId: string, state: JobState, today: string): Promise<void> {
+  await tx.query('delete from reservation where job_id = $1', [jobId])
+  const fluid = state.planned?.plan.fluid
+  if (!fluid) return
+  const { rule } = await shelfSettings(tx)
+  const usable = (await containersFor(tx, jobId)).filter(
+    (container) =>
+      container.spec === fluid.spec && !pastItsTime(container, { rule, today, openedHere: codesOf(state) }),
+  )
+  for (const { code, ml } of reserve(fluid.totalMl, usable))
+    await tx.query('insert into reservation (job_id, code, ml) values ($1, $2, $3)', [jobId, code, ml])
+}

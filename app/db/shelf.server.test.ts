@@ -1,0 +1,220 @@
+import { BinaryBitmap, GlobalHistogramBinarizer, MultiFormatReader, RGBLuminanceSource } from '@zxing/library'
+import fc from 'fast-check'
+import { PNG } from 'pngjs'
+import { afterAll, beforeAll, expect, test } from 'vitest'
+import { barcodePng } from '~/lib/barcode.server'
+import { makePlan } from '~core/plan/plan'
+import { shopSchema, workSchema } from '~core/plan/request'
+import { carefulAct } from '~core/run/careful'
+import type { JobEvent, Unstamped } from '~core/run/events'
+import { codeFrom, readCode } from '~core/shelf/code'
+import { loadDemoWorld } from '../../demo/load'
+import type { Database } from './database.server'
+import { appendEvents, findJob, openJob } from './jobs.server'
+import { migrate } from './migrate.server'
+import { openPglite } from './pglite.server'
+import {
+  addContainers,
+  containersFor,
+  correctLeft,
+  findContainer,
+  pouredBy,
+  saveShelfSettings,
+  throwAway,
+} from './shelf.server'
+import { findVehicle, listVehicles } from './vehicles.server'
+import { drums, handOver } from './waste.server'
+
+const today = '2026-05-04'
+let db: Database
+beforeAll(async () => {
+  const fresh = await openPglite()
+  await migrate(fresh)
+  db = fresh
+  await loadDemoWorld(db, new Date(`${today}T08:00:00Z`))
+})
+afterAll(() => db.close())
+
+let made = 0
+async function send(jobId: string, act: Unstamped<JobEvent>) {
+  const event = {
+    ...act,
+    id: `shelf-test-${made++}`.padEnd(16, '-'),
+    at: `${today}T09:00:00.000Z`,
+  } as JobEvent
+  return { event, answer: await appendEvents(db, jobId, [event]) }
+}
+const did = async (jobId: string, act: Unstamped<JobEvent>) => {
+  const { event, answer } = await send(jobId, act)
+  if (!answer.ok) throw new Error(answer.refusal.text)
+  return event
+}
+const spec = 'DOT 4' as const
+
+/** A job on the minibus, planned and with its plate confirmed. */
+async function begun(): Promise<string> {
+  const row = (await listVehicles(db)).find(({ plate }) => plate === 'PUF 18')
+  const stored = await findVehicle(db, row?.id ?? '')
+  if (!stored) throw new Error('the demo has a minibus')
+  const jobId = await openJob(db, stored, `${today}T08:30:00Z`, {})
+  const work = workSchema.parse({ reason: 'service' })
+  const shop = shopSchema.parse({ methods: ['two-person'] })
+  await did(jobId, { type: 'checked-in', checkIn: { work, colour: 'brown', note: '' } })
+  await did(jobId, { type: 'tested', tester: '', notTakenWhy: 'open' })
+  await did(jobId, { type: 'planned', shop, plan: makePlan({ vehicle: stored.vehicle, work, shop }) })
+  await did(jobId, { type: 'plate-confirmed' })
+  return jobId
+}
+/** Through the steps until the reservoir can be topped up. */
+async function untilPouring(jobId: string): Promise<string> {
+  let state = await findJob(db, jobId)
+  while (state && Object.keys(state.run?.levelMl ?? {}).length === 0) {
+    const act = carefulAct(state)
+    if (!act) throw new Error('nothing left to do')
+    await did(jobId, act)
+    state = await findJob(db, jobId)
+  }
+  return Object.keys(state?.run?.levelMl ?? {})[0] ?? ''
+}
+const can = async (sizeMl: number, more: object = {}) => {
+  const added = await addContainers(
+    db,
+    { product: 'Test four', spec, batch: 'T1', sizeMl, count: 1, price: 10, ...more },
+    'Una',
+  )
+  if (!added.ok) throw new Error(added.fault)
+  return added.codes[0] ?? ''
+}
+const opened = (code: string) =>
+  ({
+    type: 'container-opened',
+    container: { code, product: 'Test four', spec, batch: 'T1', sizeMl: 500 },
+  }) as const
+const leftIn = async (code: string) => (await findContainer(db, code))?.leftMl ?? Number.NaN
+const movedIn = async (code: string) =>
+  (await db.query<{ sum: number }>('select sum(ml) as sum from container_move where code = $1', [code]))[0]
+    ?.sum
+
+test('what is poured is drawn from the container in use, taken back goes back, and the job knows batch and cost', async () => {
+  const code = await can(500)
+  const jobId = await begun()
+  await did(jobId, opened(code))
+  const reservoir = await untilPouring(jobId)
+  const afterSteps = await leftIn(code)
+  const poured = await did(jobId, { type: 'topped-up', reservoir, ml: 60 })
+  expect(await leftIn(code)).toBeCloseTo(afterSteps - 60, 6)
+  await did(jobId, { type: 'undone', event: poured.id })
+  expect(await leftIn(code)).toBeCloseTo(afterSteps, 6)
+  await did(jobId, { type: 'topped-up', reservoir, ml: 40 })
+  const [used] = await pouredBy(db, jobId)
+  expect(used).toMatchObject({ code, batch: 'T1' })
+  expect(used?.cost).toBeCloseTo(((used?.ml ?? 0) / 500) * 10, 6)
+  expect(await movedIn(code)).toBeCloseTo(await leftIn(code), 6)
+  expect((await findContainer(db, code))?.openedOn).toBe(today)
+})
+
+test('two jobs that pour from one container at once never take it below nothing, and not a millilitre is made or lost', async () => {
+  const code = await can(300)
+  const jobs = [await begun(), await begun()]
+  const reservoirs: string[] = []
+  for (const jobId of jobs) {
+    reservoirs.push(await untilPouring(jobId))
+    await did(jobId, opened(code))
+  }
+  const amounts = fc.sample(fc.integer({ min: 5, max: 40 }), 40)
+  await Promise.all(
+    amounts.map((ml, i) =>
+      did(jobs[i % 2] ?? '', { type: 'topped-up', reservoir: reservoirs[i % 2] ?? '', ml }),
+    ),
+  )
+  const poured = amounts.reduce((sum, ml) => sum + ml, 0)
+  const [moves] = await db.query<{ drawn: number; short: number }>(
+    "select -sum(ml) filter (where what = 'drawn') as drawn, sum(short_ml) as short from container_move where code = $1",
+    [code],
+  )
+  expect(poured).toBeGreaterThan(300)
+  expect(await leftIn(code)).toBe(0)
+  expect(moves?.drawn).toBeCloseTo(300, 6)
+  expect((moves?.drawn ?? 0) + (moves?.short ?? 0)).toBeCloseTo(poured, 6)
+})
+
+test('the wrong kind, an unknown code, one that is open too long, and a label that lies are refused with why', async () => {
+  const jobId = await begun()
+  const silicone = (await containersFor(db)).find((each) => each.spec === 'DOT 5')
+  const refusal = async (container: object) => {
+    const { answer } = await send(jobId, { type: 'container-opened', container } as Unstamped<JobEvent>)
+    return answer.ok ? undefined : answer.refusal
+  }
+  const of = (more: object) => ({ spec, batch: '', ...more })
+  expect(await refusal(of({ code: silicone?.code, spec: 'DOT 5' }))).toMatchObject({
+    code: 'wrong-container',
+    text: expect.stringContaining('never mix'),
+  })
+  expect((await refusal(of({ code: silicone?.code })))?.code).toBe('wrong-container')
+  expect((await refusal(of({ code: codeFrom([1, 2, 3, 4, 5, 6]) })))?.code).toBe('no-such-container')
+  const old = await can(500, { openedOn: '2026-03-01', leftMl: 200 })
+  expect(await refusal(of({ code: old }))).toMatchObject({
+    code: 'opened-too-long',
+    text: expect.stringContaining('throw it away'),
+  })
+  await saveShelfSettings(db, { rule: 'same-job', money: '', drumMl: 10_000 })
+  const fresh = await can(500, { openedOn: today, leftMl: 400 })
+  expect((await refusal(of({ code: fresh })))?.code).toBe('opened-too-long')
+  await saveShelfSettings(db, { rule: 'thirty-days', money: '', drumMl: 10_000 })
+  expect(await refusal(of({ code: fresh }))).toBeUndefined()
+})
+
+test('a plan that is taken holds its fluid back from others until it is poured or filed', async () => {
+  const free = async () =>
+    (await containersFor(db))
+      .filter((each) => each.spec === spec)
+      .reduce((sum, each) => sum + each.leftMl - each.reservedMl, 0)
+  await can(1000)
+  const before = await free()
+  const jobId = await begun()
+  const held = before - (await free())
+  const plan = (await findJob(db, jobId))?.planned?.plan
+  expect(held).toBeGreaterThan(0)
+  expect(held).toBeLessThanOrEqual((plan?.fluid.totalMl ?? 0) + 1e-6)
+  const own = (await containersFor(db, jobId)).reduce((sum, each) => sum + each.reservedMl, 0)
+  const others = (await containersFor(db)).reduce((sum, each) => sum + each.reservedMl, 0)
+  expect(others - own).toBeCloseTo(held, 6)
+  await did(jobId, { type: 'filed', outcome: 'not-fit', doneBy: 'Una', note: 'left', wasteMl: 120 })
+  expect(await free()).toBeCloseTo(before, 6)
+})
+
+test('used fluid fills the drum of its kind and is handed over whole against a paper', async () => {
+  const [glycol] = await drums(db, 10_000, today)
+  expect(glycol?.kind).toBe('glycol')
+  expect(glycol?.jobs.reduce((sum, { ml }) => sum + ml, 0)).toBeCloseTo(glycol?.ml ?? 0, 6)
+  await handOver(db, 'glycol', today, 'W-17', 'Una')
+  const [after] = await drums(db, 10_000, today)
+  expect(after).toMatchObject({ ml: 0, jobs: [], handedOver: [{ paper: 'W-17', ml: glycol?.ml }] })
+  await handOver(db, 'glycol', today, 'W-18', 'Una')
+  expect((await drums(db, 10_000, today))[0]?.handedOver).toHaveLength(1)
+})
+
+test('thrown away or corrected, the moves still add up to what is left', async () => {
+  const [a, b] = [await can(400), await can(400)]
+  expect(await correctLeft(db, a, 150, 'Una')).toBeUndefined()
+  expect(await correctLeft(db, a, 500, 'Una')).toContain('400 mL when full')
+  await throwAway(db, b, today, 'Una')
+  for (const code of [a, b]) expect(await movedIn(code)).toBeCloseTo(await leftIn(code), 6)
+  expect((await containersFor(db)).some(({ code }) => code === b)).toBe(false)
+  const other = await addContainers(
+    db,
+    { product: 'Test four', spec: 'DOT 3', batch: '', sizeMl: 500, count: 1 },
+    'Una',
+  )
+  expect(other).toMatchObject({ ok: false, fault: expect.stringContaining('another name') })
+})
+
+test('a label’s barcode is read back as its code (ZXing, library)', async () => {
+  for (const numbers of fc.sample(fc.array(fc.nat(1000), { minLength: 6, maxLength: 6 }), 20)) {
+    const code = codeFrom(numbers)
+    const { width, height, data } = PNG.sync.read(await barcodePng(code))
+    const grey = Uint8ClampedArray.from({ length: width * height }, (_, i) => data[i * 4] ?? 0)
+    const bitmap = new BinaryBitmap(new GlobalHistogramBinarizer(new RGBLuminanceSource(grey, width, height)))
+    expect(readCode(new MultiFormatReader().decode(bitmap, new Map()).getText())).toBe(code)
+  }
+})

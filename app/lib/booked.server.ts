@@ -1,0 +1,31 @@
+import type { Database } from '~/db/database.server'
+import { findJob, openJobs } from '~/db/jobs.server'
+import type { FluidSpec } from '~core/fluids'
+import { makePlan } from '~core/plan/plan'
+import { jobTally } from '~core/run/tally'
+import { planBaseFor } from './plan-request.server'
+
+export type Booked = { jobId: string; plate: string; spec: FluidSpec; ml: number; planned: boolean }
+
+/** What each job that is in still needs: by the plan that was taken, else by the one it would get now. */
+export async function bookedIn(db: Database): Promise<Booked[]> {
+  const booked: Booked[] = []
+  for (const { id } of await openJobs(db)) {
+    const state = await findJob(db, id)
+    if (!state?.checkIn) continue
+    const plan = state.planned?.plan ?? makePlan(await planBaseFor(db, id, state))
+    if (plan.verdict === 'stop') continue
+    const ml = Math.max(
+      0,
+      plan.fluid.totalMl - (state.run ? jobTally({ run: state.run, earlier: [] }).inMl : 0),
+    )
+    booked.push({
+      jobId: id,
+      plate: state.plate,
+      spec: plan.fluid.spec,
+      ml,
+      planned: state.planned !== undefined,
+    })
+  }
+  return booked
+}
