@@ -22,6 +22,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
         vehicle,
         '/logbook',
         record,
+        `${vehicle}/fluid`,
+        '/due',
+        '/shelf',
+        '/policy',
         '/settings',
         '/people',
         '/units',
@@ -99,15 +103,19 @@ test('an unknown fluid stops the plan until it is settled, and every figure stay
   await expect(page.getByRole('button', { name: 'Take this plan' })).toBeVisible()
 })
 
-test('the shop’s methods move the plan', async ({ page }) => {
-  await visit(page, '/settings')
-  await page.getByLabel('Container sizes').fill('250')
-  await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByText('Saved.')).toBeVisible()
+test('the shop’s temperature moves the plan', async ({ page }) => {
+  const usual = async (tempC: string) => {
+    await visit(page, '/settings')
+    await page.getByLabel('Usual temperature').fill(tempC)
+    await page.getByRole('button', { name: 'Save' }).click()
+    await expect(page.getByText('Saved.')).toBeVisible()
+  }
+  await usual('4')
   await visit(page, '/')
   await page.getByRole('link', { name: plates.plan }).first().click()
-  await expect(page.getByLabel('The plan in short')).toContainText('× 250 mL')
+  await expect(page.getByLabel('Shop, °C')).toHaveValue('4')
   await page.getByLabel('Shop, °C').fill('0')
   await page.getByLabel('Method', { exact: true }).selectOption('vacuum')
   await expect(page.getByLabel('The plan in short')).toContainText('Vacuum at the bleeder')
+  await usual('20')
 })

@@ -36,10 +36,12 @@ export async function loader({ context }: Route.LoaderArgs) {
     past: pastItsTime(container, { rule: settings.rule, today: day })?.text,
   }))
   const usable = all.filter(({ past, leftMl }) => past === undefined && leftMl > 0)
+  // Where there is but one of a kind, nobody has to be told which.
   const firsts = new Set(
-    [...new Set(usable.map(({ spec }) => spec))].map(
-      (spec) => openFirst(usable.filter((each) => each.spec === spec))[0]?.code,
-    ),
+    [...new Set(usable.map(({ spec }) => spec))].flatMap((spec) => {
+      const [first, second] = openFirst(usable.filter((each) => each.spec === spec))
+      return first && second ? [first.code] : []
+    }),
   )
   const booked = await bookedIn(db)
   const { containersMl } = await shopSettings(db)

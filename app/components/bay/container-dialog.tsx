@@ -15,11 +15,12 @@ import { LabelForm } from './label-form'
 export type Shelf = { containers: ShelfContainer[]; rule: OpenedRuleId; today: string }
 type Props = { state: JobState; act: (act: FloorAct) => void; shelf: Shelf }
 
-/** What may be poured into this job now, what to use up first at the top. */
+/** What the plan pours and may be poured now, what to use up first at the top; what else is allowed is taken by its code. */
 export function offered({ state, shelf }: Omit<Props, 'act'>): ShelfContainer[] {
   const inUse = codeInUse(state)
+  const pouring = pouringOf(state, shelf)
   return openFirst(shelf.containers).filter(
-    (each) => each.code !== inUse && mayNotPour(each, pouringOf(state, shelf)) === undefined,
+    (each) => each.code !== inUse && each.spec === pouring.spec && mayNotPour(each, pouring) === undefined,
   )
 }
 

@@ -9,7 +9,9 @@ type Props = { state: JobState; act: (act: FloorAct) => void; shelf: Shelf }
 export function PourFrom({ state, act, shelf }: Props) {
   const show = useShow()
   const [first] = offered({ state, shelf })
-  if (state.containers.length > 0 || !first) return null
+  // In the middle of a call nothing else asks for eyes or hands.
+  const busy = state.run?.call !== 'rest' || state.run.lookDue
+  if (state.containers.length > 0 || !first || busy) return null
   return (
     <div className="flex flex-wrap items-center justify-between gap-3 border-l-8 border-ink pl-3">
       <p>

@@ -62,7 +62,7 @@ function Container({ container, money }: { container: Shown; money: string }) {
         </p>
         <p>
           {openedOn === undefined ? 'sealed' : `opened ${showDate(openedOn)}`}, batch {batch || 'not said'}
-          {price !== undefined && `, ${price} ${money}`}
+          {price !== undefined && `, ${price.toFixed(2)} ${money}`}
         </p>
         <p className="font-mono">{code}</p>
         {past && <p className="fault">{past}</p>}

@@ -2,8 +2,19 @@ import { Form, Link } from 'react-router'
 import type { Drum } from '~/db/waste.server'
 import { showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
+import { monthsAfter } from '~core/calendar'
 import { wasteKinds } from '~core/shelf/waste'
 import { DrumPicture } from './can'
+
+/** A day many years ahead says no more than that. */
+const MANY_MONTHS = 60
+
+function fullWords(fullOn: string, today: string): string {
+  if (fullOn <= today) return ': FULL, hand it over'
+  return fullOn > monthsAfter(today, MANY_MONTHS)
+    ? ', not full for years at this rate'
+    : `, full about ${showDate(fullOn)} at this rate`
+}
 
 type Props = {
   drums: readonly Drum[]
@@ -36,7 +47,7 @@ export function Drums({ drums, capacityMl, today, fault }: Props) {
               <h3 className="text-lg font-bold">{wasteKinds[kind]}</h3>
               <p>
                 <strong>{show('volume', ml)}</strong> of {show('volume', capacityMl)}
-                {fullOn && (fullOn <= today ? ': FULL' : `, full about ${showDate(fullOn)} at this rate`)}
+                {fullOn && fullWords(fullOn, today)}
               </p>
               <details>
                 <summary className="min-h-12 cursor-pointer content-center font-semibold">
