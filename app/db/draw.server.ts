@@ -1,4 +1,5 @@
 import type { Notice } from '~core/decision'
+import type { FluidSpec } from '~core/fluids'
 import type { JobEvent } from '~core/run/events'
 import type { JobState } from '~core/run/state'
 import { jobTally } from '~core/run/tally'
@@ -18,6 +19,18 @@ const pouringOf = ({ planned, vehicle }: JobState) => ({
   alsoAllowed: [vehicle.fluid.spec, ...vehicle.fluid.alsoAllowed],
 })
 
+/** Which container of the shelf an event opens, and on which day. */
+function openingOf(event: JobEvent): { code: string; spec: FluidSpec; on: string } | undefined {
+  if (event.type !== 'container-opened' && event.type !== 'paper-entered') return undefined
+  const { container } = event
+  if (container?.code === undefined) return undefined
+  return {
+    code: container.code,
+    spec: container.spec,
+    on: event.type === 'paper-entered' ? event.doneOn : dayOf(event.at),
+  }
+}
+
 /** Why a container named by its code must not be opened for a job; undefined where it may, or the event names none. */
 export async function notFromShelf(
   tx: Queries,
@@ -25,23 +38,24 @@ export async function notFromShelf(
   before: JobState | undefined,
   event: JobEvent,
 ): Promise<Notice | undefined> {
-  if (event.type !== 'container-opened' || event.container.code === undefined || !before) return undefined
-  const found = await findContainer(tx, event.container.code, jobId)
+  const opening = openingOf(event)
+  if (!opening || !before) return undefined
+  const found = await findContainer(tx, opening.code, jobId)
   if (!found)
     return {
       code: 'no-such-container',
-      text: `There is no ${event.container.code} on the shelf: read its label again.`,
+      text: `There is no ${opening.code} on the shelf: read its label again.`,
     }
   const { rule } = await shelfSettings(tx)
-  const pouring = { ...pouringOf(before), rule, today: dayOf(event.at), openedHere: codesOf(before) }
+  const pouring = { ...pouringOf(before), rule, today: opening.on, openedHere: codesOf(before) }
   // That it is empty by the book is no reason: whoever holds it sees what is in it.
   const refused = mayNotPour({ ...found, leftMl: Math.max(1, found.leftMl) }, pouring)
   if (refused) return refused
-  return event.container.spec === found.spec
+  return opening.spec === found.spec
     ? undefined
     : {
         code: 'wrong-container',
-        text: `${found.code} holds ${found.spec}, not ${event.container.spec}: read its label again.`,
+        text: `${found.code} holds ${found.spec}, not ${opening.spec}: read its label again.`,
       }
 }
 
@@ -54,12 +68,9 @@ export async function showOnShelf(
   event: JobEvent,
 ): Promise<void> {
   const by = event.by?.name ?? ''
-  if (state.containers !== before?.containers)
-    for (const code of codesOf(state))
-      await tx.query('update container set opened_on = $2 where code = $1 and opened_on is null', [
-        code,
-        dayOf(event.at),
-      ])
+  const opening = openingOf(event)
+  if (opening) await open(tx, jobId, opening, by)
+  for (const code of codesOf(before)) if (!codesOf(state).includes(code)) await notOpened(tx, jobId, code)
   const pouredMl = jobTally(state).inMl - (before ? jobTally(before).inMl : 0)
   const inUse = codesOf(state).at(-1)
   if (pouredMl > 0 && inUse !== undefined) await pour(tx, jobId, inUse, pouredMl, by)
@@ -76,6 +87,29 @@ export async function showOnShelf(
         by,
       ])
   }
+}
+
+async function open(
+  tx: Queries,
+  jobId: string,
+  { code, on }: { code: string; on: string },
+  by: string,
+): Promise<void> {
+  const [sealed] = await tx.query<{ code: string }>(
+    'update container set opened_on = $2 where code = $1 and opened_on is null returning code',
+    [code, on],
+  )
+  if (sealed) await move(tx, { code, what: 'opened', ml: 0, jobId, by })
+}
+
+/** Said by mistake and taken back before anything was poured: it is as sealed as it was. */
+async function notOpened(tx: Queries, jobId: string, code: string): Promise<void> {
+  const [openedHere] = await tx.query<{ seq: number }>(
+    `select seq from container_move m where code = $1 and what = 'opened' and job_id = $2
+     and not exists (select 1 from container_move later where later.code = m.code and later.seq > m.seq)`,
+    [code, jobId],
+  )
+  if (openedHere) await tx.query('update container set opened_on = null where code = $1', [code])
 }
 
 async function pour(tx: Queries, jobId: string, code: string, pouredMl: number, by: string): Promise<void> {

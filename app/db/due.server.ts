@@ -160,6 +160,10 @@ export const dueBetween = (db: Queries, from: string, before: string, most: numb
     [from, before, most],
   )
 
+/** One vehicle's day; undefined where it has none. */
+export const dueOfVehicle = async (db: Queries, id: string): Promise<DueRow | undefined> =>
+  (await db.query<DueRow>(`select ${dueColumns} where v.id = $1`, [id]))[0]
+
 /** How many are due in each of the spans between these days, from the first to after the last. */
 export async function dueCounts(db: Queries, starts: readonly string[]): Promise<number[]> {
   const rows = await db.query<{ span: number; count: number }>(

@@ -113,6 +113,15 @@ test('what is poured is drawn from the container in use, taken back goes back, a
   expect((await findContainer(db, code))?.openedOn).toBe(today)
 })
 
+test('opened by a slip and taken back before anything was poured, it is as sealed as it was', async () => {
+  const code = await can(500)
+  const jobId = await begun()
+  const slip = await did(jobId, opened(code))
+  expect((await findContainer(db, code))?.openedOn).toBe(today)
+  await did(jobId, { type: 'undone', event: slip.id })
+  expect((await findContainer(db, code))?.openedOn).toBeUndefined()
+})
+
 test('two jobs that pour from one container at once never take it below nothing, and not a millilitre is made or lost', async () => {
   const code = await can(300)
   const jobs = [await begun(), await begun()]

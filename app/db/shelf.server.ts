@@ -105,7 +105,7 @@ export const addContainers = (
 
 export type Move = {
   code: string
-  what: 'added' | 'drawn' | 'given-back' | 'corrected' | 'thrown-away'
+  what: 'added' | 'opened' | 'drawn' | 'given-back' | 'corrected' | 'thrown-away'
   ml: number
   shortMl?: number
   jobId?: string

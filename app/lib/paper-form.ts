@@ -30,5 +30,6 @@ export const paperFormSchema = z.object({
   inMl: amount,
   drawnMl: amount,
   spilledMl: amount,
+  code: z.string().trim().max(40, 'At most 40 characters.').optional(),
   note: z.string().max(2000, 'At most 2000 characters.').default(''),
 })

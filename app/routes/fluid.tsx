@@ -18,6 +18,7 @@ import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { ImpossibleInput } from '~core/fault'
 import { type HardUseId, hardUseIds, hardUses } from '~core/policy/hard-use'
+import { pairOf } from '~core/policy/judge'
 import { limitsFor } from '~core/policy/policy'
 import { showIn } from '~core/units/show'
 import type { Route } from './+types/fluid'
@@ -122,6 +123,7 @@ export default function Fluid({ loaderData, actionData }: Route.ComponentProps) 
           <section className="panel">
             <h2>Water over the years</h2>
             <WaterChart
+              takesWater={pairOf(spec) !== undefined}
               readings={drawn}
               exchanges={exchanges.map(({ done_on }) => done_on)}
               limitPct={limits.water}

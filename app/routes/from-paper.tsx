@@ -4,7 +4,9 @@ import { data, Form, Link, redirect } from 'react-router'
 import { Faults, NoteField, TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { database, personHere } from '~/context'
+import type { Queries } from '~/db/database.server'
 import { findJob } from '~/db/jobs.server'
+import { findContainer } from '~/db/shelf.server'
 import { typedIn, unitFieldOf, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
 import { paperFormSchema } from '~/lib/paper-form'
@@ -12,8 +14,10 @@ import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { useShow } from '~/lib/units'
 import { bubbleKinds, colourClues, colours } from '~core/fluids/colour'
+import type { Container } from '~core/run/events'
 import { pointsOnPaper } from '~core/run/from-paper'
 import { pointName } from '~core/run/points'
+import { readCode } from '~core/shelf/code'
 import type { Route } from './+types/from-paper'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -37,14 +41,31 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await request.formData()
   const submission = parseWithZod(withUnits(form), { schema: paperFormSchema })
   if (submission.status !== 'success') return data(submission.reply(), { status: 400 })
-  const { eventId, ticked: _ticked, rows, ...rest } = submission.value
+  const { eventId, ticked: _ticked, rows, code, ...rest } = submission.value
+  const container = code === undefined ? undefined : await labelled(context.get(database), code)
+  if (code !== undefined && !container)
+    return data(
+      submission.reply({
+        fieldErrors: { code: ['There is no such label on the shelf: read it again, or leave it out.'] },
+      }),
+      { status: 400 },
+    )
   const refused = await recordOrReply(
     context,
     params.jobId,
-    { type: 'paper-entered', id: eventId, ...rest, points: rows, typed: typedIn(form) },
+    { type: 'paper-entered', id: eventId, ...rest, container, points: rows, typed: typedIn(form) },
     (formErrors) => submission.reply({ formErrors }),
   )
   return refused ?? redirect(`/jobs/${params.jobId}/prove`)
+}
+
+/** The container that a label's code names, as an event keeps it. */
+async function labelled(db: Queries, typed: string): Promise<Container | undefined> {
+  const code = readCode(typed)
+  const found = code === undefined ? undefined : await findContainer(db, code)
+  if (!found) return undefined
+  const { product, spec, batch, sizeMl, openedOn } = found
+  return { code, product, spec, batch, sizeMl, openedOn }
 }
 
 /** A bleed done with the bay card in hand, entered afterwards; the record says that it was. */
@@ -104,6 +125,11 @@ export default function FromPaper({ loaderData, actionData, params }: Route.Comp
         <TextField field={fields.inMl} label="Poured in" quantity="volume" />
         <TextField field={fields.drawnMl} label="Drawn out" quantity="volume" />
         <TextField field={fields.spilledMl} label="Spilled" quantity="volume" />
+        <TextField
+          field={fields.code}
+          label="Label of the container"
+          hint="Its code, like F4K7QM2X; empty where it was not the shelf’s"
+        />
       </div>
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField field={fields.doneBy} label="Done by" />

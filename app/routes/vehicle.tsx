@@ -5,9 +5,11 @@ import { ownMarks } from '~/components/line-map/own-marks'
 import { stationName } from '~/components/station-pipe'
 import { outcomeWords } from '~/components/words'
 import { database, personHere } from '~/context'
+import { type DueRow, dueOfVehicle } from '~/db/due.server'
 import { jobsOfVehicle, openJob } from '~/db/jobs.server'
 import { learnedOf } from '~/db/learned.server'
 import { findVehicle, lastOdometer, versionsOf } from '~/db/vehicles.server'
+import { ruleWords } from '~/lib/due-words'
 import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { useShow } from '~/lib/units'
@@ -25,6 +27,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     versions: await versionsOf(db, params.vehicleId),
     learned: await learnedOf(db, params.vehicleId),
     odometer: await lastOdometer(db, params.vehicleId),
+    due: await dueOfVehicle(db, params.vehicleId),
   }
 }
 
@@ -36,7 +39,7 @@ export async function action({ params, context }: Route.ActionArgs) {
 }
 
 export default function VehiclePage({ loaderData }: Route.ComponentProps) {
-  const { vehicle, plate, vin, jobs, versions, learned, odometer, id } = loaderData
+  const { vehicle, plate, vin, jobs, versions, learned, odometer, due, id } = loaderData
   return (
     <>
       <title>{`${plate || vehicle.name} · Ruddy Siphon`}</title>
@@ -63,7 +66,7 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
           <LineMap vehicle={vehicle} marks={ownMarks(vehicle)} className="[&_.lm-sheet]:max-h-[62vh]" />
         </section>
         <div className="grid grid-cols-1 gap-5">
-          <Facts vehicle={vehicle} vin={vin} odometer={odometer} />
+          <Facts vehicle={vehicle} vin={vin} odometer={odometer} due={due} />
           <Bleeders vehicle={vehicle} />
           <LearnedPanel learned={learned} />
           <section className="panel" aria-labelledby="versions">
@@ -101,9 +104,14 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
   )
 }
 
-type FactsProps = { vehicle: Vehicle; vin: string; odometer?: { km: number; at: string } }
+type FactsProps = {
+  vehicle: Vehicle
+  vin: string
+  odometer?: { km: number; at: string }
+  due?: Pick<DueRow, 'likely' | 'rule' | 'limit_value'>
+}
 
-function Facts({ vehicle, vin, odometer }: FactsProps) {
+function Facts({ vehicle, vin, odometer, due }: FactsProps) {
   const show = useShow()
   const facts: [string, string][] = [
     [
@@ -113,6 +121,14 @@ function Facts({ vehicle, vin, odometer }: FactsProps) {
     ...(odometer
       ? [
           ['Odometer', `${show('distance', odometer.km)} on ${showDate(odometer.at)}`] satisfies [
+            string,
+            string,
+          ],
+        ]
+      : []),
+    ...(due
+      ? [
+          ['Fluid due', `${showDate(due.likely)}: ${ruleWords(due.rule, due.limit_value, show)}`] satisfies [
             string,
             string,
           ],

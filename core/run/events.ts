@@ -121,6 +121,8 @@ const deskEvents = [
     inMl: ml,
     drawnMl: ml,
     spilledMl: ml,
+    /** What it was poured from. */
+    container: container.optional(),
     note,
   }),
   z.object({

@@ -72,6 +72,7 @@ export function enteredFromPaper(state: JobState, paper: Paper): Applied {
     state: {
       ...state,
       fromPaper: paper,
+      containers: paper.container ? [...state.containers, paper.container] : state.containers,
       run: { ...run, plateConfirmed: true, stages, stageIndex: prove, timers: {}, bottleMl: 0 },
     },
   }

@@ -14,6 +14,8 @@ export type ChartReading = {
 }
 
 type Props = {
+  /** Silicone and mineral oil take up no water: for them there is nothing to draw. */
+  takesWater: boolean
   readings: readonly ChartReading[]
   exchanges: readonly string[]
   limitPct?: number
@@ -28,7 +30,7 @@ const LEAST_AHEAD_DAYS = 365
 const MOST_AHEAD_DAYS = 5 * 365
 
 /** Water over the years: readings with how far they may be off, exchanges, and how it will rise. */
-export function WaterChart({ readings, exchanges, limitPct, today, className }: Props) {
+export function WaterChart({ takesWater, readings, exchanges, limitPct, today, className }: Props) {
   const last = exchanges.at(-1)
   const now = useMemo(() => readings.filter(({ on }) => last === undefined || on > last), [readings, last])
   const rise = useMemo(
@@ -93,6 +95,8 @@ export function WaterChart({ readings, exchanges, limitPct, today, className }: 
     },
     [readings, now, exchanges, last, limitPct, today, rise],
   )
+  if (!takesWater)
+    return <p>This fluid takes up no water: go by time, and look for free water low in the system.</p>
   if (readings.length === 0 && exchanges.length === 0)
     return <p>No reading and no exchange is on record yet: there is nothing to draw.</p>
   const words = `${readings.length} readings since ${showDate(readings[0]?.on ?? exchanges[0] ?? today)}; ${exchanges.length} exchanges.`
