@@ -52,6 +52,18 @@ test('nothing is foretold of a vehicle that nothing is known of, and copper neve
   expect(dueOf(empty, { time: 24, distance: 48_000, water: 3, copper: 200 })).toBeUndefined()
 })
 
+test('one bad reading among seven, wherever it stands and however bad, moves the day by less than half a year', () => {
+  const good = Array.from({ length: 7 }, (_, i) => ({ date: `20${10 + i}-03-01`, waterPct: 0.3 + 0.5 * i }))
+  const on = (readings: FluidHistory['readings']) =>
+    dayNumber(dueOf({ today: '2016-04-01', pair: dot4, readings, odometer: [] }, { water: 6 })?.likely ?? '')
+  fc.assert(
+    fc.property(fc.nat(6), fc.double({ min: 0, max: 5.9, noNaN: true }), (at, waterPct) => {
+      const bad = good.map((each, i) => (i === at ? { ...each, waterPct } : each))
+      expect(Math.abs(on(bad) - on(good))).toBeLessThan(183)
+    }),
+  )
+})
+
 describe('forecast against lower readings', () => {
   const rising = fc
     .array(fc.double({ min: 0.05, max: 1.2, noNaN: true }), { minLength: 1, maxLength: 6 })
