@@ -10,3 +10,5 @@ export const scriptNonce = createContext<string>()
 export const faultReference = createContext<string>()
 /** Who is at this screen; the middleware of the root lets nobody in without one, but to say who they are. */
 export const personHere = createContext<Person | null>(null)
+/** Where a request came from, so that guessing can be slowed down. */
+export const cameFrom = createContext<string>()

@@ -5,7 +5,7 @@ import pino from 'pino'
 import { renderToPipeableStream } from 'react-dom/server'
 import type { EntryContext, HandleErrorFunction } from 'react-router'
 import { RouterContextProvider, ServerRouter } from 'react-router'
-import { database, faultReference, scriptNonce } from './context'
+import { cameFrom, database, faultReference, scriptNonce } from './context'
 import type { Database } from './db/database.server'
 import { NonceContext } from './lib/nonce'
 
@@ -13,11 +13,17 @@ const log = pino()
 const RENDER_TIMEOUT_MS = 5000
 
 /** What the server hands to every loader and action. */
-export function loadContext(db: Database, nonce: string, reference: string): RouterContextProvider {
+export function loadContext(
+  db: Database,
+  nonce: string,
+  reference: string,
+  from: string,
+): RouterContextProvider {
   const context = new RouterContextProvider()
   context.set(database, db)
   context.set(scriptNonce, nonce)
   context.set(faultReference, reference)
+  context.set(cameFrom, from)
   return context
 }
 

@@ -95,7 +95,7 @@ test('the customer declines: with a note of what was said, and only while nothin
   await expect(page.getByRole('alert')).toContainText('Write down what the customer said.')
   await page.getByRole('textbox', { name: 'Note' }).fill('Signed: wants it done in spring.')
   await page.getByRole('button', { name: 'File it' }).click()
-  await expect(page.getByText('✗ DECLINED BY THE CUSTOMER')).toBeVisible()
+  await expect(page.getByText('– DECLINED BY THE CUSTOMER')).toBeVisible()
   await visit(page, '/logbook')
   await expect(page.getByRole('link', { name: 'TUG 22' })).toContainText('Declined')
 })

@@ -146,7 +146,7 @@ test('a form made up so that its record could not be read again is not recorded,
   await expect(page.getByLabel('The tester shows')).toBeVisible()
   const answer = await page.request.post(`${job}/test`, {
     headers: { Origin: new URL(page.url()).origin },
-    form: { eventId: 'short', kind: 'water-pct', value: '2', at: 'reservoir', tester: '' },
+    form: { eventId: 'short', tester: 'percent-meter', value: '2', at: 'reservoir' },
     maxRedirects: 0,
   })
   expect(answer.status()).toBe(409)

@@ -74,7 +74,9 @@ const security = helmet({
 })
 
 /** The pages are a bundle of their own, so only they can fill the contexts that their loaders read. */
-type Pages = { loadContext: (db: Database, nonce: string, reference: string) => RouterContextProvider }
+type Pages = {
+  loadContext: (db: Database, nonce: string, reference: string, from: string) => RouterContextProvider
+}
 
 /** The pages as the build left them. */
 const builtPages = (buildDir: string) => () =>
@@ -100,9 +102,9 @@ export function createApp(
   app.use(
     createRequestHandler({
       build: pages,
-      getLoadContext: async (_request, { locals }) => {
+      getLoadContext: async ({ ip }, { locals }) => {
         const { loadContext } = (await pages()).entry.module as unknown as Pages
-        return loadContext(db, locals.nonce, locals.reference)
+        return loadContext(db, locals.nonce, locals.reference, ip ?? '')
       },
     }),
   )

@@ -1,5 +1,6 @@
 import { createServer, type Server } from 'node:http'
 import { createServer as createProbe } from 'node:net'
+import { networkInterfaces } from 'node:os'
 import { dirname, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { Database } from '~/db/database.server'
@@ -8,7 +9,8 @@ import { loadDemoWorld } from '../demo/load'
 import { createApp } from './app'
 
 const buildDir = resolve(dirname(fileURLToPath(import.meta.url)), '..')
-const host = process.env.HOST ?? '127.0.0.1'
+const lan = process.argv.includes('--lan')
+const host = process.env.HOST ?? (lan ? '0.0.0.0' : '127.0.0.1')
 const port = Number(process.env.PORT ?? 4173)
 const dataDir = resolve(process.env.SIPHON_DATA ?? 'data')
 
@@ -53,7 +55,17 @@ await probePort().catch((error: NodeJS.ErrnoException) =>
 )
 const { db, first } = await openData(dataDir, buildDir).catch((error: Error) => giveUp(error.message))
 if (first && process.argv.includes('--demo')) await loadDemoWorld(db, new Date())
+/** Addresses of this machine on its networks: under them phones ask for it. */
+const onNetworks = lan
+  ? Object.values(networkInterfaces())
+      .flatMap((each) => each ?? [])
+      .filter(({ family, internal }) => family === 'IPv4' && !internal)
+      .map(({ address }) => address)
+  : []
+// The pages are a bundle of their own: what they need of the start is in the environment.
+if (lan) process.env.SIPHON_LAN = '1'
 const hosts = new Set([
+  ...onNetworks,
   'localhost',
   '127.0.0.1',
   '::1',
@@ -62,6 +74,13 @@ const hosts = new Set([
 ])
 const server = createServer(createApp(db, buildDir, hosts))
 server.listen(port, host, () =>
-  console.log(`Ruddy Siphon at http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}`),
+  console.log(
+    ['127.0.0.1', ...onNetworks]
+      .map(
+        (each) =>
+          `Ruddy Siphon at http://${host === '0.0.0.0' || each !== '127.0.0.1' ? each : host}:${port}`,
+      )
+      .join('\n'),
+  ),
 )
 stopCleanly(server, db)

@@ -1,8 +1,10 @@
 import { newId } from '~/lib/ids'
+import { jobChanged } from '~/live/hub.server'
 import type { Notice } from '~core/decision'
 import { applyEvent } from '~core/run/apply'
 import { addendumSchema, type JobEvent, jobEventSchema, type Person } from '~core/run/events'
 import { type JobState, stationOf } from '~core/run/state'
+import { unlinkCab } from './cab.server'
 import type { Database, Queries } from './database.server'
 import { notFromShelf, showOnShelf } from './draw.server'
 import { showInFluid } from './fluid.server'
@@ -210,11 +212,17 @@ export async function appendEvents(
     }
     if (fresh.length > 0) await showInLists(tx, jobId, state)
     if (fresh.length > 0) await showInFluid(tx, jobId, before, state)
-    if (state.filed && !before?.filed) await freeze(tx, jobId, state)
+    if (state.filed && !before?.filed) {
+      await freeze(tx, jobId, state)
+      await unlinkCab(tx, jobId)
+    }
     return { ok: true, state }
   })
   // Only what is committed may be gone on from.
-  if (appended.ok) remember(db, jobId, appended.state)
+  if (appended.ok) {
+    remember(db, jobId, appended.state)
+    jobChanged(jobId)
+  }
   return appended
 }
 

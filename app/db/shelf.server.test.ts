@@ -162,7 +162,9 @@ test('the wrong kind, an unknown code, one that is open too long, and a label th
   expect((await refusal(of({ code: silicone?.code })))?.code).toBe('wrong-container')
   expect((await refusal(of({ code: codeFrom([1, 2, 3, 4, 5, 6]) })))?.code).toBe('no-such-container')
   const allowed = (await containersFor(db)).find((each) => each.spec === 'DOT 5.1')
-  expect(await refusal(of({ code: allowed?.code }))).toMatchObject({ text: expect.stringContaining('DOT 5.1') })
+  expect(await refusal(of({ code: allowed?.code }))).toMatchObject({
+    text: expect.stringContaining('DOT 5.1'),
+  })
   const old = await can(500, { openedOn: '2026-03-01', leftMl: 200 })
   expect(await refusal(of({ code: old }))).toMatchObject({
     code: 'opened-too-long',

@@ -27,8 +27,9 @@ export const signedIn: MiddlewareFunction<Response> = async ({ request, context 
   const token = screenToken(request)
   const person = token === undefined ? undefined : await personAtScreen(db, token, new Date())
   context.set(personHere, person ?? null)
-  if (request.method !== 'GET' && !isEvents(pathname)) await writable(db)
-  if (person || pathname === '/who' || pathname === '/who.data' || isCalendar(pathname)) return next()
+  if (request.method !== 'GET' && !isEvents(pathname) && !isCab(pathname)) await writable(db)
+  if (person || pathname === '/who' || pathname === '/who.data' || isCalendar(pathname) || isCab(pathname))
+    return next()
   if (isEvents(pathname))
     return Response.json(
       { refusal: { code: 'nobody-here', text: 'Nobody is signed in at this screen: say who you are.' } },
@@ -42,6 +43,8 @@ export const signedIn: MiddlewareFunction<Response> = async ({ request, context 
 
 /** A calendar program cannot say who it is: its address holds a secret instead. */
 const isCalendar = (pathname: string) => /^\/calendar\/[\w-]+\.ics$/.test(pathname)
+/** A phone in the cab says by a code which job it belongs to, and may do nothing else. */
+const isCab = (pathname: string) => /^\/cab(\.data|\/.*)?$/.test(pathname)
 const isEvents = (pathname: string) => /^\/jobs\/[^/]+\/events$/.test(pathname)
 
 /** Nothing can be saved: said on a page of its own before anything is tried. */

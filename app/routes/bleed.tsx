@@ -2,6 +2,7 @@ import { useEffect } from 'react'
 import { Link, redirect, useRouteLoaderData } from 'react-router'
 import { BayWork } from '~/components/bay/bay-work'
 import { GoOn } from '~/components/bay/big-line'
+import { type CabCode, CabPhone } from '~/components/bay/cab-phone'
 import { ContainerDialog, type Shelf } from '~/components/bay/container-dialog'
 import { Counters } from '~/components/bay/counters'
 import { KeysDialog } from '~/components/bay/keys-dialog'
@@ -15,25 +16,32 @@ import { LineMap } from '~/components/line-map/line-map'
 import { runMarks } from '~/components/order-marks'
 import { stageNames } from '~/components/stage-names'
 import { database } from '~/context'
+import { cabCodeOf } from '~/db/cab.server'
 import { findJob } from '~/db/jobs.server'
 import { learnedOf } from '~/db/learned.server'
 import { containersFor, shelfSettings } from '~/db/shelf.server'
+import { cabCodeShown } from '~/lib/cab.server'
 import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import type { loader as rootLoader } from '~/root'
 import { type JobHere, useJobHere } from '~/run-client/job-here'
+import { useCabPhone } from '~/run-client/use-cab-phone'
+import type { Phone } from '~core/cab/agree'
+import { callMachines } from '~core/call'
 import { type Learned, learnedSentence } from '~core/learn/learned'
-import { currentPoint, currentStage, machineFeeds } from '~core/run/points'
+import { callKindOf, currentPoint, currentStage, machineFeeds } from '~core/run/points'
 import { bleedDone, type RunState } from '~core/run/state'
 import type { Route } from './+types/bleed'
 
-export async function loader({ params, context }: Route.LoaderArgs) {
+export async function loader({ request, params, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const state = orNotFound(await findJob(db, params.jobId))
   if (!state.run && !state.parked) throw redirect(`/jobs/${params.jobId}/plan`)
+  const code = state.filed ? undefined : await cabCodeOf(db, params.jobId)
   return {
+    cab: code === undefined ? undefined : await cabCodeShown(request, code),
     learned: await learnedOf(db, state.vehicleId, params.jobId),
     shelf: {
       containers: await containersFor(db, params.jobId),
@@ -43,17 +51,18 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   }
 }
 
-export default function BleedPage({ loaderData: { learned, shelf } }: Route.ComponentProps) {
+export default function BleedPage({ loaderData: { learned, shelf, cab } }: Route.ComponentProps) {
   const here = useJobHere()
   const { state } = here
   const { run } = state
+  const phone = useCabPhone(here.jobId, cab !== undefined, here.lookAgain)
   useSpaceGoesOn()
   return (
     <div data-bay>
       <title>{`${state.plate}: Bleed · Ruddy Siphon`}</title>
       <h1 className="sr-only">Bleed</h1>
       {run?.plateConfirmed ? (
-        <Bay here={here} run={run} learned={learned} shelf={shelf} />
+        <Bay here={here} run={run} learned={learned} shelf={shelf} cab={cab} phone={phone} />
       ) : (
         <div className="mx-auto grid max-w-3xl gap-4">
           {run ? <ConfirmPlate here={here} /> : <PlanAgain here={here} />}
@@ -178,9 +187,16 @@ function LearnedHere({ learned, point }: { learned: Learned[]; point?: string })
   )
 }
 
-type BayProps = { here: JobHere; run: RunState; learned: Learned[]; shelf: Shelf }
+type BayProps = {
+  here: JobHere
+  run: RunState
+  learned: Learned[]
+  shelf: Shelf
+  cab?: CabCode
+  phone: Phone
+}
 
-function Bay({ here, run, learned, shelf }: BayProps) {
+function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
   const { state, act, refusal, link, jobId } = here
   const show = useShow()
   const stageRun = currentStage(run)
@@ -207,11 +223,14 @@ function Bay({ here, run, learned, shelf }: BayProps) {
           {justNow && <WhatChanged report={lastTrouble} loud />}
           <PourFrom state={state} act={act} shelf={shelf} />
           <LearnedHere learned={learned} point={currentPoint(run)} />
-          <BayWork state={state} run={run} jobId={jobId} saved={link === 'saved'} act={act} />
+          <BayWork state={state} run={run} jobId={jobId} saved={link === 'saved'} act={act} phone={phone} />
         </section>
         <Foot here={here} />
       </div>
       <aside className="grid gap-4">
+        {working && callMachines[callKindOf(stageRun.stage)].withCab && (
+          <CabPhone jobId={jobId} cab={cab} link={phone.link} />
+        )}
         {working && <Counters state={state} stageRun={stageRun} act={act} />}
         {working && !state.filed && (
           <div className="grid grid-cols-2 gap-3">

@@ -18,6 +18,8 @@ export type JobRun = {
   refusal?: string
   /** Whether this browser's store took the last act: where it does not, a closed page loses what is not yet sent. */
   keeps: boolean
+  /** Look at once whether another screen has gone on. */
+  lookAgain: () => void
 }
 
 const RETRY_MS = 2000
@@ -152,5 +154,9 @@ export function useJobRun(jobId: string, fromServer: JobState, by?: Person): Job
     [by, jobId, send, show],
   )
 
-  return { state, act, link, refusal: refusal ?? notNow, keeps }
+  const look = useCallback(() => {
+    if (!sending.current) void lookAgain()
+  }, [lookAgain])
+
+  return { state, act, link, refusal: refusal ?? notNow, keeps, lookAgain: look }
 }

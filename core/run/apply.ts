@@ -32,6 +32,8 @@ export function applyEvent(state: JobState | undefined, event: JobEvent): Applie
   next.undoable = remembered(next, state, event)
   next.people = joined(state, event)
   next.length = state.length + 1
+  if (next.run?.call !== state.run?.call || next.run?.callAt !== state.run?.callAt)
+    next.callTurn = (state.callTurn ?? 0) + 1
   next.lastAt = event.at
   return { ok: true, state: next }
 }

@@ -82,7 +82,8 @@ function called(here: Here, event: EventOf<'call'>): Next {
   const { run, vehicle } = state
   // Once begun a call is brought to its end, also where something broke and this point must be prepared anew.
   if (run.call === 'rest' && !progress.ready) return no('point-not-ready', 'Spanner and hose first.')
-  if (saw.point !== point || saw.call !== run.call || saw.pulls !== progress.pulls)
+  const otherCall = saw.turn !== undefined && saw.turn !== (state.callTurn ?? 0)
+  if (otherCall || saw.point !== point || saw.call !== run.call || saw.pulls !== progress.pulls)
     return no('gone-on', 'Another screen has gone on since: look where the two of you are now.')
   const move = callMove(callKindOf(stageRun.stage), run.call, act)
   if (!move) return no('act-not-now', 'That call does not follow from where the two of you are.')

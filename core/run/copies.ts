@@ -34,6 +34,7 @@ export const copyOfJob = (state: JobState): JobState =>
     addenda: state.addenda,
     undoable: state.undoable,
     length: state.length,
+    callTurn: state.callTurn,
   }) satisfies Every<JobState>
 
 export const copyOfRun = (run: RunState): RunState =>

@@ -160,7 +160,13 @@ const deskEvents = [
 ] as const
 
 /** Where the person who acts saw the call; an act on what is no longer so is refused, not guessed at. */
-const seen = z.object({ point: short, call: z.enum(callStates), pulls: z.number().int().min(0) })
+const seen = z.object({
+  point: short,
+  call: z.enum(callStates),
+  pulls: z.number().int().min(0),
+  /** Which turn of the call that was: the same call after an undo is another one. */
+  turn: z.number().int().min(0).optional(),
+})
 
 /** What happens at the vehicle; made in the browser and sent one by one. */
 const floorEvents = [

@@ -123,8 +123,8 @@ export function pointWants(vehicle: Vehicle, { stage, at }: StageRunState, point
 }
 
 /** A call as a screen makes it: with what that screen saw, so that it is refused where another has gone on since. */
-export function callNow(run: RunState, act: CallAct): Unstamped<EventOf<'call'>> {
+export function callNow(run: RunState, act: CallAct, turn?: number): Unstamped<EventOf<'call'>> {
   const point = currentPoint(run) ?? ''
   const pulls = currentStage(run)?.at[point]?.pulls ?? 0
-  return { type: 'call', act, seen: { point, call: run.call, pulls } }
+  return { type: 'call', act, seen: { point, call: run.call, pulls, ...(turn !== undefined && { turn }) } }
 }

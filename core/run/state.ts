@@ -148,6 +148,8 @@ export type JobState = {
   undoable: Undoable[]
   /** How many events there were, so that a reader knows which state it holds. */
   length: number
+  /** How often the call has gone on or back: never the same twice, also where an undo brings a call back. */
+  callTurn?: number
 }
 
 /** Where the job is: the first station that still has something to do. */

@@ -72,7 +72,7 @@ export class ScriptedJob {
   }
 
   /** A call as the screen would send it, from where things are now. */
-  callOf = (act: CallAct): Act => callNow(this.run, act)
+  callOf = (act: CallAct): Act => callNow(this.run, act, this.state.callTurn)
   call(...acts: CallAct[]): this {
     for (const act of acts) this.do(this.callOf(act))
     return this

@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { type Amount, useFieldText } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import type { Phone } from '~core/cab/agree'
 import { callMachines } from '~core/call'
 import type { Step } from '~core/method/step'
 import { perPullMl, pourFirst } from '~core/run/levels'
@@ -30,10 +31,12 @@ type Props = {
   /** Whether the server has every act; the next station asks the server. */
   saved: boolean
   act: Act
+  /** How the phone in the cab stands. */
+  phone: Phone
 }
 
 /** What is to be done now, whatever it is: a step, a point to prepare, the call, a look, or the way to the proof. */
-export function BayWork({ state, run, jobId, saved, act }: Props) {
+export function BayWork({ state, run, jobId, saved, act, phone }: Props) {
   const stageRun = currentStage(run)
   const now = currentStep({ run, planned: state.planned })
   if (now)
@@ -50,7 +53,7 @@ export function BayWork({ state, run, jobId, saved, act }: Props) {
   if (bleedDone(run)) return <ToTheProof jobId={jobId} saved={saved} />
   const point = currentPoint(run)
   if (point === undefined || !stageRun) return null
-  return <PointPanel state={state} run={run} stageRun={stageRun} point={point} act={act} />
+  return <PointPanel state={state} run={run} stageRun={stageRun} point={point} act={act} phone={phone} />
 }
 
 function ToTheProof({ jobId, saved }: { jobId: string; saved: boolean }) {
@@ -122,7 +125,7 @@ function StepWait({ step, startedAt, act }: { step: Step; startedAt?: string; ac
 
 type PointProps = Omit<Props, 'jobId' | 'saved'> & { stageRun: StageRunState; point: string }
 
-function PointPanel({ state, run, stageRun, point, act }: PointProps) {
+function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
   const { vehicle } = state
   const progress = stageRun.at[point] ?? freshPoint()
   const joint = pointName(vehicle, point)
@@ -180,7 +183,15 @@ function PointPanel({ state, run, stageRun, point, act }: PointProps) {
           The reservoir is near MIN: close it, then top up.
         </p>
       )}
-      <CallPanel kind={kind} run={run} joint={joint} blocked={blocked} act={act} />
+      <CallPanel
+        kind={kind}
+        run={run}
+        joint={joint}
+        blocked={blocked}
+        act={act}
+        turn={state.callTurn ?? 0}
+        phone={phone}
+      />
       {!pulled && run.call === 'open' && look}
     </div>
   )

@@ -1,4 +1,6 @@
+import { useEffect, useState } from 'react'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { isUnheard, type Phone, phoneAgrees } from '~core/cab/agree'
 import { type CabCall, type CallKind, type CallMove, callMachines, callStep } from '~core/call'
 import { callNow } from '~core/run/points'
 import type { RunState } from '~core/run/state'
@@ -15,6 +17,10 @@ type Props = {
   /** Why no pull may begin now. */
   blocked?: string
   act: (act: FloorAct) => void
+  /** Which turn of the call this is. */
+  turn: number
+  /** How the phone in the cab stands, where one is linked. */
+  phone: Phone
 }
 
 const cabWords: Record<CabCall, string> = {
@@ -27,16 +33,32 @@ const cabWords: Record<CabCall, string> = {
 
 const upperFirst = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
+const opensOrCalls = ({ act }: CallMove) => act === 'open' || act === 'press'
+
 /** The call at one joint: what each does now, the way on, and beside it what may have gone wrong. */
-export function CallPanel({ kind, run, joint, blocked, act }: Props) {
+export function CallPanel({ kind, run, joint, blocked, act, turn, phone }: Props) {
+  const [voice, setVoice] = useState(false)
+  const unheard = isUnheard(phone)
+  // Heard again, the phone counts again.
+  useEffect(() => {
+    if (!unheard) setVoice(false)
+  }, [unheard])
   const step = callStep(kind, run.call)
   if (!step) return null
   const { actor, does, cab, next, waitS } = step
   const mayBegin = run.call !== 'rest' || blocked === undefined
-  const ways = mayBegin ? next : []
+  const withCab = callMachines[kind].withCab
+  /** The phone may still show the word of the pull before: nothing is opened and nobody is called down until it has caught up. */
+  const behind = withCab && !unheard && !phoneAgrees(phone, turn)
+  const frozen = unheard && !voice && withCab && run.call !== 'rest'
+  const ways = !mayBegin
+    ? []
+    : frozen
+      ? next.filter(({ act: each, mishap }) => each === 'close' || mishap)
+      : next
   const [onward, ...others] = ways.filter(({ mishap }) => !mishap)
   const mishaps = ways.filter(({ mishap }) => mishap)
-  const make = (move: CallMove) => () => act(callNow(run, move.act))
+  const make = (move: CallMove) => () => act(callNow(run, move.act, turn))
   return (
     <div className="grid gap-5">
       <BigLine
@@ -45,12 +67,27 @@ export function CallPanel({ kind, run, joint, blocked, act }: Props) {
       >
         {mayBegin ? upperFirst(does(joint)) : blocked}
       </BigLine>
+      {frozen && (
+        <div role="alert" className="hatched grid gap-3 border-4 border-oxide p-3">
+          <p className="text-2xl font-extrabold">
+            The cab’s phone is not heard. It shows HOLD. This call stands still.
+          </p>
+          <p>Closing is always right. To go on, call to the cab and hear the answer.</p>
+          <button type="button" className="button min-h-[72px] text-lg" onClick={() => setVoice(true)}>
+            The cab answers me by voice
+          </button>
+        </div>
+      )}
       {waitS !== undefined && <WaitClock startedAt={run.timers[CALL_TIMER]} waitS={waitS} />}
       {onward &&
         (onward.deliberate ? (
           <HoldButton label={upperFirst(onward.confirms(joint))} onHeld={make(onward)} />
         ) : (
-          <GoOn onClick={make(onward)}>{upperFirst(onward.confirms(joint))}</GoOn>
+          <GoOn onClick={make(onward)} disabled={behind && opensOrCalls(onward)}>
+            {behind && opensOrCalls(onward)
+              ? 'The cab’s phone catches up…'
+              : upperFirst(onward.confirms(joint))}
+          </GoOn>
         ))}
       {[...others, ...mishaps].map((move) =>
         move.deliberate ? (

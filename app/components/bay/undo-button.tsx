@@ -52,6 +52,28 @@ export function UndoButton({ state, act }: { state: JobState; act: (act: FloorAc
         )}
       </BayDialog>
     )
+  // Taking back "it is closed" says that it stands open, and the cab has been told to let go.
+  if (open === undefined && last.before.run !== undefined && openPoint(last.before.run) !== undefined)
+    return (
+      <BayDialog
+        trigger={label}
+        title="It was not closed?"
+        caution="The cab has been told RELEASE. If the pedal came up meanwhile, close the bleeder first, then take this back and say that the foot slipped."
+      >
+        {(close) => (
+          <button
+            type="button"
+            className="button min-h-[72px]"
+            onClick={() => {
+              close()
+              takeBack()
+            }}
+          >
+            It stands open, and the pedal is still down
+          </button>
+        )}
+      </BayDialog>
+    )
   return (
     <button type="button" className="button min-h-[72px]" onClick={takeBack}>
       {label}

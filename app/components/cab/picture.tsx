@@ -1,0 +1,81 @@
+import type { CabView } from '~core/cab/view'
+
+/** Where the foot stands on the pedal for each word; the arrow says which way it goes. */
+const poses: Record<CabView['says'], { down: number; move?: 'down' | 'up'; foot: boolean }> = {
+  wait: { down: 0, foot: true },
+  press: { down: 0.5, move: 'down', foot: true },
+  hold: { down: 1, foot: true },
+  release: { down: 0.5, move: 'up', foot: true },
+  'stay-off': { down: 0, foot: false },
+  away: { down: 0, foot: false },
+  parked: { down: 0, foot: false },
+  ended: { down: 0, foot: false },
+}
+
+/** A foot on a pedal seen from the side, or a hand on a lever, where the word says it should be. */
+export function CabPicture({ says, lever }: { says: CabView['says']; lever: boolean }) {
+  const { down, move, foot } = poses[says]
+  return (
+    <svg
+      viewBox="0 0 200 120"
+      className="h-40 w-full max-w-sm"
+      aria-hidden="true"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="6"
+      strokeLinecap="round"
+      strokeLinejoin="round"
+    >
+      {lever ? <Lever down={down} hand={foot} /> : <Pedal down={down} foot={foot} />}
+      {move && (
+        <path
+          className={move === 'down' ? 'cab-move-down' : 'cab-move-up'}
+          d={move === 'down' ? 'M180 34V88M166 74L180 88L194 74' : 'M180 88V34M166 48L180 34L194 48'}
+          strokeWidth="9"
+        />
+      )}
+      {says === 'hold' && <path d="M172 40V84M188 40V84" strokeWidth="9" />}
+      {(says === 'stay-off' || says === 'parked') && (
+        <path d="M166 44L194 80M194 44L166 80" strokeWidth="9" />
+      )}
+    </svg>
+  )
+}
+
+/** Seen from the side: the pedal hangs from the bulkhead and swings towards it under the shoe. */
+function Pedal({ down, foot }: { down: number; foot: boolean }) {
+  return (
+    <>
+      <path d="M146 6V112M146 22L156 12M146 46L156 36M146 70L156 60M146 94L156 84" strokeWidth="4" />
+      <path d="M146 16H118" />
+      <path d="M8 114H146" strokeWidth="4" />
+      <g
+        className="cab-part"
+        style={{ transform: `rotate(${-20 * down}deg)`, transformOrigin: '118px 16px' }}
+      >
+        <path d="M118 16L98 80" />
+        <path d="M90 66L100 92" strokeWidth="11" />
+      </g>
+      {foot && (
+        <g className="cab-part" style={{ transform: `translateX(${24 * down}px)` }}>
+          <path d="M18 14L22 62Q20 78 26 92H84Q92 92 90 82Q88 74 76 70Q60 66 52 56L46 14" strokeWidth="5" />
+          <path d="M24 98H88" strokeWidth="7" />
+        </g>
+      )}
+    </>
+  )
+}
+
+/** The lever is drawn towards the bar. */
+function Lever({ down, hand }: { down: number; hand: boolean }) {
+  return (
+    <>
+      <path d="M14 86H136" strokeWidth="14" />
+      <g className="cab-part" style={{ transform: `rotate(${16 * down}deg)`, transformOrigin: '26px 62px' }}>
+        <path d="M26 62Q70 40 132 46" strokeWidth="9" />
+        {hand && <path d="M70 44V78M86 42V78M102 42V78" strokeWidth="8" />}
+      </g>
+      <circle cx="26" cy="64" r="6" fill="currentColor" />
+    </>
+  )
+}

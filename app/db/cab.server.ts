@@ -1,0 +1,52 @@
+import { createHash, randomBytes } from 'node:crypto'
+import { cabCodeFrom, readCabCode } from '~core/cab/code'
+import type { Queries } from './database.server'
+
+const hashOf = (token: string) => createHash('sha256').update(token).digest('hex')
+
+/** The code of a job's cab; undefined where nobody asked for one. */
+export async function cabCodeOf(db: Queries, jobId: string): Promise<string | undefined> {
+  const [row] = await db.query<{ code: string }>('select code from cab_code where job_id = $1', [jobId])
+  return row?.code
+}
+
+/** Another code for a job's cab; the phone that was linked is no longer. */
+export async function newCabCode(db: Queries, jobId: string): Promise<string> {
+  const code = cabCodeFrom([...crypto.getRandomValues(new Uint16Array(6))])
+  await unlinkCab(db, jobId)
+  await db.query('insert into cab_code (job_id, code) values ($1, $2)', [jobId, code])
+  return code
+}
+
+/** No phone any more, and no code that would link one. */
+export async function unlinkCab(tx: Queries, jobId: string): Promise<void> {
+  await tx.query('delete from cab_phone where job_id = $1', [jobId])
+  await tx.query('delete from cab_code where job_id = $1', [jobId])
+}
+
+/** Link a phone by the code: what its browser is to hold, and the job. A phone that was linked before is no longer. */
+export async function joinCab(
+  db: Queries,
+  typed: string,
+): Promise<{ jobId: string; token: string } | undefined> {
+  const code = readCabCode(typed)
+  if (code === undefined) return undefined
+  const [row] = await db.query<{ job_id: string }>('select job_id from cab_code where code = $1', [code])
+  if (!row) return undefined
+  const token = randomBytes(24).toString('base64url')
+  await db.query(
+    `insert into cab_phone (job_id, token_hash) values ($1, $2)
+     on conflict (job_id) do update set token_hash = excluded.token_hash, since = now()`,
+    [row.job_id, hashOf(token)],
+  )
+  return { jobId: row.job_id, token }
+}
+
+/** The job whose cab a phone holds; undefined where it holds none any more. */
+export async function jobOfPhone(db: Queries, token: string | undefined): Promise<string | undefined> {
+  if (token === undefined) return undefined
+  const [row] = await db.query<{ job_id: string }>('select job_id from cab_phone where token_hash = $1', [
+    hashOf(token),
+  ])
+  return row?.job_id
+}

@@ -1,0 +1,76 @@
+import { networkInterfaces } from 'node:os'
+import QRCode from 'qrcode'
+import { data } from 'react-router'
+import { jobOfPhone } from '~/db/cab.server'
+import type { Queries } from '~/db/database.server'
+import { type Attempts, afterWrong, isLocked, noAttempts } from '~core/cab/attempts'
+import { type CabLanguageId, cabLanguageFor, cabLanguageIds } from '~core/cab/languages'
+
+const TOKEN = 'cab'
+const LANGUAGE = 'cab-language'
+
+const cookieOf = (request: Request, name: string): string | undefined =>
+  new RegExp(`(?:^|;\\s*)${name}=([\\w-]+)`).exec(request.headers.get('cookie') ?? '')?.[1]
+
+export const cabCookie = (token: string): string =>
+  `${TOKEN}=${token}; Path=/cab; HttpOnly; SameSite=Strict${token === '' ? '; Max-Age=0' : ''}`
+export const languageCookie = (id: CabLanguageId): string =>
+  `${LANGUAGE}=${id}; Path=/cab; SameSite=Strict; Max-Age=31536000`
+
+/** The phone's own language, as chosen on it, else as its browser asks for. */
+export function cabLanguageOf(request: Request): CabLanguageId {
+  const chosen = cookieOf(request, LANGUAGE)
+  return (
+    cabLanguageIds.find((id) => id === chosen) ?? cabLanguageFor(request.headers.get('accept-language') ?? '')
+  )
+}
+
+/** What this phone holds of the cab it took. */
+export const cabToken = (request: Request): string | undefined => cookieOf(request, TOKEN)
+
+/** The job of this phone. @throws 401 where it is linked to none */
+export async function jobHere(db: Queries, request: Request): Promise<string> {
+  const jobId = await jobOfPhone(db, cabToken(request))
+  if (jobId === undefined)
+    throw data({ refusal: { code: 'not-linked', text: 'This phone is linked to no job.' } }, { status: 401 })
+  return jobId
+}
+
+/** Wrong codes by where they came from; a restart forgets them, which gives nobody more than a few tries. */
+const attempts = new Map<string, Attempts>()
+const MOST_PLACES = 1000
+
+export const cabLocked = (place: string): boolean => isLocked(attempts.get(place) ?? noAttempts, Date.now())
+export function wrongCode(place: string): boolean {
+  if (attempts.size > MOST_PLACES) attempts.delete(attempts.keys().next().value ?? '')
+  const after = afterWrong(attempts.get(place) ?? noAttempts, Date.now())
+  attempts.set(place, after)
+  return isLocked(after, Date.now())
+}
+export const rightCode = (place: string): void => void attempts.delete(place)
+
+/** Where a phone finds this program: on the shop's network where it is served there, else as it was asked for. */
+export function phoneAddress(request: Request): { address: string; reachable: boolean } {
+  const { origin, hostname, port } = new URL(request.url)
+  const loopback = ['localhost', '127.0.0.1', '[::1]'].includes(hostname)
+  if (!loopback) return { address: origin, reachable: true }
+  const lan = process.env.SIPHON_LAN === '1' ? lanAddresses()[0] : undefined
+  return lan ? { address: `http://${lan}:${port}`, reachable: true } : { address: origin, reachable: false }
+}
+
+/** A code as the bay shows it: with the address a phone opens, and that as a picture. */
+export async function cabCodeShown(request: Request, code: string) {
+  const { address, reachable } = phoneAddress(request)
+  return { code, address, reachable, qr: await qrPicture(`${address}/cab?code=${code}`) }
+}
+
+/** Addresses of this machine on its networks. */
+export const lanAddresses = (): string[] =>
+  Object.values(networkInterfaces())
+    .flatMap((each) => each ?? [])
+    .filter(({ family, internal }) => family === 'IPv4' && !internal)
+    .map(({ address }) => address)
+
+/** An address as a picture that a phone's camera reads. */
+export const qrPicture = async (address: string): Promise<string> =>
+  `data:image/svg+xml,${encodeURIComponent(await QRCode.toString(address, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' }))}`

@@ -1,0 +1,100 @@
+import { data, Form, redirect } from 'react-router'
+import { useCab } from '~/cab-client/use-cab'
+import { CabPicture } from '~/components/cab/picture'
+import { database } from '~/context'
+import { findJob } from '~/db/jobs.server'
+import { cabLanguageOf, jobHere, languageCookie } from '~/lib/cab.server'
+import { cabLanguageIds, cabLanguages } from '~core/cab/languages'
+import { cabView } from '~core/cab/view'
+import type { Route } from './+types/cab-screen'
+
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  const jobId = await jobHere(db, request).catch(() => {
+    throw redirect('/cab')
+  })
+  const state = await findJob(db, jobId)
+  if (!state) throw redirect('/cab')
+  return { view: cabView(state), language: cabLanguageOf(request) }
+}
+
+export async function action({ request }: Route.ActionArgs) {
+  const id = cabLanguageIds.find((each) => each === new URL(request.url).searchParams.get('language'))
+  return data(null, id ? { headers: { 'Set-Cookie': languageCookie(id) } } : undefined)
+}
+
+/** The helper's whole screen: one word, one picture, one button. */
+export default function CabScreen({ loaderData }: Route.ComponentProps) {
+  const { view, link, sending, act, refusal, staysAwake } = useCab(loaderData.view)
+  const words = cabLanguages[loaderData.language]
+  const lost = link === 'lost' && view.says !== 'ended'
+  const word = lost ? words.lost.says : words.says[view.says]
+  const urgent = lost || view.says === 'hold' || view.says === 'press'
+  return (
+    <main lang={words.tag} className="mx-auto grid min-h-dvh max-w-xl grid-rows-[auto_1fr_auto] gap-3 p-4">
+      <title>{`${view.plate} · Cab`}</title>
+      <header className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <span className="plate text-4xl">{view.plate}</span>
+        {view.bay && <strong className="text-2xl wrap-anywhere">{view.bay}</strong>}
+        <span role="status" className={`ml-auto text-lg ${link === 'linked' ? '' : 'font-extrabold'}`}>
+          {link === 'linked'
+            ? `● ${words.linked}`
+            : link === 'late'
+              ? `◐ ${words.late}`
+              : `○ ${words.noLink}`}
+        </span>
+      </header>
+      <section
+        aria-live="assertive"
+        className={`grid content-center justify-items-center gap-3 border-4 p-4 text-center ${urgent ? 'border-oxide bg-oxide text-on-oxide' : 'border-ink bg-enamel'} ${lost ? 'hatched' : ''}`}
+      >
+        <CabPicture says={lost ? 'hold' : view.says} lever={view.lever} />
+        <h1 className="text-[clamp(3rem,17vw,6rem)] leading-none font-extrabold">{word}</h1>
+        <p className="text-xl font-semibold">{lost ? words.lost.means : words.means[view.says]}</p>
+        {!lost && <p className="text-lg">{words.wheel[view.wheel]}</p>}
+      </section>
+      <footer className="grid gap-3">
+        {refusal && !lost && (
+          <p role="alert" className="fault">
+            {refusal}
+          </p>
+        )}
+        {view.confirm && !lost && (
+          <button
+            type="button"
+            disabled={sending}
+            onClick={() => view.confirm && act(view.confirm)}
+            className="button button-main min-h-[112px] text-3xl"
+          >
+            {words.confirms[view.confirm]}
+          </button>
+        )}
+        {view.maySlip && !lost && (
+          <button
+            type="button"
+            onClick={() => act('foot-slipped')}
+            className="button hatched min-h-[72px] border-oxide text-xl"
+          >
+            ✗ {words.confirms['foot-slipped']}
+          </button>
+        )}
+        <Form method="post" className="flex flex-wrap items-center justify-between gap-2">
+          <span className="max-w-[60%] text-sm text-quiet">{!staysAwake && words.staysOn}</span>
+          <span className="flex gap-1">
+            {cabLanguageIds.map((id) => (
+              <button
+                key={id}
+                type="submit"
+                formAction={`/cab/screen?language=${id}`}
+                aria-pressed={id === loaderData.language}
+                className={`min-h-12 px-3 font-semibold ${id === loaderData.language ? 'bg-ink text-paper' : 'underline'}`}
+              >
+                {cabLanguages[id].name}
+              </button>
+            ))}
+          </span>
+        </Form>
+      </footer>
+    </main>
+  )
+}

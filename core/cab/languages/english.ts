@@ -1,0 +1,46 @@
+import type { CabLanguage } from './language'
+
+export const english: CabLanguage = {
+  name: 'English',
+  tag: 'en',
+  says: {
+    wait: 'WAIT',
+    press: 'PRESS',
+    hold: 'HOLD',
+    release: 'RELEASE',
+    'stay-off': 'FOOT OFF',
+    away: 'FREE',
+    parked: 'STOPPED',
+    ended: 'DONE',
+  },
+  means: {
+    wait: 'Foot ready, do nothing.',
+    press: 'Slowly, all the way. Stay down.',
+    hold: 'Stay down. Do not let go.',
+    release: 'Let it come up slowly.',
+    'stay-off': 'Keep your foot off the pedal.',
+    away: 'Nothing for you here now.',
+    parked: 'The job is parked. Do not press.',
+    ended: 'The job is filed. This phone is no longer linked.',
+  },
+  confirms: {
+    holding: 'It is down, I hold',
+    release: 'It is up',
+    'foot-slipped': 'My foot slipped',
+  },
+  wheel: {
+    'getting-ready': 'Wheel: getting ready',
+    calling: 'Wheel: waits for you',
+    opening: 'Wheel: opens the bleeder',
+    open: 'Wheel: bleeder is OPEN',
+    closing: 'Wheel: closes the bleeder',
+    looking: 'Wheel: looks at the hose',
+    done: 'Wheel: bleed is done',
+  },
+  lost: { says: 'HOLD', means: 'No link. If your foot is down, keep it down until the wheel calls to you.' },
+  late: 'link is slow',
+  noLink: 'no link',
+  linked: 'linked',
+  slipped: 'Foot slipped',
+  staysOn: 'This phone cannot be kept awake from here: set its screen to stay on.',
+}

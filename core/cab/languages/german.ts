@@ -1,0 +1,46 @@
+import type { CabLanguage } from './language'
+
+export const german: CabLanguage = {
+  name: 'Deutsch',
+  tag: 'de',
+  says: {
+    wait: 'WARTEN',
+    press: 'TRETEN',
+    hold: 'HALTEN',
+    release: 'LÖSEN',
+    'stay-off': 'FUSS WEG',
+    away: 'FREI',
+    parked: 'PAUSE',
+    ended: 'FERTIG',
+  },
+  means: {
+    wait: 'Fuß bereit, nichts tun.',
+    press: 'Langsam, ganz durch. Unten bleiben.',
+    hold: 'Unten bleiben. Nicht loslassen.',
+    release: 'Langsam kommen lassen.',
+    'stay-off': 'Fuß vom Pedal lassen.',
+    away: 'Hier ist jetzt nichts zu tun.',
+    parked: 'Der Auftrag ruht. Nicht treten.',
+    ended: 'Der Auftrag ist abgelegt. Dieses Telefon ist nicht mehr verbunden.',
+  },
+  confirms: {
+    holding: 'Ist unten, ich halte',
+    release: 'Ist oben',
+    'foot-slipped': 'Fuß abgerutscht',
+  },
+  wheel: {
+    'getting-ready': 'Rad: macht sich bereit',
+    calling: 'Rad: wartet auf dich',
+    opening: 'Rad: öffnet den Entlüfter',
+    open: 'Rad: Entlüfter ist OFFEN',
+    closing: 'Rad: schließt den Entlüfter',
+    looking: 'Rad: schaut auf den Schlauch',
+    done: 'Rad: fertig entlüftet',
+  },
+  lost: { says: 'HALTEN', means: 'Keine Verbindung. Ist dein Fuß unten, bleib unten, bis das Rad ruft.' },
+  late: 'Verbindung langsam',
+  noLink: 'keine Verbindung',
+  linked: 'verbunden',
+  slipped: 'Abgerutscht',
+  staysOn: 'Von hier aus lässt sich dieses Telefon nicht wach halten: Bildschirm auf Dauer-an stellen.',
+}

@@ -1,0 +1,22 @@
+import type { CabAct, CabView, WheelDoes } from '../view'
+
+/** Everything a cab is told, in one language. One word where one will do. */
+export type CabLanguage = {
+  /** In itself: "Deutsch". */
+  name: string
+  /** For the page and for whoever reads it aloud. */
+  tag: string
+  says: Record<CabView['says'], string>
+  /** Under the word, where the word alone is not enough. */
+  means: Record<CabView['says'], string>
+  confirms: Record<CabAct, string>
+  wheel: Record<WheelDoes, string>
+  /** The link is gone: whatever stood last, hold. */
+  lost: { says: string; means: string }
+  late: string
+  noLink: string
+  linked: string
+  slipped: string
+  /** What a phone cannot do over plain http. */
+  staysOn: string
+}

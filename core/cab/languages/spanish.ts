@@ -1,0 +1,46 @@
+import type { CabLanguage } from './language'
+
+export const spanish: CabLanguage = {
+  name: 'Español',
+  tag: 'es',
+  says: {
+    wait: 'ESPERA',
+    press: 'PISA',
+    hold: 'AGUANTA',
+    release: 'SUELTA',
+    'stay-off': 'PIE FUERA',
+    away: 'LIBRE',
+    parked: 'PARADO',
+    ended: 'LISTO',
+  },
+  means: {
+    wait: 'Pie preparado, no hagas nada.',
+    press: 'Despacio, hasta el fondo. Quédate abajo.',
+    hold: 'Quédate abajo. No sueltes.',
+    release: 'Deja subir despacio.',
+    'stay-off': 'Mantén el pie fuera del pedal.',
+    away: 'Ahora no hay nada para ti.',
+    parked: 'El trabajo está parado. No pises.',
+    ended: 'El trabajo está archivado. Este teléfono ya no está unido.',
+  },
+  confirms: {
+    holding: 'Está abajo, aguanto',
+    release: 'Está arriba',
+    'foot-slipped': 'Se me fue el pie',
+  },
+  wheel: {
+    'getting-ready': 'Rueda: se prepara',
+    calling: 'Rueda: te espera',
+    opening: 'Rueda: abre el purgador',
+    open: 'Rueda: purgador ABIERTO',
+    closing: 'Rueda: cierra el purgador',
+    looking: 'Rueda: mira la manguera',
+    done: 'Rueda: purga terminada',
+  },
+  lost: { says: 'AGUANTA', means: 'Sin enlace. Si tienes el pie abajo, no lo levantes hasta que te llamen.' },
+  late: 'enlace lento',
+  noLink: 'sin enlace',
+  linked: 'unido',
+  slipped: 'Pie fuera',
+  staysOn: 'Desde aquí no se puede mantener despierto este teléfono: deja la pantalla siempre encendida.',
+}

@@ -1,0 +1,158 @@
+import type { Browser, BrowserContext, Page } from '@playwright/test'
+import { accessibilityFaults, expect, test, visit } from './journey'
+import { goOnUntil, holdClosed, hoseOn, lookClean, openJobOn, planTwoPerson, savedState } from './steps'
+import { harbourTug } from './vehicles'
+
+/** A job at its first bleeder with the hose on, and a code out for its cab. */
+async function withCode(page: Page, plate: string): Promise<{ job: string; code: string }> {
+  const job = await openJobOn(page, harbourTug, plate)
+  await planTwoPerson(page)
+  await goOnUntil(page, job, hoseOn)
+  await page.getByRole('button', { name: 'Link a phone for the cab' }).click()
+  await page.getByRole('button', { name: 'Make a code for it' }).click()
+  await expect(page.getByText('For this job only')).toBeVisible()
+  const code =
+    (await page
+      .getByRole('dialog')
+      .getByText(/^[2-9A-Z]{6}$/)
+      .textContent()) ?? ''
+  return { job, code }
+}
+
+/** A helper's phone, linked by the picture's address. */
+async function phone(
+  browser: Browser,
+  url: string,
+  code: string,
+  locale = 'en-GB',
+): Promise<{ cab: Page; context: BrowserContext }> {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: url, locale })
+  const cab = await context.newPage()
+  await cab.goto(`/cab?code=${code}`)
+  await cab.getByRole('button', { name: 'Link this phone' }).click()
+  await expect(cab).toHaveURL(/cab\/screen/)
+  return { cab, context }
+}
+const word = (cab: Page) => cab.getByRole('heading', { level: 1 })
+
+test('a whole pull with two screens: each says what the other does, and only closing lets the cab go', async ({
+  page,
+  browser,
+  server,
+}) => {
+  const { job, code } = await withCode(page, 'CAB 1')
+  const { cab, context } = await phone(browser, server.url, code)
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'Cab phone: ● linked' })).toBeVisible()
+  await expect(word(cab)).toHaveText('WAIT')
+  await expect(cab.getByText('CAB 1')).toBeVisible()
+  await page.getByRole('button', { name: 'Call PRESS' }).click()
+  await expect(word(cab)).toHaveText('PRESS')
+  expect(await accessibilityFaults(cab)).toEqual([])
+  await cab.getByRole('button', { name: 'It is down, I hold' }).click()
+  await page.getByRole('button', { name: 'It is open' }).click()
+  await expect(word(cab)).toHaveText('HOLD')
+  await expect(cab.getByText('Wheel: bleeder is OPEN')).toBeVisible()
+  await expect(cab.getByRole('button', { name: 'It is up' })).toHaveCount(0)
+  await holdClosed(page)
+  await expect(word(cab)).toHaveText('RELEASE')
+  // The phone is picked up again after a reload, where it was.
+  await cab.reload()
+  await expect(word(cab)).toHaveText('RELEASE')
+  await cab.getByRole('button', { name: 'It is up' }).click()
+  await expect(page.getByText('What did the pull bring?')).toBeVisible()
+  await lookClean(page, '15')
+  const state = await savedState(page, job)
+  expect(state.people.map(({ name }) => name)).toContain('Cab')
+  await context.close()
+})
+
+test('the cab may send the cab’s acts and nothing else; its language is its own; it ends with the job', async ({
+  page,
+  browser,
+  server,
+}) => {
+  const { job, code } = await withCode(page, 'CAB 2')
+  const { cab, context } = await phone(browser, server.url, code, 'de-DE')
+  await expect(word(cab)).toHaveText('WARTEN')
+  await cab.getByRole('button', { name: 'Español' }).click()
+  await expect(word(cab)).toHaveText('ESPERA')
+  const { run } = await savedState(page, job)
+  const seen = { point: 'rr', call: run?.call, pulls: 0 }
+  const send = (act: string) =>
+    context.request.post('/cab/act', {
+      headers: { Origin: server.url },
+      data: { id: `cab-journey-${act}`.padEnd(20, '-'), at: new Date().toISOString(), act, seen },
+    })
+  for (const act of ['press', 'open', 'close', 'stroke']) {
+    const answer = await send(act)
+    expect(answer.status()).toBe(403)
+    expect((await answer.json()).refusal.text).toContain('the wheel’s')
+  }
+  // Nor does a cab see or change anything else of the shop.
+  expect((await context.request.get('/', { maxRedirects: 0 })).status()).toBe(302)
+  expect((await context.request.get(`${job}/events`)).status()).toBe(401)
+  await page.keyboard.press('Escape')
+  await visit(page, '/')
+  await page.goto(`${job}/file`)
+  await page.getByLabel('Not fit to drive').check()
+  await page.getByRole('button', { name: 'File it' }).click()
+  await expect(page).toHaveURL(/record$/)
+  await expect(word(cab)).toHaveText('LISTO')
+  expect((await send('holding')).status()).toBe(401)
+  await context.close()
+})
+
+test('a phone that goes dark freezes the call in the bay; closing stays, voice goes on, and heard again it counts again', async ({
+  page,
+  browser,
+  server,
+}) => {
+  const { code } = await withCode(page, 'CAB 3')
+  const { cab, context } = await phone(browser, server.url, code)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Call PRESS' }).click()
+  await cab.getByRole('button', { name: 'It is down, I hold' }).click()
+  await expect(page.getByRole('button', { name: 'It is open' })).toBeVisible()
+  await context.request.post('/cab/beat?dark', { headers: { Origin: server.url } })
+  await cab.close()
+  await expect(page.getByText('The cab’s phone is not heard')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'It is open' })).toHaveCount(0)
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByRole('button', { name: 'The cab answers me by voice' }).click()
+  await page.getByRole('button', { name: 'It is open' }).click()
+  await holdClosed(page)
+  const again = await context.newPage()
+  await again.goto('/cab/screen')
+  await expect(word(again)).toHaveText('RELEASE')
+  await expect(page.getByRole('button', { name: 'Cab phone: ● linked' })).toBeVisible()
+  await context.close()
+})
+
+test.describe('wrong codes', () => {
+  test.use({ expectedFailures: [/status of (404|429) .*cab\.data$/] })
+  test('five in a row lock the door for a while, also for the right one', async ({
+    page,
+    browser,
+    server,
+  }) => {
+    const { code } = await withCode(page, 'CAB 4')
+    const context = await browser.newContext({ baseURL: server.url })
+    const wrong = (typed: string) =>
+      context.request.post('/cab', {
+        headers: { Origin: server.url },
+        form: { code: typed },
+        maxRedirects: 0,
+      })
+    for (let i = 0; i < 4; i++) expect((await wrong('ABCDEF')).status()).toBe(404)
+    expect((await wrong('ABCDEF')).status()).toBe(429)
+    expect((await wrong(code)).status()).toBe(429)
+    const cab = await context.newPage()
+    await cab.goto('/cab')
+    await cab.getByLabel('Code from the bay').fill(code)
+    await cab.getByRole('button', { name: 'Link this phone' }).click()
+    await expect(cab.getByRole('alert')).toContainText('Wait five minutes')
+    expect(await accessibilityFaults(cab)).toEqual([])
+    await context.close()
+  })
+})
