@@ -1,5 +1,8 @@
+import { networkInterfaces } from 'node:os'
 import type { Browser, BrowserContext, Page } from '@playwright/test'
 import { accessibilityFaults, expect, test, visit } from './journey'
+import { DemoServer } from './server'
+import { signIn } from './sign-in'
 import { goOnUntil, holdClosed, hoseOn, lookClean, openJobOn, planTwoPerson, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
@@ -33,6 +36,13 @@ async function phone(
   await expect(cab).toHaveURL(/cab\/screen/)
   return { cab, context }
 }
+/** Addresses of this machine on its networks; a machine without one has none to serve. */
+const lanAddresses = () =>
+  Object.values(networkInterfaces())
+    .flatMap((each) => each ?? [])
+    .filter(({ family, internal }) => family === 'IPv4' && !internal)
+    .map(({ address }) => address)
+
 const word = (cab: Page) => cab.getByRole('heading', { level: 1 })
 
 test('a whole pull with two screens: each says what the other does, and only closing lets the cab go', async ({
@@ -155,4 +165,26 @@ test.describe('wrong codes', () => {
     expect(await accessibilityFaults(cab)).toEqual([])
     await context.close()
   })
+})
+
+test('served to the shop’s network, the picture carries an address that a phone reaches there', async ({
+  page,
+  request,
+}) => {
+  const [lan] = lanAddresses()
+  const server = await DemoServer.start(undefined, { lan: true })
+  try {
+    await signIn(page.context().request, server.url)
+    await page.goto(server.url)
+    const job = await page.getByRole('link', { name: 'GNT 107' }).first().getAttribute('href')
+    await page.goto(`${server.url}${job}/bleed`)
+    await page.getByRole('button', { name: 'Link a phone for the cab' }).click()
+    await page.getByRole('button', { name: 'Make a code for it' }).click()
+    const address = `http://${lan ?? '127.0.0.1'}:${server.port}`
+    await expect(page.getByText(`${address}/cab`)).toBeVisible()
+    await expect(page.getByText('a phone cannot reach it')).toHaveCount(lan ? 0 : 1)
+    expect(await (await request.get(`${address}/cab`)).text()).toContain('Code from the bay')
+  } finally {
+    await server.end()
+  }
 })

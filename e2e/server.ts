@@ -29,13 +29,14 @@ export class DemoServer {
    */
   static async start(
     dataDir = mkdtempSync(join(tmpdir(), 'siphon-')),
-    { demo = true, through = [] }: { demo?: boolean; through?: string[] } = {},
+    { demo = true, through = [], lan = false }: { demo?: boolean; through?: string[]; lan?: boolean } = {},
   ): Promise<DemoServer> {
     const server = new DemoServer(await freePort(), dataDir, [
       ...through,
       process.execPath,
       'build/node/start.js',
       ...(demo ? ['--demo'] : []),
+      ...(lan ? ['--lan'] : []),
     ])
     await server.run()
     return server

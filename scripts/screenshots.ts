@@ -93,6 +93,7 @@ async function everyView() {
   await go(`${lhd}/bleed`)
   await page.setViewportSize({ width: 1024, height: 768 })
   await shot('bleed-open')
+  await cabSheet(lhd)
   await page.keyboard.press('c')
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'pedal is up' }).click({ timeout: 5000 })
@@ -125,13 +126,62 @@ async function everyView() {
   await go(`${lhd}/tag`)
   await shot('tag')
   await go('/logbook')
-  await shot('logbook')
   await page.getByRole('link', { name: 'GNT 107' }).click()
   await page.getByText('Bleeders, in the order').waitFor()
   await shot('record')
   await go('/bench/left-right')
   await page.waitForTimeout(600)
   await shot('bench-left-right')
+}
+
+/** The helper's phone for an open bleeder, in three languages and both lights, beside the page that links it. */
+async function cabSheet(job: string) {
+  await context.request.post(`${server.url}${job.replace(/\/bleed$/, '')}/cab`, {
+    headers: { Origin: server.url },
+    form: { intent: 'link' },
+  })
+  await page.reload({ waitUntil: 'domcontentloaded' })
+  await page.getByRole('button', { name: /^Cab phone/ }).click()
+  const code =
+    (await page
+      .getByRole('dialog')
+      .getByText(/^[2-9A-Z]{6}$/)
+      .textContent()) ?? ''
+  await page.keyboard.press('Escape')
+  const tiles: string[] = []
+  for (const [locale, scheme] of [
+    ['en-GB', 'light'],
+    ['de-DE', 'dark'],
+    ['es-ES', 'light'],
+  ] as const) {
+    const cab = await browser.newContext({
+      viewport: { width: 390, height: 844 },
+      baseURL: server.url,
+      locale,
+      colorScheme: scheme,
+    })
+    const phone = await cab.newPage()
+    await phone.goto(`/cab?code=${code}`)
+    if (tiles.length === 0) tiles.push((await phone.screenshot()).toString('base64'))
+    await phone.getByRole('button', { name: 'Link this phone' }).click()
+    await phone.waitForURL('**/cab/screen')
+    await phone.waitForTimeout(600)
+    tiles.push((await phone.screenshot()).toString('base64'))
+    await cab.close()
+  }
+  const sheet = await browser.newPage({ viewport: { width: 1280, height: 700 } })
+  const pictures = tiles.map((png) => `<img src="data:image/png;base64,${png}">`).join('')
+  await sheet.setContent(
+    `<style>body{margin:12px;background:#f4ecdd;display:grid;grid-template-columns:repeat(4,1fr);gap:12px}img{width:100%;border:1px solid #241b16}</style>${pictures}`,
+    { waitUntil: 'load' },
+  )
+  await sheet.screenshot({ path: `${folder}/cab.png` })
+  await sheet.close()
+  await context.request.post(`${server.url}${job.replace(/\/bleed$/, '')}/cab`, {
+    headers: { Origin: server.url },
+    form: { intent: 'unlink' },
+  })
+  await page.reload({ waitUntil: 'networkidle' })
 }
 
 /** Every phase of the bay at a third of its size, with its name: one sheet that can be taken in at once. */

@@ -1,0 +1,27 @@
+import { expect, test } from 'vitest'
+import { onJobChange, onPhone, phoneBeat, phoneGone, phoneOf } from './hub.server'
+
+test('a phone counts as late after five seconds of silence and as lost after ten; dark at once, and linked again when heard', () => {
+  expect(phoneOf('job', 0)).toEqual({ link: 'none', shows: 0 })
+  phoneBeat('job', { dark: false, shows: 7 }, 0)
+  const links = [4999, 5001, 9999, 10_001].map((nowMs) => phoneOf('job', nowMs).link)
+  expect(links).toEqual(['linked', 'late', 'late', 'lost'])
+  phoneBeat('job', { dark: true, shows: 7 }, 11_000)
+  expect(phoneOf('job', 11_001).link).toBe('dark')
+  phoneBeat('job', { dark: false, shows: 8 }, 12_000)
+  expect(phoneOf('job', 12_001)).toEqual({ link: 'linked', shows: 8 })
+})
+
+test('a bay hears of its own phone when that shows something else, and no more once it has left', () => {
+  const heard: string[] = []
+  const off = [onPhone('a', () => heard.push('phone')), onJobChange('a', () => heard.push('job'))]
+  phoneBeat('a', { dark: false, shows: 1 })
+  phoneBeat('a', { dark: false, shows: 1 })
+  phoneBeat('b', { dark: false, shows: 1 })
+  phoneBeat('a', { dark: false, shows: 2 })
+  expect(heard).toEqual(['phone', 'phone'])
+  phoneGone('a')
+  for (const each of off) each()
+  phoneBeat('a', { dark: false, shows: 3 })
+  expect(heard).toEqual(['phone', 'phone', 'phone', 'job'])
+})
