@@ -185,6 +185,8 @@ test('served to the shop’s network, the picture carries an address that a phon
     await expect(page.getByText('a phone cannot reach it')).toHaveCount(lan ? 0 : 1)
     expect(await (await request.get(`${address}/cab`)).text()).toContain('Code from the bay')
   } finally {
+    // Its stream is closed by the page, not cut by the server.
+    await page.goto('about:blank')
     await server.end()
   }
 })

@@ -228,9 +228,6 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
         <Foot here={here} />
       </div>
       <aside className="grid gap-4">
-        {working && callMachines[callKindOf(stageRun.stage)].withCab && (
-          <CabPhone jobId={jobId} cab={cab} link={phone.link} />
-        )}
         {working && <Counters state={state} stageRun={stageRun} act={act} />}
         {working && !state.filed && (
           <div className="grid grid-cols-2 gap-3">
@@ -253,6 +250,12 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
             className="[&_.lm-sheet]:max-h-[38vh] [&>figcaption]:hidden"
           />
         </section>
+        {working && callMachines[callKindOf(stageRun.stage)].withCab && (
+          // How a linked phone stands is looked at all the time, so it is on top; linking one is done once.
+          <div className={cab ? 'order-first grid' : 'grid'}>
+            <CabPhone jobId={jobId} cab={cab} link={phone.link} />
+          </div>
+        )}
         {cautions.length > 0 && (
           <details className="panel">
             <summary className="min-h-8 cursor-pointer font-bold">Cautions here: {cautions.length}</summary>
