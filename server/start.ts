@@ -63,7 +63,7 @@ const onNetworks = lan
       .map(({ address }) => address)
   : []
 // The pages are a bundle of their own: what they need of the start is in the environment.
-if (lan) process.env.SIPHON_LAN = '1'
+if (onNetworks[0]) process.env.SIPHON_LAN = onNetworks[0]
 const hosts = new Set([
   ...onNetworks,
   'localhost',

@@ -6,24 +6,19 @@ import { usualPolicy } from '~core/policy/policy'
 import type { JobEvent } from '~core/run/events'
 import { showIn } from '~core/units/show'
 import { metricUnits } from '~core/units/units'
-import { loadDemoWorld } from '../../demo/load'
 import { calendarSecret, isCalendarSecret, renewCalendarSecret } from './calendar.server'
 import type { Database } from './database.server'
+import { demoOn } from './demo-for-tests'
 import { dueBetween, dueCounts, dueList, fluidNow, withoutDue, workOutAllDue } from './due.server'
 import { addExchange, addReading, exchangesOf, readingsOf, saveHardUse } from './fluid.server'
 import { appendEvents, filedJobs, openJob } from './jobs.server'
-import { migrate } from './migrate.server'
-import { openPglite } from './pglite.server'
 import { savePolicy } from './policy.server'
 import { findVehicle, listVehicles } from './vehicles.server'
 
 const today = '2026-05-04'
 let db: Database
 beforeAll(async () => {
-  const fresh = await openPglite()
-  await migrate(fresh)
-  db = fresh
-  await loadDemoWorld(db, new Date(`${today}T08:00:00Z`))
+  db = await demoOn(today)
 })
 afterAll(() => db.close())
 

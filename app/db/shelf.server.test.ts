@@ -8,11 +8,9 @@ import { shopSchema, workSchema } from '~core/plan/request'
 import { carefulAct } from '~core/run/careful'
 import type { JobEvent, Unstamped } from '~core/run/events'
 import { codeFrom, readCode } from '~core/shelf/code'
-import { loadDemoWorld } from '../../demo/load'
 import type { Database } from './database.server'
+import { demoOn } from './demo-for-tests'
 import { appendEvents, findJob, openJob } from './jobs.server'
-import { migrate } from './migrate.server'
-import { openPglite } from './pglite.server'
 import {
   addContainers,
   containersFor,
@@ -28,10 +26,7 @@ import { drums, handOver } from './waste.server'
 const today = '2026-05-04'
 let db: Database
 beforeAll(async () => {
-  const fresh = await openPglite()
-  await migrate(fresh)
-  db = fresh
-  await loadDemoWorld(db, new Date(`${today}T08:00:00Z`))
+  db = await demoOn(today)
 })
 afterAll(() => db.close())
 

@@ -1,4 +1,3 @@
-import { networkInterfaces } from 'node:os'
 import QRCode from 'qrcode'
 import { data } from 'react-router'
 import { jobOfPhone } from '~/db/cab.server'
@@ -54,7 +53,7 @@ export function phoneAddress(request: Request): { address: string; reachable: bo
   const { origin, hostname, port } = new URL(request.url)
   const loopback = ['localhost', '127.0.0.1', '[::1]'].includes(hostname)
   if (!loopback) return { address: origin, reachable: true }
-  const lan = process.env.SIPHON_LAN === '1' ? lanAddresses()[0] : undefined
+  const lan = process.env.SIPHON_LAN
   return lan ? { address: `http://${lan}:${port}`, reachable: true } : { address: origin, reachable: false }
 }
 
@@ -63,13 +62,6 @@ export async function cabCodeShown(request: Request, code: string) {
   const { address, reachable } = phoneAddress(request)
   return { code, address, reachable, qr: await qrPicture(`${address}/cab?code=${code}`) }
 }
-
-/** Addresses of this machine on its networks. */
-export const lanAddresses = (): string[] =>
-  Object.values(networkInterfaces())
-    .flatMap((each) => each ?? [])
-    .filter(({ family, internal }) => family === 'IPv4' && !internal)
-    .map(({ address }) => address)
 
 /** An address as a picture that a phone's camera reads. */
 export const qrPicture = async (address: string): Promise<string> =>

@@ -6,54 +6,27 @@ import { BoilingChart } from '~/components/chart/boiling-chart'
 import { Choices, NoteField, TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { JudgementPanel } from '~/components/test/judgement'
+import { ProductFields } from '~/components/test/product-fields'
 import { ReadNow } from '~/components/test/read-now'
 import { ReadingFields } from '~/components/test/reading-fields'
 import { database } from '~/context'
-import type { Database } from '~/db/database.server'
-import { fluidNow } from '~/db/due.server'
 import { findJob } from '~/db/jobs.server'
-import { shopPolicy } from '~/db/policy.server'
-import { shopSettings } from '~/db/settings.server'
 import { testerPort } from '~/db/tester.server'
 import { typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
+import { judgedBy } from '~/lib/judged.server'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { NO_READING, type Tested, type TestFields, testFormSchema } from '~/lib/test-form'
-import { today } from '~/lib/today'
 import { useFieldText, useShow } from '~/lib/units'
-import { monthsBetween } from '~core/calendar'
 import { ImpossibleInput } from '~core/fault'
-import { fluidOf } from '~core/fluids'
 import { type FluidCase, type Judgement, judgeFluid } from '~core/policy/judge'
-import { type LimitsInUse, limitsFor } from '~core/policy/policy'
+import type { LimitsInUse } from '~core/policy/policy'
 import { type Product, readingForPlan } from '~core/policy/taken'
 import type { JobState } from '~core/run/state'
 import { type TesterId, testerIds, testerOf, testers } from '~core/testers'
 import type { Show } from '~core/units/show'
 import type { Route } from './+types/test'
-
-/** What the readings of this job are judged against: what is in the vehicle, since when, and the shop's limits for it. */
-async function judgedBy(db: Database, { vehicle, vehicleId, checkIn }: JobState) {
-  const now = (await fluidNow(db, [vehicleId], today())).get(vehicleId)
-  const spec = now?.spec ?? vehicle.fluid.spec
-  const { exchangedOn, exchangedKm } = now?.history ?? {}
-  const km = checkIn?.odometerKm
-  const base: Omit<FluidCase, 'readings' | 'product'> = {
-    spec,
-    kind: vehicle.kind,
-    heightM: (await shopSettings(db)).heightM,
-    monthsSince: exchangedOn === undefined ? undefined : monthsBetween(exchangedOn, today()),
-    kmSince: exchangedKm === undefined || km === undefined ? undefined : Math.max(0, km - exchangedKm),
-  }
-  const hardUse = now?.hardUse ?? []
-  return {
-    base,
-    hardUse,
-    product: now?.product,
-    limits: limitsFor(await shopPolicy(db), { ...base, hardUse }),
-  }
-}
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
@@ -257,30 +230,6 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
 /** A second method is another than the first. */
 const otherThan = (tester: TesterId): TesterId =>
   tester === 'boiling-sampler' ? 'copper-strip' : 'boiling-sampler'
-
-type Fields = ReturnType<typeof useForm<TestFields, Tested>>[1]
-
-function ProductFields({ fields, open, spec }: { fields: Fields; open: boolean; spec: FluidCase['spec'] }) {
-  if (fluidOf(spec).base !== 'glycol') return null
-  return (
-    <details open={open}>
-      <summary className="min-h-12 cursor-pointer content-center font-bold">
-        The product in it, from its data sheet
-      </summary>
-      <div className="grid gap-3">
-        <p className="text-sm text-quiet">
-          Left empty, it is judged by the least that {spec} must hold. The product’s own figures make the
-          boiling point a second opinion.
-        </p>
-        <TextField field={fields.productName} label="Product" />
-        <div className="grid gap-3 sm:grid-cols-2">
-          <TextField field={fields.dryC} label="Dry boiling point" quantity="temperature" />
-          <TextField field={fields.wetC} label="Wet boiling point" quantity="temperature" />
-        </div>
-      </div>
-    </details>
-  )
-}
 
 /** The fields as they begin: as tested before, else a percentage meter in the reservoir. */
 function useStartingFields({

@@ -1,6 +1,4 @@
 import type { Reason } from '../decision'
-import { type Containers, chooseContainers } from '../exchange/containers'
-import { takeOnHand } from '../exchange/on-hand'
 import { carryReservoir, type FedCorner } from '../exchange/reservoir-carry'
 import { suits } from '../fluids/suits'
 import type { Choice, NoChoice } from '../method/choose'
@@ -12,8 +10,9 @@ import { reservoirIdOf } from '../vehicle/network'
 import type { Vehicle } from '../vehicle/schema'
 import type { Plan, PlanOrder, Ways } from './answer'
 import { cautionsFor } from './cautions'
+import { containersFor } from './containers'
 import { fluidUsed, type Prepared, preparePlan, startShareOf } from './prepare'
-import type { PlanRequest, Shop } from './request'
+import type { PlanRequest } from './request'
 import { buildStages } from './stages'
 import { stopsFor } from './stops'
 import { topUpEvery } from './top-up-every'
@@ -108,35 +107,6 @@ function fluidReasons(request: PlanRequest): Reason[] {
       basis: 'maker',
     })
   return reasons
-}
-
-/** What stands open is used up before a sealed one is opened. */
-function openedFirst(needMl: number, own: Shop['onHand']): Containers[] {
-  const used: Containers[] = []
-  let left = needMl
-  for (const { ml, count, opened } of own) {
-    if (!opened || left <= 0) continue
-    used.push({ ml, count })
-    left -= ml * count
-  }
-  return used
-}
-
-/** What to open of the shelf, what to buy beside it, and what stays over. */
-function containersFor(
-  totalMl: number,
-  request: PlanRequest,
-): Pick<Plan['fluid'], 'buy' | 'onHand' | 'leftMl'> {
-  const { onHand, containersMl } = request.shop
-  const spec = fluidUsed(request)
-  const own = onHand.filter((each) => each.spec === spec)
-  const already = openedFirst(totalMl, own)
-  const sum = (containers: readonly { ml: number; count: number }[]) =>
-    containers.reduce((all, { ml, count }) => all + ml * count, 0)
-  const sealed = own.filter(({ opened }) => !opened)
-  const taken = [...already, ...takeOnHand(totalMl - sum(already), sealed)]
-  const buy = chooseContainers(totalMl - sum(taken), containersMl)
-  return { onHand: taken, buy, leftMl: Math.max(0, sum(taken) + sum(buy) - totalMl) }
 }
 
 /**

@@ -1,0 +1,31 @@
+import type { Database } from '~/db/database.server'
+import { fluidNow } from '~/db/due.server'
+import { shopPolicy } from '~/db/policy.server'
+import { shopSettings } from '~/db/settings.server'
+import { monthsBetween } from '~core/calendar'
+import type { FluidCase } from '~core/policy/judge'
+import { limitsFor } from '~core/policy/policy'
+import type { JobState } from '~core/run/state'
+import { today } from './today'
+
+/** What the readings of this job are judged against: what is in the vehicle, since when, and the shop's limits for it. */
+export async function judgedBy(db: Database, { vehicle, vehicleId, checkIn }: JobState) {
+  const now = (await fluidNow(db, [vehicleId], today())).get(vehicleId)
+  const spec = now?.spec ?? vehicle.fluid.spec
+  const { exchangedOn, exchangedKm } = now?.history ?? {}
+  const km = checkIn?.odometerKm
+  const base: Omit<FluidCase, 'readings' | 'product'> = {
+    spec,
+    kind: vehicle.kind,
+    heightM: (await shopSettings(db)).heightM,
+    monthsSince: exchangedOn === undefined ? undefined : monthsBetween(exchangedOn, today()),
+    kmSince: exchangedKm === undefined || km === undefined ? undefined : Math.max(0, km - exchangedKm),
+  }
+  const hardUse = now?.hardUse ?? []
+  return {
+    base,
+    hardUse,
+    product: now?.product,
+    limits: limitsFor(await shopPolicy(db), { ...base, hardUse }),
+  }
+}
