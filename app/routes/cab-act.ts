@@ -3,12 +3,11 @@ import { database } from '~/context'
 import { appendEvents } from '~/db/jobs.server'
 import { isStorageFault } from '~/db/storage.server'
 import { jobHere } from '~/lib/cab.server'
+import { cabPerson } from '~core/cab/person'
 import { isCabAct } from '~core/cab/view'
-import { floorEventSchema, type Person } from '~core/run/events'
+import { floorEventSchema } from '~core/run/events'
 import type { Route } from './+types/cab-act'
 
-/** Whoever sits there: the phone is linked to the cab, not to a person. */
-const cab: Person = { id: 'cab', name: 'Cab' }
 const sentSchema = z.object({ id: z.string(), at: z.string(), act: z.string(), seen: z.unknown() })
 
 const refused = (status: number, code: string, text: string) =>
@@ -29,7 +28,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (!sent.success) return refused(400, 'not-an-act', 'Not an act.')
   const { id, at, act, seen } = sent.data
   if (!isCabAct(act)) return refused(403, 'not-the-cabs', 'That is the wheel’s to do, not the cab’s.')
-  const event = floorEventSchema.safeParse({ id, at, type: 'call', act, seen, by: cab })
+  const event = floorEventSchema.safeParse({ id, at, type: 'call', act, seen, by: cabPerson })
   if (!event.success) return refused(400, 'not-an-act', event.error.issues[0]?.message ?? 'Not an act.')
   try {
     const appended = await appendEvents(db, jobId, [event.data])

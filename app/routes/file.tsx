@@ -21,6 +21,7 @@ import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
+import { cabPerson } from '~core/cab/person'
 import type { Judgement } from '~core/policy/judge'
 import { checksFor } from '~core/proof/checks'
 import { bleedDone, type JobState } from '~core/run/state'
@@ -56,6 +57,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   if (state.filed) throw redirect(`/jobs/${params.jobId}/record`)
   const { run, people, parked, earlier, tested, checkIn } = state
   const here = context.get(personHere) ?? undefined
+  // A phone in the cab signs for nothing.
+  const workers = people.filter(({ id }) => id !== cabPerson.id)
   const unproved = checksFor(state).filter((check) => !state.proofs[check.id]?.passed)
   const bled = run !== undefined && bleedDone(run)
   const { shown } = await unitsFor(db, here?.id)
@@ -73,7 +76,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     bled,
     parked: parked !== undefined,
     outMl: wasteMl(jobTally(state)),
-    doneBy: (people.length > 0 ? people : here ? [here] : []).map(({ name }) => name).join(', '),
+    doneBy: (workers.length > 0 ? workers : here ? [here] : []).map(({ name }) => name).join(', '),
     others: (await listPeople(db)).filter(({ id }) => id !== here?.id),
     due,
     fitted: await knownToFit(db, state),
