@@ -84,8 +84,8 @@ const mayClose = (event: JobEvent): boolean =>
   (event.type === 'call' && event.act === 'close') || event.type === 'undone'
 
 /** Whether two states are the same but for the count of events and what remembers them. */
-function same(a: JobState, b: JobState): boolean {
-  const apart = new Set(['undoable', 'length', 'lastAt', 'people'])
+function same(a: JobState, b: JobState, besides: string[] = []): boolean {
+  const apart = new Set(['undoable', 'length', 'lastAt', 'people', ...besides])
   const keys = [...new Set([...Object.keys(a), ...Object.keys(b)])].filter((key) => !apart.has(key))
   return keys.every((key) => {
     const [one, other] = [a[key as keyof JobState], b[key as keyof JobState]]
@@ -145,7 +145,9 @@ describe(`${SEQUENCES} random sequences of up to ${LONGEST} events, from every k
         if (next.undoable.at(-1)?.eventId === id && chance.yes(0.3)) {
           const undo = { type: 'undone', event: id, id: `${id}-undo`, at: event.at } as const
           const back = applyEvent(next, undo)
-          if (!back.ok || !same(back.state, state)) throw new Error(`${where}: undo gave another state`)
+          // The turns of the call count on: an undo is a turn too, so that nothing sent before it fits after it.
+          if (!back.ok || !same(back.state, state, ['callTurn']))
+            throw new Error(`${where}: undo gave another state`)
           seen.undone++
         }
         state = next
