@@ -16,6 +16,8 @@ export function useCab(fromServer: CabView) {
   const [link, setLink] = useState<CabLink>('linked')
   const [sending, setSending] = useState(false)
   const [refusal, setRefusal] = useState<string>()
+  /** The last act was sent and never answered. */
+  const [unheard, setUnheard] = useState(false)
   const heardAt = useRef(0)
   const latest = useRef(fromServer.length)
   /** The turn of the call that is really on the screen. */
@@ -44,6 +46,7 @@ export function useCab(fromServer: CabView) {
         if (next.length < latest.current) return
         latest.current = next.length
         setView(next)
+        setUnheard(false)
         setRefusal(undefined)
       })
       stream.addEventListener('gone', () => {
@@ -88,16 +91,18 @@ export function useCab(fromServer: CabView) {
     (what: CabAct) => {
       if (!view.seen) return
       setSending(true)
+      setUnheard(false)
       setRefusal(undefined)
       // One id for every try: sent twice, it is recorded once.
       void send({ id: newId(), at: new Date().toISOString(), act: what, seen: view.seen }).then((answer) => {
         setSending(false)
         if (answer.kind === 'refused') setRefusal(answer.text)
+        setUnheard(answer.kind === 'no-answer')
       })
     },
     [view.seen],
   )
-  return { view, link, sending, act, refusal, staysAwake }
+  return { view, link, sending, act, refusal, unheard, staysAwake }
 }
 
 type Answer = { kind: 'taken' } | { kind: 'refused'; text: string } | { kind: 'no-answer' }

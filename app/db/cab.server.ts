@@ -1,8 +1,6 @@
-import { createHash, randomBytes } from 'node:crypto'
 import { cabCodeFrom, readCabCode } from '~core/cab/code'
 import type { Queries } from './database.server'
-
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex')
+import { hashed, newToken } from './token.server'
 
 /** The code of a job's cab; undefined where nobody asked for one. */
 export async function cabCodeOf(db: Queries, jobId: string): Promise<string | undefined> {
@@ -33,20 +31,24 @@ export async function joinCab(
   if (code === undefined) return undefined
   const [row] = await db.query<{ job_id: string }>('select job_id from cab_code where code = $1', [code])
   if (!row) return undefined
-  const token = randomBytes(24).toString('base64url')
+  const token = newToken()
   await db.query(
     `insert into cab_phone (job_id, token_hash) values ($1, $2)
      on conflict (job_id) do update set token_hash = excluded.token_hash, since = now()`,
-    [row.job_id, hashOf(token)],
+    [row.job_id, hashed(token)],
   )
   return { jobId: row.job_id, token }
 }
+
+/** Whether a phone is linked to a job's cab. */
+export const hasPhone = async (db: Queries, jobId: string): Promise<boolean> =>
+  (await db.query('select 1 from cab_phone where job_id = $1', [jobId])).length > 0
 
 /** The job whose cab a phone holds; undefined where it holds none any more. */
 export async function jobOfPhone(db: Queries, token: string | undefined): Promise<string | undefined> {
   if (token === undefined) return undefined
   const [row] = await db.query<{ job_id: string }>('select job_id from cab_phone where token_hash = $1', [
-    hashOf(token),
+    hashed(token),
   ])
   return row?.job_id
 }

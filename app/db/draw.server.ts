@@ -3,7 +3,7 @@ import type { FluidSpec } from '~core/fluids'
 import type { JobEvent } from '~core/run/events'
 import type { JobState } from '~core/run/state'
 import { jobTally } from '~core/run/tally'
-import { draw, giveBack } from '~core/shelf/draw'
+import { draw } from '~core/shelf/draw'
 import { mayNotPour, pastItsTime } from '~core/shelf/may-pour'
 import { reserve } from '~core/shelf/reserve'
 import { wasteKindOf } from '~core/shelf/waste'
@@ -72,9 +72,10 @@ export async function showOnShelf(
   if (opening) await open(tx, jobId, opening, by)
   for (const code of codesOf(before)) if (!codesOf(state).includes(code)) await notOpened(tx, jobId, code)
   const pouredMl = jobTally(state).inMl - (before ? jobTally(before).inMl : 0)
-  const inUse = codesOf(state).at(-1)
-  if (pouredMl > 0 && inUse !== undefined) await pour(tx, jobId, inUse, pouredMl, by)
-  if (pouredMl < 0) await takeBack(tx, jobId, -pouredMl, by)
+  // The one in use may be none of the shelf's: then nothing here is drawn from.
+  const inUse = state.containers.at(-1)?.code
+  if (pouredMl > 0 && inUse !== undefined) await pour(tx, jobId, event.id, inUse, pouredMl, by)
+  if (event.type === 'undone') await takeBack(tx, jobId, event.event, by)
   if (state.planned !== before?.planned) await holdBack(tx, jobId, state, dayOf(event.at))
   if (state.filed && !before?.filed) {
     await tx.query('delete from reservation where job_id = $1', [jobId])
@@ -112,7 +113,14 @@ async function notOpened(tx: Queries, jobId: string, code: string): Promise<void
   if (openedHere) await tx.query('update container set opened_on = null where code = $1', [code])
 }
 
-async function pour(tx: Queries, jobId: string, code: string, pouredMl: number, by: string): Promise<void> {
+async function pour(
+  tx: Queries,
+  jobId: string,
+  eventId: string,
+  code: string,
+  pouredMl: number,
+  by: string,
+): Promise<void> {
   const [row] = await tx.query<{ left_ml: number }>(
     'select left_ml from container where code = $1 for update',
     [code],
@@ -125,19 +133,18 @@ async function pour(tx: Queries, jobId: string, code: string, pouredMl: number, 
     code,
     drawnMl,
   ])
-  await move(tx, { code, what: 'drawn', ml: -drawnMl, shortMl, jobId, by })
+  await move(tx, { code, what: 'drawn', ml: -drawnMl, shortMl, jobId, eventId, by })
 }
 
-/** A pour was taken back: what it drew goes back, and what it poured beyond the book is forgotten with it. */
-async function takeBack(tx: Queries, jobId: string, backMl: number, by: string): Promise<void> {
-  const [last] = await tx.query<{ code: string; ml: number; short_ml: number }>(
-    "select code, -ml as ml, short_ml from container_move where job_id = $1 and what = 'drawn' order by seq desc limit 1",
-    [jobId],
+/** An act was taken back: what it drew goes back, and what it poured beyond the book is forgotten with it. */
+async function takeBack(tx: Queries, jobId: string, eventId: string, by: string): Promise<void> {
+  const drawn = await tx.query<{ code: string; ml: number; short_ml: number }>(
+    "select code, -ml as ml, short_ml from container_move where job_id = $1 and event_id = $2 and what = 'drawn'",
+    [jobId, eventId],
   )
-  if (!last || Math.abs(last.ml + last.short_ml - backMl) > 1e-6) return
-  for (const { code, ml } of giveBack(last.ml, [last])) {
+  for (const { code, ml, short_ml } of drawn) {
     await tx.query('update container set left_ml = left_ml + $2 where code = $1', [code, ml])
-    await move(tx, { code, what: 'given-back', ml, shortMl: -last.short_ml, jobId, by })
+    await move(tx, { code, what: 'given-back', ml, shortMl: -short_ml, jobId, eventId, by })
   }
 }
 

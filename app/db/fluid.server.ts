@@ -100,7 +100,11 @@ export async function showInFluid(
         product: tested.product,
         heightM: tested.heightM ?? 0,
       })
-    if (before?.tested !== tested)
+    const moved = before !== undefined && before.vehicleId !== vehicleId
+    // What was read off a data sheet is of the fluid that was tested; of the vehicle it was booked on by mistake nobody knows it.
+    if (moved && tested.product)
+      await tx.query('update vehicle set product = null where id = $1', [before.vehicleId])
+    if (moved || before?.tested !== tested)
       await tx.query('update vehicle set product = $2 where id = $1', [
         vehicleId,
         tested.product ? JSON.stringify(tested.product) : null,

@@ -1,9 +1,9 @@
-import { createHash, randomBytes } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
 import { newId } from '~/lib/ids'
 import type { Notice } from '~core/decision'
 import type { Person } from '~core/run/events'
 import type { Database, Queries } from './database.server'
+import { hashed, newToken } from './token.server'
 
 /** Argon2id at the least that is advised for it: 19 MiB, two passes. @source OWASP password storage, from memory */
 const HASHING = { memoryCost: 19_456, timeCost: 2, parallelism: 1 }
@@ -105,11 +105,9 @@ async function whyNotTried(db: Queries, personId: string, at: Date): Promise<Not
   }
 }
 
-const hashed = (token: string) => createHash('sha256').update(token).digest('hex')
-
 /** @returns what the browser keeps to be known by */
 export async function takeScreen(db: Queries, personId: string, at: Date): Promise<string> {
-  const token = randomBytes(32).toString('base64url')
+  const token = newToken()
   await db.query('insert into screen (token_hash, person_id, since) values ($1, $2, $3)', [
     hashed(token),
     personId,

@@ -108,6 +108,32 @@ test('what is poured is drawn from the container in use, taken back goes back, a
   expect((await findContainer(db, code))?.openedOn).toBe(today)
 })
 
+test('two pours from two containers, both taken back: each gets its own', async () => {
+  const [first, second] = [await can(500), await can(500)]
+  const jobId = await begun()
+  const reservoir = await untilPouring(jobId)
+  await did(jobId, opened(first))
+  const one = await did(jobId, { type: 'topped-up', reservoir, ml: 60 })
+  const slip = await did(jobId, opened(second))
+  const two = await did(jobId, { type: 'topped-up', reservoir, ml: 60 })
+  expect([await leftIn(first), await leftIn(second)]).toEqual([440, 440])
+  for (const { id } of [two, slip, one]) await did(jobId, { type: 'undone', event: id })
+  expect([await leftIn(first), await leftIn(second)]).toEqual([500, 500])
+})
+
+test('poured from a container that is not on the shelf, nothing on the shelf is drawn from, nor given back', async () => {
+  const code = await can(500)
+  const jobId = await begun()
+  const reservoir = await untilPouring(jobId)
+  await did(jobId, opened(code))
+  await did(jobId, { type: 'topped-up', reservoir, ml: 60 })
+  await did(jobId, { type: 'container-opened', container: { spec, batch: 'from the van' } })
+  const pour = await did(jobId, { type: 'topped-up', reservoir, ml: 60 })
+  expect(await leftIn(code)).toBe(440)
+  await did(jobId, { type: 'undone', event: pour.id })
+  expect(await leftIn(code)).toBe(440)
+})
+
 test('opened by a slip and taken back before anything was poured, it is as sealed as it was', async () => {
   const code = await can(500)
   const jobId = await begun()

@@ -109,13 +109,14 @@ export type Move = {
   ml: number
   shortMl?: number
   jobId?: string
+  eventId?: string
   by: string
 }
 
-export const move = (tx: Queries, { code, what, ml, shortMl = 0, jobId, by }: Move) =>
+export const move = (tx: Queries, { code, what, ml, shortMl = 0, jobId, eventId, by }: Move) =>
   tx.query(
-    'insert into container_move (code, what, ml, short_ml, job_id, by_name) values ($1, $2, $3, $4, $5, $6)',
-    [code, what, ml, shortMl, jobId ?? null, by],
+    'insert into container_move (code, what, ml, short_ml, job_id, event_id, by_name) values ($1, $2, $3, $4, $5, $6, $7)',
+    [code, what, ml, shortMl, jobId ?? null, eventId ?? null, by],
   )
 
 /** It is poured away, and leaves the shelf. */

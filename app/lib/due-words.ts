@@ -1,5 +1,5 @@
 import type { FluidDue } from '~core/policy/due'
-import { type RuleId, ruleIds, ruleOf } from '~core/policy/index'
+import { ruleOf } from '~core/policy/index'
 import type { Show } from '~core/units/show'
 
 /** The rule that makes it due, in words. */
@@ -14,5 +14,3 @@ export const dueBasis: Record<FluidDue['basis'], string> = {
   default: 'by the usual rise: too few readings of its own',
   given: 'by the calendar',
 }
-
-export const isRule = (text: string): text is RuleId => ruleIds.some((id) => id === text)

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { onJobChange, onPhone, phoneBeat, phoneGone, phoneOf } from './hub.server'
+import { onJobChange, onPhone, phoneBeat, phoneExpected, phoneGone, phoneOf } from './hub.server'
 
 test('a phone counts as late after five seconds of silence and as lost after ten; dark at once, and linked again when heard', () => {
   expect(phoneOf('job', 0)).toEqual({ link: 'none', shows: 0 })
@@ -24,4 +24,12 @@ test('a bay hears of its own phone when that shows something else, and no more o
   for (const each of off) each()
   phoneBeat('a', { dark: false, shows: 3 })
   expect(heard).toEqual(['phone', 'phone', 'phone', 'job'])
+})
+
+test('a phone that was linked before a restart counts as lost until it speaks, and never as none', () => {
+  phoneExpected('restarted')
+  expect(phoneOf('restarted').link).toBe('lost')
+  phoneBeat('restarted', { dark: false, shows: 4 })
+  phoneExpected('restarted')
+  expect(phoneOf('restarted')).toEqual({ link: 'linked', shows: 4 })
 })

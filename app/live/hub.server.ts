@@ -34,6 +34,10 @@ export function phoneBeat(
   beats.set(jobId, { atMs: nowMs, dark, shows })
   if (before?.dark !== dark || before.shows !== shows) heard.emit(jobId)
 }
+/** A phone is linked that nobody here has heard of yet, as after a restart: it counts as lost until it speaks. */
+export function phoneExpected(jobId: string): void {
+  if (!beats.has(jobId)) beats.set(jobId, { atMs: Number.NEGATIVE_INFINITY, dark: false, shows: 0 })
+}
 export function onPhone(jobId: string, hear: () => void): () => void {
   heard.on(jobId, hear)
   return () => heard.off(jobId, hear)

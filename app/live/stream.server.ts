@@ -15,6 +15,7 @@ export function eventStream(
 ): Response {
   const encoder = new TextEncoder()
   let takeApart = () => {}
+  let finish = () => {}
   const body = new ReadableStream<Uint8Array>({
     start(stream) {
       let over = false
@@ -40,12 +41,13 @@ export function eventStream(
         }
       }
       const timer = setInterval(() => beat(send), BEAT_MS)
+      finish = end
       signal.addEventListener('abort', end)
       takeApart = begin(send, end)
       if (signal.aborted) end()
     },
     cancel() {
-      takeApart()
+      finish()
     },
   })
   return new Response(body, {

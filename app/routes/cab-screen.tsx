@@ -25,7 +25,7 @@ export async function action({ request }: Route.ActionArgs) {
 
 /** The helper's whole screen: one word, one picture, one button. */
 export default function CabScreen({ loaderData }: Route.ComponentProps) {
-  const { view, link, sending, act, refusal, staysAwake } = useCab(loaderData.view)
+  const { view, link, sending, act, refusal, unheard, staysAwake } = useCab(loaderData.view)
   const words = cabLanguages[loaderData.language]
   const lost = link === 'lost' && view.says !== 'ended'
   const word = lost ? words.lost.says : words.says[view.says]
@@ -54,9 +54,9 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
         {!lost && <p className="text-lg">{words.wheel[view.wheel]}</p>}
       </section>
       <footer className="grid gap-3">
-        {refusal && !lost && (
+        {(refusal || unheard) && !lost && (
           <p role="alert" className="fault">
-            {refusal}
+            {refusal ?? words.noLink}
           </p>
         )}
         {view.confirm && !lost && (

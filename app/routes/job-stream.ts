@@ -1,7 +1,8 @@
 import { database } from '~/context'
+import { hasPhone } from '~/db/cab.server'
 import { findJob } from '~/db/jobs.server'
 import { orNotFound } from '~/lib/require'
-import { onJobChange, onPhone, phoneOf } from '~/live/hub.server'
+import { onJobChange, onPhone, phoneExpected, phoneOf } from '~/live/hub.server'
 import { eventStream } from '~/live/stream.server'
 import type { Route } from './+types/job-stream'
 
@@ -9,6 +10,7 @@ import type { Route } from './+types/job-stream'
 export async function loader({ request, params: { jobId }, context }: Route.LoaderArgs) {
   const db = context.get(database)
   orNotFound(await findJob(db, jobId))
+  if (await hasPhone(db, jobId)) phoneExpected(jobId)
   return eventStream(
     request.signal,
     (send) => {

@@ -9,18 +9,3 @@ export function draw(leftMl: number, pouredMl: number): Drawn {
   const drawnMl = Math.min(Math.max(0, leftMl), pouredMl)
   return { drawnMl, shortMl: pouredMl - drawnMl }
 }
-
-/** A pour taken back: into the containers it came from, the last first; what was never from the book goes nowhere. */
-export function giveBack(
-  backMl: number,
-  drawn: readonly { code: string; ml: number }[],
-): { code: string; ml: number }[] {
-  const given: { code: string; ml: number }[] = []
-  let left = backMl
-  for (const each of [...drawn].reverse()) {
-    const ml = Math.min(left, each.ml)
-    if (ml > 0) given.push({ code: each.code, ml })
-    left -= ml
-  }
-  return given
-}

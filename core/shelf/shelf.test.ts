@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { fluidSpecs } from '../fluids'
 import { codeFrom, readCode } from './code'
 import type { ShelfContainer } from './container'
-import { draw, giveBack } from './draw'
+import { draw } from './draw'
 import { mayNotPour } from './may-pour'
 import { openedRuleIds } from './opened-rule'
 import { openFirst, reserve } from './reserve'
@@ -156,9 +156,8 @@ test('millilitres are conserved over any sequence of pours and pours taken back,
           poured += ml
           short += got.shortMl
         } else {
-          const [last] = giveBack(drawn.at(-1)?.ml ?? 0, drawn.slice(-1))
+          const last = drawn.pop()
           if (!last) continue
-          drawn.pop()
           left[Number(last.code)] = (left[Number(last.code)] ?? 0) + last.ml
           poured -= last.ml
         }

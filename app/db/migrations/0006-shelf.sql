@@ -28,6 +28,8 @@ create table container_move (
   ml double precision not null,
   short_ml double precision not null default 0,
   job_id text references job (id),
+  -- The event of the job that drew it, so that taking that one back gives back this very amount.
+  event_id text,
   at timestamptz not null default now(),
   by_name text not null default ''
 );
