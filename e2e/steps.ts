@@ -140,3 +140,20 @@ export const hoseOn = ({ run }: JobState): boolean => {
   const point = stageRun?.points.find((id) => !stageRun.at[id]?.finished)
   return run?.call === 'rest' && !run.lookDue && point !== undefined && stageRun?.at[point]?.ready === true
 }
+
+/** Link a phone for the cab in the bay, as a phone does it that was shown the code. */
+export async function linkPhone(page: Page, phone: APIRequestContext, url: string): Promise<void> {
+  await page.getByRole('button', { name: 'Link a phone for the cab' }).click()
+  await page.getByRole('button', { name: 'Make a code for it' }).click()
+  await expect(page.getByText('For this job only')).toBeVisible()
+  const code = await page
+    .getByRole('dialog')
+    .getByText(/^[2-9A-Z]{6}$/)
+    .textContent()
+  const answer = await phone.post('/cab', {
+    headers: { Origin: url },
+    form: { code: code ?? '' },
+    maxRedirects: 0,
+  })
+  expect(answer.status()).toBe(302)
+}

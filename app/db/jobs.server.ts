@@ -124,6 +124,19 @@ export async function jobTrace(db: Queries, jobId: string): Promise<{ event: Job
   return rows.map((row) => ({ event: jobEventSchema.parse(row.body), atServer: row.at_server }))
 }
 
+/** What was recorded on a job after a place in its log, with the place of each. */
+export async function eventsAfter(
+  db: Queries,
+  jobId: string,
+  have: number,
+): Promise<{ place: number; event: JobEvent }[]> {
+  const rows = await db.query<{ seq: number; body: unknown }>(
+    'select seq, body from job_event where job_id = $1 and seq > $2 order by seq',
+    [jobId, have],
+  )
+  return rows.map(({ seq, body }) => ({ place: seq, event: jobEventSchema.parse(body) }))
+}
+
 /** Jobs that were opened because this one came back, the newest first. */
 export const comebacksOf = (db: Queries, jobId: string): Promise<{ id: string; at: string }[]> =>
   db.query(

@@ -1,5 +1,8 @@
 import { BEAT_MS } from './hub.server'
 
+/** A browser left to itself waits some seconds before it opens a stream that was cut: too long with a bleeder open. */
+const RETRY_MS = 300
+
 type Send = (event: string, data: unknown, id?: number) => void
 
 /**
@@ -43,6 +46,7 @@ export function eventStream(
       const timer = setInterval(() => beat(send), BEAT_MS)
       finish = end
       signal.addEventListener('abort', end)
+      stream.enqueue(encoder.encode(`retry: ${RETRY_MS}\n\n`))
       takeApart = begin(send, end)
       if (signal.aborted) end()
     },
@@ -53,4 +57,10 @@ export function eventStream(
   return new Response(body, {
     headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform' },
   })
+}
+
+/** The last event its asker has: as a browser says it after a cut, else as the address says it at the first time. */
+export function lastSeen(request: Request): number {
+  const said = request.headers.get('Last-Event-ID') ?? new URL(request.url).searchParams.get('have')
+  return said !== null && /^\d{1,9}$/.test(said) ? Number(said) : 0
 }

@@ -11,6 +11,7 @@ import { ParkDialog } from '~/components/bay/park-dialog'
 import { PourFrom } from '~/components/bay/pour-from'
 import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
+import { WayDialog } from '~/components/bay/way-dialog'
 import { WhatChanged } from '~/components/bay/what-changed'
 import { LineMap } from '~/components/line-map/line-map'
 import { runMarks } from '~/components/order-marks'
@@ -55,7 +56,7 @@ export default function BleedPage({ loaderData: { learned, shelf, cab } }: Route
   const here = useJobHere()
   const { state } = here
   const { run } = state
-  const phone = useCabPhone(here.jobId, cab !== undefined, here.lookAgain)
+  const phone = useCabPhone(here.jobId, cab !== undefined, here)
   useSpaceGoesOn()
   return (
     <div data-bay>
@@ -250,6 +251,7 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
             className="[&_.lm-sheet]:max-h-[38vh] [&>figcaption]:hidden"
           />
         </section>
+        {working && !state.filed && <WayDialog state={state} act={act} />}
         {working && callMachines[callKindOf(stageRun.stage)].withCab && (
           // How a linked phone stands is looked at all the time, so it is on top; linking one is done once.
           <div className={cab ? 'order-first grid' : 'grid'}>

@@ -5,6 +5,7 @@ import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { cabLanguageOf, jobHere, languageCookie } from '~/lib/cab.server'
 import { cabLanguageIds, cabLanguages } from '~core/cab/languages'
+import { refusalIn } from '~core/cab/languages/language'
 import { cabView } from '~core/cab/view'
 import type { Route } from './+types/cab-screen'
 
@@ -25,7 +26,7 @@ export async function action({ request }: Route.ActionArgs) {
 
 /** The helper's whole screen: one word, one picture, one button. */
 export default function CabScreen({ loaderData }: Route.ComponentProps) {
-  const { view, link, sending, act, refusal, unheard, staysAwake } = useCab(loaderData.view)
+  const { view, link, sending, act, refusal, staysAwake } = useCab(loaderData.view)
   const words = cabLanguages[loaderData.language]
   const lost = link === 'lost' && view.says !== 'ended'
   const word = lost ? words.lost.says : words.says[view.says]
@@ -54,16 +55,16 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
         {!lost && <p className="text-lg">{words.wheel[view.wheel]}</p>}
       </section>
       <footer className="grid gap-3">
-        {(refusal || unheard) && !lost && (
+        {refusal && !lost && (
           <p role="alert" className="fault">
-            {refusal ?? words.noLink}
+            {refusalIn(words, refusal.code)}
           </p>
         )}
         {view.confirm && !lost && (
           <button
             type="button"
             disabled={sending}
-            onClick={() => view.confirm && act(view.confirm)}
+            onClick={() => view.confirm && void act(view.confirm)}
             className="button button-main min-h-[112px] text-3xl"
           >
             {words.confirms[view.confirm]}
@@ -72,7 +73,7 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
         {view.maySlip && !lost && (
           <button
             type="button"
-            onClick={() => act('foot-slipped')}
+            onClick={() => void act('foot-slipped')}
             className="button hatched min-h-[72px] border-oxide text-xl"
           >
             ✗ {words.confirms['foot-slipped']}

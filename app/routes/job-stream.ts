@@ -1,21 +1,35 @@
 import { database } from '~/context'
 import { hasPhone } from '~/db/cab.server'
-import { findJob } from '~/db/jobs.server'
+import { eventsAfter, findJob } from '~/db/jobs.server'
 import { orNotFound } from '~/lib/require'
 import { onJobChange, onPhone, phoneExpected, phoneOf } from '~/live/hub.server'
-import { eventStream } from '~/live/stream.server'
+import { eventStream, lastSeen } from '~/live/stream.server'
 import type { Route } from './+types/job-stream'
 
-/** For a bay: that its job went on, and how the phone in the cab stands. */
+/**
+ * For a bay: every event of its job from the last it has seen, and how the phone in the cab stands. A bay that was
+ * cut off is told what it missed, in order, and nothing twice.
+ */
 export async function loader({ request, params: { jobId }, context }: Route.LoaderArgs) {
   const db = context.get(database)
   orNotFound(await findJob(db, jobId))
   if (await hasPhone(db, jobId)) phoneExpected(jobId)
+  let told = lastSeen(request)
   return eventStream(
     request.signal,
-    (send) => {
+    (send, end) => {
       const phone = () => send('phone', phoneOf(jobId))
-      const wentOn = () => send('went-on', {})
+      // One reading of the log at a time: two at once would tell the same events twice.
+      let telling = Promise.resolve()
+      const tell = async () => {
+        for (const { place, event } of await eventsAfter(db, jobId, told)) {
+          send('recorded', { place, event }, place)
+          told = place
+        }
+      }
+      const wentOn = () => {
+        telling = telling.then(tell).catch(() => end())
+      }
       wentOn()
       phone()
       const off = [onJobChange(jobId, wentOn), onPhone(jobId, phone)]

@@ -1,7 +1,9 @@
 import type { FloorEvent } from '~core/run/events'
 import type { JobState } from '~core/run/state'
 
-const PATIENCE_MS = 5000
+/** How requests leave, and how long an answer is waited for. */
+export type Way = { fetch: typeof fetch; patienceMs: number }
+const usualWay = (): Way => ({ fetch: window.fetch.bind(window), patienceMs: 5000 })
 
 /** What the server said to an event: taken, refused, not now (and why), or nothing at all. */
 export type Answer =
@@ -14,13 +16,13 @@ export type Answer =
 type Body = { length?: number; refusal?: { text: string }; state?: JobState }
 
 /** Send one event. Whatever is neither taken nor refused is sent again. */
-export async function sendEvent(jobId: string, event: FloorEvent): Promise<Answer> {
+export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay()): Promise<Answer> {
   try {
-    const response = await fetch(`/jobs/${jobId}/events`, {
+    const response = await way.fetch(`/jobs/${jobId}/events`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(event),
-      signal: AbortSignal.timeout(PATIENCE_MS),
+      signal: AbortSignal.timeout(way.patienceMs),
     })
     if (response.status === 401) return { kind: 'nobody-here' }
     const { length, refusal, state } = (await response.json()) as Body
@@ -33,10 +35,14 @@ export async function sendEvent(jobId: string, event: FloorEvent): Promise<Answe
 }
 
 /** @returns undefined where the server could not be reached or has nothing newer; the screen keeps what it has */
-export async function newerState(jobId: string, have: number): Promise<JobState | undefined> {
+export async function newerState(
+  jobId: string,
+  have: number,
+  way = usualWay(),
+): Promise<JobState | undefined> {
   try {
-    const response = await fetch(`/jobs/${jobId}/events?have=${have}`, {
-      signal: AbortSignal.timeout(PATIENCE_MS),
+    const response = await way.fetch(`/jobs/${jobId}/events?have=${have}`, {
+      signal: AbortSignal.timeout(way.patienceMs),
     })
     if (response.status !== 200) return undefined
     return ((await response.json()) as { state: JobState }).state

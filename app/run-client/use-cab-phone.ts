@@ -1,43 +1,28 @@
 import { useEffect, useRef, useState } from 'react'
+import { browserStream } from '~/live-client/live-stream'
 import { noPhone, type Phone } from '~core/cab/agree'
+import { BayStream } from './bay-stream'
+import type { JobRun } from './use-job-run'
 
-const LATE_MS = 9000
-
-/**
- * For the bay, while a code is out: how the phone in the cab stands, and word at once when the job went on there.
- * Silence of the server counts as a lost phone: nobody knows then what it shows.
- */
-export function useCabPhone(jobId: string, on: boolean, wentOn: () => void): Phone {
+/** For the bay, while a code is out: how the phone in the cab stands. What is recorded elsewhere goes into the job. */
+export function useCabPhone(jobId: string, on: boolean, { have, hear }: JobRun): Phone {
   const [phone, setPhone] = useState(noPhone)
-  const tell = useRef(wentOn)
-  tell.current = wentOn
+  const job = useRef({ have, hear })
+  job.current = { have, hear }
   useEffect(() => {
     if (!on) return setPhone(noPhone)
-    let stream: EventSource | undefined
-    let heardAt = Date.now()
-    let known = noPhone
-    const open = () => {
-      stream?.close()
-      stream = new EventSource(`/jobs/${jobId}/stream`)
-      stream.addEventListener('went-on', () => tell.current())
-      stream.addEventListener('phone', ({ data }) => {
-        heardAt = Date.now()
-        known = JSON.parse(data) as Phone
-        setPhone(known)
-      })
-    }
-    const look = setInterval(() => {
-      if (Date.now() - heardAt < LATE_MS) return
-      if (known.link !== 'none') setPhone({ ...known, link: 'lost' })
-      if (stream?.readyState === EventSource.CLOSED) open()
-    }, 1000)
-    // A hidden tab holds no stream: a browser has only six of them for one host.
-    const seen = () => (document.hidden ? stream?.close() : open())
-    open()
+    const stream = new BayStream(
+      jobId,
+      { have: () => job.current.have(), hear: (place, event) => job.current.hear(place, event) },
+      browserStream,
+    )
+    const off = stream.subscribe(() => setPhone(stream.snapshot()))
+    const seen = () => (document.hidden ? stream.close() : stream.open())
+    stream.begin()
     document.addEventListener('visibilitychange', seen)
     return () => {
-      stream?.close()
-      clearInterval(look)
+      off()
+      stream.end()
       document.removeEventListener('visibilitychange', seen)
     }
   }, [jobId, on])

@@ -45,6 +45,8 @@ export function eventSentence(event: JobEvent): string {
       return `Container opened: ${event.container.spec}, batch ${event.container.batch || 'not said'}`
     case 'trouble':
       return `Went wrong: ${Object.values(event.trouble).join(', ')}`
+    case 'way-changed':
+      return `On by ${event.technique}: ${event.why}`
     case 'parked':
       return `Parked: ${event.why}`
     case 'resumed':

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { callActs, callStates } from '../call'
 import { bubbleKinds, colours } from '../fluids/colour'
+import { techniqueIds } from '../method/method'
 import type { Plan } from '../plan/answer'
 import { readingSchema, shopSchema, workSchema } from '../plan/request'
 import type { Judgement } from '../policy/judge'
@@ -194,6 +195,14 @@ const floorEvents = [
   z.object({ ...stamp, type: z.literal('level-read'), reservoir: short, ml }),
   z.object({ ...stamp, type: z.literal('container-opened'), container }),
   z.object({ ...stamp, type: z.literal('trouble'), trouble: troubleSchema }),
+  z.object({
+    ...stamp,
+    type: z.literal('way-changed'),
+    technique: z.enum(techniqueIds),
+    /** Nobody sits in the cab any more. */
+    alone: z.boolean(),
+    why: note.min(1, 'say why'),
+  }),
   z.object({
     ...stamp,
     type: z.literal('parked'),

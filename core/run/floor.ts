@@ -1,5 +1,6 @@
 import { mayMix } from '../fluids'
 import { partsOf } from '../vehicle/parts'
+import { wayChanged } from './another-way'
 import { type Applied, refuse } from './applied'
 import { atPoint } from './at-point'
 import { finishedPoints } from './change'
@@ -36,6 +37,10 @@ export function onTheFloor(state: JobState, event: OnFloor): Applied {
       return containerOpened(state, event)
     case 'trouble':
       return trouble(state, event)
+    case 'way-changed': {
+      const changed = wayChanged(state, event)
+      return changed.ok && changed.state.run ? going(changed.state, changed.state.run) : changed
+    }
     default: {
       const next = atPoint(state, event)
       return 'refusal' in next ? { ok: false, refusal: next.refusal } : going(next.state, next.state.run)

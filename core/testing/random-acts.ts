@@ -2,6 +2,7 @@ import { callActs, callStates } from '../call'
 import type { Chance } from '../chance'
 import { fluidSpecs } from '../fluids'
 import { bubbleKinds, colours } from '../fluids/colour'
+import { techniqueIds } from '../method/method'
 import { checksFor } from '../proof/checks'
 import { carefulAct } from '../run/careful'
 import { currentPoint, currentStage } from '../run/points'
@@ -51,6 +52,12 @@ export function randomAct(state: JobState, chance: Chance): Act {
     () => ({
       type: 'trouble',
       trouble: { what: 'wrong-fluid', spec: chance.of([...fluidSpecs, 'unknown']), reservoir, moved: yes },
+    }),
+    () => ({
+      type: 'way-changed',
+      technique: chance.of(techniqueIds),
+      alone: yes,
+      why: 'random',
     }),
     () => ({
       type: 'parked',

@@ -17,6 +17,7 @@ const names: Record<Undoable['type'], string> = {
   'level-read': 'level',
   'container-opened': 'container',
   trouble: 'what went wrong',
+  'way-changed': 'another way',
   parked: 'parking',
   resumed: 'taking up again',
   'check-proved': 'last check',

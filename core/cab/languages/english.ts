@@ -43,4 +43,12 @@ export const english: CabLanguage = {
   linked: 'linked',
   slipped: 'Foot slipped',
   staysOn: 'This phone cannot be kept awake from here: set its screen to stay on.',
+  refusals: {
+    'gone-on': 'The call has gone on: do what the word says now.',
+    'act-not-now': 'Not now: do what the word says.',
+    'job-parked': 'The job is parked. Do not press.',
+    'job-filed': 'The job is filed.',
+    'no-answer': 'Nobody heard it. Call out to the wheel, and press again.',
+    other: 'Not taken. Call out to the wheel.',
+  },
 }

@@ -43,4 +43,12 @@ export const german: CabLanguage = {
   linked: 'verbunden',
   slipped: 'Abgerutscht',
   staysOn: 'Von hier aus lässt sich dieses Telefon nicht wach halten: Bildschirm auf Dauer-an stellen.',
+  refusals: {
+    'gone-on': 'Es ging schon weiter: tu, was das Wort jetzt sagt.',
+    'act-not-now': 'Jetzt nicht: tu, was das Wort sagt.',
+    'job-parked': 'Der Auftrag ruht. Nicht treten.',
+    'job-filed': 'Der Auftrag ist abgelegt.',
+    'no-answer': 'Es kam nicht an. Ruf zum Rad, dann noch einmal drücken.',
+    other: 'Nicht angenommen. Ruf zum Rad.',
+  },
 }

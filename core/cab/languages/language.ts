@@ -19,4 +19,21 @@ export type CabLanguage = {
   slipped: string
   /** What a phone cannot do over plain http. */
   staysOn: string
+  /** Why an act was not taken. */
+  refusals: Record<CabRefusalCode, string>
 }
+
+/** Every reason a cab's act may be refused for that it can do something about; whatever else is `other`. */
+export const cabRefusalCodes = [
+  'gone-on',
+  'act-not-now',
+  'job-parked',
+  'job-filed',
+  'no-answer',
+  'other',
+] as const
+export type CabRefusalCode = (typeof cabRefusalCodes)[number]
+
+/** A refusal by its code, in the language of the phone. */
+export const refusalIn = ({ refusals }: CabLanguage, code: string): string =>
+  refusals[cabRefusalCodes.find((each) => each === code) ?? 'other']

@@ -43,4 +43,12 @@ export const spanish: CabLanguage = {
   linked: 'unido',
   slipped: 'Pie fuera',
   staysOn: 'Desde aquí no se puede mantener despierto este teléfono: deja la pantalla siempre encendida.',
+  refusals: {
+    'gone-on': 'La llamada ya siguió: haz lo que dice la palabra ahora.',
+    'act-not-now': 'Ahora no: haz lo que dice la palabra.',
+    'job-parked': 'El trabajo está parado. No pises.',
+    'job-filed': 'El trabajo está archivado.',
+    'no-answer': 'Nadie lo oyó. Avisa a la rueda y pulsa otra vez.',
+    other: 'No se aceptó. Avisa a la rueda.',
+  },
 }

@@ -1,0 +1,117 @@
+import { useState } from 'react'
+import type { FloorAct } from '~/run-client/use-job-run'
+import { otherWays } from '~core/run/another-way'
+import { callOf, currentStage } from '~core/run/points'
+import type { JobState } from '~core/run/state'
+import { BayDialog } from './bay-dialog'
+
+type Props = { state: JobState; act: (act: FloorAct) => void }
+
+/** The helper was called away, or the pump broke: the work goes on by another way, and what went through counts on. */
+export function WayDialog({ state, act }: Props) {
+  const { run } = state
+  const stageRun = run && currentStage(run)
+  if (!run || !stageRun || !['bleed', 'port-bleed'].includes(stageRun.stage.kind)) return null
+  const withCab = callOf(stageRun.stage).withCab
+  const underWay = run.call !== 'rest' || run.lookDue
+  return (
+    <BayDialog
+      trigger={withCab ? 'Nobody in the cab?' : 'Another way from here'}
+      title={withCab ? 'Nobody in the cab: how does it go on?' : 'How does it go on?'}
+      caution={underWay ? 'Bring this call to its end first: close it, and write down what came.' : undefined}
+      wide
+    >
+      {(close) =>
+        underWay ? null : (
+          <Ways
+            state={state}
+            alone={withCab}
+            take={(made) => {
+              close()
+              act(made)
+            }}
+          />
+        )
+      }
+    </BayDialog>
+  )
+}
+
+const reasons = [
+  'The helper was called away',
+  'The pump or machine failed',
+  'It will not come clean this way',
+]
+
+function Ways({ state, alone, take }: { state: JobState; alone: boolean; take: (act: FloorAct) => void }) {
+  const [why, setWhy] = useState(alone ? reasons[0] : undefined)
+  const [typed, setTyped] = useState('')
+  const said = why ?? typed.trim()
+  const { open, closed } = otherWays(state, !alone)
+  return (
+    <div className="grid gap-4">
+      <fieldset>
+        <legend className="field-label">Why? It stays in the record</legend>
+        <div className="grid gap-2 sm:grid-cols-3">
+          {reasons.map((each) => (
+            <button
+              key={each}
+              type="button"
+              aria-pressed={each === why}
+              onClick={() => setWhy(each === why ? undefined : each)}
+              className={`button min-h-[56px] ${each === why ? 'border-oxide bg-oxide-wash' : ''}`}
+            >
+              {each}
+            </button>
+          ))}
+        </div>
+        {why === undefined && (
+          <input
+            aria-label="Another reason"
+            placeholder="Another reason"
+            className="input mt-2 min-h-[56px] w-full"
+            maxLength={500}
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+        )}
+      </fieldset>
+      <fieldset disabled={said === ''}>
+        <legend className="field-label">
+          {open.length > 0 ? 'Go on by' : 'No other way is open to this vehicle in this shop.'}
+        </legend>
+        <div className="grid gap-2 sm:grid-cols-2">
+          {open.map(({ technique, minutes }) => (
+            <button
+              key={technique.id}
+              type="button"
+              className="button min-h-[88px] flex-col items-start text-left"
+              onClick={() => take({ type: 'way-changed', technique: technique.id, alone, why: said })}
+            >
+              <span className="text-lg">{technique.name}</span>
+              <span className="text-sm font-normal text-quiet">
+                {technique.why} About {Math.round(minutes.fluidMinutes + minutes.handlingMinutes)} min for the
+                whole stage.
+              </span>
+            </button>
+          ))}
+        </div>
+      </fieldset>
+      <p className="text-quiet">
+        What went through counts on. Each bleeder that is not finished is prepared anew.
+      </p>
+      {closed.length > 0 && (
+        <details>
+          <summary className="min-h-8 cursor-pointer font-bold">Not open here: {closed.length}</summary>
+          <ul className="mt-1 grid list-disc gap-1 pl-5">
+            {closed.map(({ technique, why: closedWhy }) => (
+              <li key={technique.id}>
+                {technique.name}: {closedWhy}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,92 @@
+import { expect, test } from 'vitest'
+import { applyEvent } from '~core/run/apply'
+import type { FloorEvent } from '~core/run/events'
+import type { JobState } from '~core/run/state'
+import { ScriptedJob } from '~core/testing/scripted-job'
+import { carFile, fourCorners, vehicleFrom } from '~core/testing/vehicles'
+import { JobClient, type PendingStore } from './job-client'
+import type { Answer } from './send'
+
+/** The other end of the wire: the same reducer, each event once. */
+class Log {
+  readonly known = new Set<string>()
+  constructor(public state: JobState) {}
+  take(event: FloorEvent): Answer {
+    const applied = this.known.has(event.id)
+      ? { ok: true as const, state: this.state }
+      : applyEvent(this.state, event)
+    if (!applied.ok) return { kind: 'refused', text: applied.refusal.text, state: this.state }
+    this.known.add(event.id)
+    this.state = applied.state
+    return { kind: 'taken', length: applied.state.length }
+  }
+}
+const memory = (): PendingStore => {
+  const events = new Map<string, FloorEvent>()
+  return {
+    left: async () => [...events.values()],
+    keep: async (event) => void events.set(event.id, event),
+    drop: async (id) => void events.delete(id),
+  }
+}
+const begun = () =>
+  ScriptedJob.planned(vehicleFrom(carFile(fourCorners)), { reason: 'service' }, ['two-person'], 200).state
+const topUp = { type: 'topped-up', reservoir: 'res', ml: 40 } as const
+const saved = (client: JobClient) =>
+  new Promise<void>((done) => {
+    const look = () => client.snapshot().link === 'saved' && done()
+    client.subscribe(look)
+  })
+
+test('an act whose answer is lost is sent again under the same id, and counted once', async () => {
+  const log = new Log(begun())
+  let lost = 3
+  const send = async (event: FloorEvent): Promise<Answer> => {
+    const answer = log.take(event)
+    return lost-- > 0 ? { kind: 'no-answer' } : answer
+  }
+  const client = new JobClient(log.state, { send, newer: async () => log.state }, memory(), 1)
+  client.act(topUp)
+  await saved(client)
+  expect(client.snapshot().state).toEqual(log.state)
+  expect(log.state.run?.stages[0]?.tally.inMl).toBe(40)
+})
+
+test('an act of its own that the stream tells before the answer comes is not counted twice', async () => {
+  const log = new Log(begun())
+  const client: JobClient = new JobClient(
+    log.state,
+    {
+      async send(event) {
+        const answer = log.take(event)
+        client.hear(log.state.length, event)
+        expect(client.snapshot().state.run?.stages[0]?.tally.inMl).toBe(40)
+        return answer
+      },
+      newer: async () => log.state,
+    },
+    memory(),
+    1,
+  )
+  client.act(topUp)
+  await saved(client)
+  expect(client.snapshot()).toMatchObject({ waiting: 0, state: { run: log.state.run } })
+})
+
+test('what an earlier page left unsent is sent in its order by the next one', async () => {
+  const log = new Log(begun())
+  const store = memory()
+  const silent = { send: async (): Promise<Answer> => ({ kind: 'no-answer' }), newer: async () => undefined }
+  const first = new JobClient(log.state, silent, store, 1)
+  first.act(topUp)
+  first.act({ type: 'level-read', reservoir: 'res', ml: 150 })
+  await expect.poll(async () => (await store.left()).length).toBe(2)
+  first.end()
+  const wire = { send: async (event: FloorEvent) => log.take(event), newer: async () => log.state }
+  const next = new JobClient(log.state, wire, store, 1)
+  const done = saved(next)
+  await next.begin()
+  await done
+  expect(log.state.run?.levelMl.res).toBe(150)
+  expect(await store.left()).toEqual([])
+})

@@ -1,0 +1,181 @@
+import { newId } from '~/lib/ids'
+import { applyEvent } from '~core/run/apply'
+import type { FloorEvent, JobEvent, Person, Unstamped } from '~core/run/events'
+import type { JobState } from '~core/run/state'
+import type { Answer } from './send'
+
+/** What the floor screens make: an event without its stamp. */
+export type FloorAct = Unstamped<FloorEvent>
+export type Link = 'saved' | 'sending' | 'offline' | 'nobody-here' | 'not-now'
+
+/** Where events wait until the server has them. */
+export type PendingStore = {
+  left: () => Promise<FloorEvent[]>
+  keep: (event: FloorEvent) => Promise<void>
+  drop: (eventId: string) => Promise<void>
+}
+/** The way to the server. */
+export type JobWire = {
+  send: (event: FloorEvent) => Promise<Answer>
+  /** @returns undefined where it could not be reached or has nothing newer */
+  newer: (have: number) => Promise<JobState | undefined>
+}
+
+export type JobSnapshot = {
+  state: JobState
+  link: Link
+  /** Why the last act was refused, or what keeps acts from being saved. */
+  refusal?: string
+  /** Whether the store took the last act: where it does not, a closed page loses what is not yet sent. */
+  keeps: boolean
+  /** Acts the server has not confirmed. */
+  waiting: number
+}
+
+const RETRY_MS = 2000
+
+/**
+ * A live job on one screen: every act is applied here at once by the same reducer as on the server, kept in a store,
+ * and sent in order until the server has it. What the server has recorded is the truth.
+ */
+export class JobClient {
+  private confirmed: JobState
+  private queue: FloorEvent[] = []
+  private sending = false
+  private ended = false
+  private refused?: string
+  /** Why the server cannot save now; goes away by itself when it can, which a refused act must not. */
+  private notNow?: string
+  private current: JobSnapshot
+  private readonly watchers = new Set<() => void>()
+
+  constructor(
+    fromServer: JobState,
+    private readonly wire: JobWire,
+    private readonly store: PendingStore,
+    private readonly retryMs = RETRY_MS,
+    /** Told after every act that the server has answered for. */
+    private readonly answered = () => {},
+  ) {
+    this.confirmed = fromServer
+    this.current = { state: fromServer, link: 'saved', keeps: true, waiting: 0 }
+  }
+
+  snapshot = (): JobSnapshot => this.current
+  subscribe = (watch: () => void): (() => void) => {
+    this.watchers.add(watch)
+    return () => this.watchers.delete(watch)
+  }
+  private show(changed: Partial<JobSnapshot>) {
+    const { refused, notNow, queue } = this
+    this.current = { ...this.current, ...changed, refusal: refused ?? notNow, waiting: queue.length }
+    for (const watch of this.watchers) watch()
+  }
+
+  /** Take up what an earlier page left unsent. */
+  async begin(): Promise<void> {
+    this.ended = false
+    // A browser without a store has nothing left from before; what is lost by that is said when something is kept.
+    const left = await this.store.left().catch((): FloorEvent[] => [])
+    const known = new Set(this.queue.map(({ id }) => id))
+    this.queue = [...left.filter(({ id }) => !known.has(id)), ...this.queue]
+    if (this.queue.length === 0) return
+    this.rebuild({ link: 'sending' })
+    void this.send()
+  }
+  end(): void {
+    this.ended = true
+  }
+
+  act(made: FloorAct, by?: Person): void {
+    const event = { by, ...made, id: newId(), at: new Date().toISOString() } as FloorEvent
+    const applied = applyEvent(this.current.state, event)
+    this.refused = applied.ok ? undefined : applied.refusal.text
+    if (!applied.ok) {
+      this.show({})
+      return
+    }
+    this.queue.push(event)
+    // Not saved from this very moment on, or the page would go on as if the server knew.
+    this.show({ state: applied.state, link: this.current.link === 'saved' ? 'sending' : this.current.link })
+    void this.store
+      .keep(event)
+      .then(
+        () => this.show({ keeps: true }),
+        () => this.show({ keeps: false }),
+      )
+      .then(() => this.send())
+  }
+
+  /** What another screen recorded, as the server tells it: the event, and its place in the job's log. */
+  hear(place: number, event: JobEvent): void {
+    if (place <= this.confirmed.length) return
+    const applied = applyEvent(this.confirmed, event)
+    // Something was missed, or this page is of an older version: the server says how the job stands.
+    if (place > this.confirmed.length + 1 || !applied.ok) return void this.lookAgain()
+    this.confirmed = applied.state
+    if (this.queue.some(({ id }) => id === event.id)) this.letGo(event.id)
+    this.rebuild({})
+  }
+  /** What the server has, where that is newer than what this screen knew. */
+  adopt(latest: JobState | undefined): void {
+    if (!latest || latest.length < this.confirmed.length) return
+    this.confirmed = latest
+    this.rebuild({})
+  }
+  /** How far this screen knows the job's log. */
+  get have(): number {
+    return this.confirmed.length
+  }
+  lookAgain = async (): Promise<void> => this.adopt(await this.wire.newer(this.confirmed.length))
+  /** Send what waits, or ask whether another screen went on. */
+  catchUp(): void {
+    if (!this.sending) void (this.queue.length > 0 ? this.send() : this.lookAgain())
+  }
+
+  /** What the server has, with what it has not yet confirmed on top. */
+  private rebuild(changed: Partial<JobSnapshot>) {
+    let state = this.confirmed
+    for (const event of this.queue) {
+      const applied = applyEvent(state, event)
+      if (applied.ok) state = applied.state
+    }
+    this.show({ ...changed, state })
+  }
+  private letGo(eventId: string) {
+    this.queue = this.queue.filter(({ id }) => id !== eventId)
+    // Where the store fails, one event is kept too long: sent twice, it is still recorded once.
+    return this.store.drop(eventId).catch(() => undefined)
+  }
+
+  private async send(): Promise<void> {
+    if (this.sending) return
+    this.sending = true
+    for (let event = this.queue[0]; event && !this.ended; event = this.queue[0]) {
+      const answer = await this.wire.send(event)
+      if (answer.kind === 'taken' || answer.kind === 'refused') await this.settle(event, answer)
+      else {
+        this.notNow = answer.kind === 'not-now' ? answer.text : this.notNow
+        this.show({ link: answer.kind === 'no-answer' ? 'offline' : answer.kind })
+        await new Promise((resume) => setTimeout(resume, this.retryMs))
+      }
+    }
+    this.sending = false
+    if (this.queue.length === 0) this.show({ link: 'saved' })
+  }
+  /** The server answered for an act: a refused one is let go of too, since another screen went on, and the person is told. */
+  private async settle(event: FloorEvent, answer: Answer & { kind: 'taken' | 'refused' }) {
+    this.notNow = undefined
+    if (answer.kind === 'refused') this.refused = answer.text
+    await this.letGo(event.id)
+    if (answer.kind === 'refused') this.adopt(answer.state)
+    else if (this.confirmed.length < answer.length) {
+      const applied = applyEvent(this.confirmed, event)
+      // Nobody else was at it between: what this screen made of it is what the server has.
+      if (applied.ok && applied.state.length === answer.length) this.confirmed = applied.state
+      else await this.lookAgain()
+    }
+    this.rebuild({})
+    this.answered()
+  }
+}
