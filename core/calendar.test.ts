@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { dayNumber, isoDate } from './calendar'
+import { dayNumber, isoDate, secondsBetween } from './calendar'
 
 test('days are counted as the platform’s own calendar counts them, from 1600 to 2600 (JavaScript Date, library)', () => {
   fc.assert(
@@ -10,5 +10,15 @@ test('days are counted as the platform’s own calendar counts them, from 1600 t
       expect(dayNumber(platform)).toBe(days)
     }),
     { numRuns: 3000 },
+  )
+})
+
+test('seconds between two moments are the platform’s own, across days and years (JavaScript Date, library)', () => {
+  const moment = fc.date({ min: new Date('1990-01-01'), max: new Date('2090-01-01'), noInvalidDate: true })
+  fc.assert(
+    fc.property(moment, moment, (from, to) => {
+      const between = secondsBetween(from.toISOString(), to.toISOString())
+      expect(between).toBeCloseTo((to.getTime() - from.getTime()) / 1000, 3)
+    }),
   )
 })

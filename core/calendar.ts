@@ -53,3 +53,15 @@ const DAYS_PER_MONTH = 146_097 / 4800
 /** Months from one day to a later one, with their fraction; below 0 where it is earlier. */
 export const monthsBetween = (from: string, to: string): number =>
   (dayNumber(to) - dayNumber(from)) / DAYS_PER_MONTH
+
+/**
+ * Seconds from one moment to another; below 0 where the second is earlier.
+ *
+ * @param fromIso, toIso UTC, like 2026-04-09T08:30:00.250Z
+ */
+export const secondsBetween = (fromIso: string, toIso: string): number => secondOf(toIso) - secondOf(fromIso)
+
+function secondOf(iso: string): number {
+  const [hours = 0, minutes = 0, seconds = 0] = iso.slice(11, -1).split(':').map(Number)
+  return ((dayNumber(iso.slice(0, 10)) * 24 + hours) * 60 + minutes) * 60 + seconds
+}

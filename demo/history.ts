@@ -79,14 +79,16 @@ export const history: readonly Story[] = [
   {
     vehicle: 'post-van-lhd',
     daysAgo: 0.1,
-    work: { reason: 'service' },
+    work: {
+      reason: 'service',
+      ways: [{ technique: 'pump-and-hold', why: 'Pump on loan to the ferry, and a helper is here.' }],
+    },
     colour: 'brown',
     levelMl: 300,
     odometerKm: 104_900,
     note: 'Due by time.',
     bay: 'Bay 2',
     waterPct: 3.1,
-    methods: ['two-person'],
     until: 'bleed',
   },
 ]

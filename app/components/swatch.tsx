@@ -1,7 +1,7 @@
 import type { Bubbles, Colour } from '~core/fluids/colour'
 
 /** Fluid colours are content: they appear here and nowhere else. */
-const paints: Record<Colour, string> = {
+export const fluidPaints: Record<Colour, string> = {
   new: '#f3e3a8',
   amber: '#d99a2b',
   brown: '#8a5420',
@@ -17,7 +17,7 @@ const paints: Record<Colour, string> = {
 export function Swatch({ colour }: { colour: Colour }) {
   return (
     <svg viewBox="0 0 28 32" className="h-8 w-7 flex-none" aria-hidden="true">
-      <path d="M4 2 L6 30 H22 L24 2 Z" fill={paints[colour]} className="stroke-ink" strokeWidth="2.4" />
+      <path d="M4 2 L6 30 H22 L24 2 Z" fill={fluidPaints[colour]} className="stroke-ink" strokeWidth="2.4" />
       {colour === 'cloudy' && <path d="M8 12h6M13 18h7M8 24h7" className="stroke-ink" strokeWidth="1.6" />}
       {colour === 'gritty' && (
         <path d="M9 24h1M13 26h1M17 23h1M19 27h1M11 20h1M16 27h1" className="stroke-ink" strokeWidth="2.6" />
@@ -48,7 +48,7 @@ const bubbleCircles: Record<Bubbles, [number, number, number][]> = {
 export function HosePicture({ bubbles }: { bubbles: Bubbles }) {
   return (
     <svg viewBox="0 0 96 36" className="h-9 w-24 flex-none" aria-hidden="true">
-      <rect x="2" y="6" width="92" height="24" fill={paints.amber} opacity="0.55" />
+      <rect x="2" y="6" width="92" height="24" fill={fluidPaints.amber} opacity="0.55" />
       {bubbles === 'slug' && (
         <rect
           x="30"

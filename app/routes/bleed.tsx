@@ -5,6 +5,7 @@ import { GoOn } from '~/components/bay/big-line'
 import { type CabCode, CabPhone } from '~/components/bay/cab-phone'
 import { ContainerDialog, type Shelf } from '~/components/bay/container-dialog'
 import { Counters } from '~/components/bay/counters'
+import { Findings } from '~/components/bay/findings'
 import { KeysDialog } from '~/components/bay/keys-dialog'
 import { LinkLine } from '~/components/bay/link-line'
 import { ParkDialog } from '~/components/bay/park-dialog'
@@ -16,6 +17,7 @@ import { WhatChanged } from '~/components/bay/what-changed'
 import { LineMap } from '~/components/line-map/line-map'
 import { runMarks } from '~/components/order-marks'
 import { stageNames } from '~/components/stage-names'
+import { fluidPaints } from '~/components/swatch'
 import { database } from '~/context'
 import { cabCodeOf } from '~/db/cab.server'
 import { findJob } from '~/db/jobs.server'
@@ -32,6 +34,7 @@ import { useCabPhone } from '~/run-client/use-cab-phone'
 import type { Phone } from '~core/cab/agree'
 import { callMachines } from '~core/call'
 import { type Learned, learnedSentence } from '~core/learn/learned'
+import { frontShares } from '~core/run/front'
 import { callKindOf, currentPoint, currentStage, machineFeeds } from '~core/run/points'
 import { bleedDone, type RunState } from '~core/run/state'
 import type { Route } from './+types/bleed'
@@ -188,6 +191,20 @@ function LearnedHere({ learned, point }: { learned: Learned[]; point?: string })
   )
 }
 
+/** What the filled lines on the map mean. */
+function FrontKey() {
+  return (
+    <p className="mt-2 flex items-center gap-2 text-sm text-quiet">
+      <svg viewBox="0 0 40 14" className="h-3.5 w-10 flex-none" aria-hidden="true">
+        <path d="M0 7H34" strokeWidth="12" className="stroke-ink" />
+        <path d="M0 7H34" strokeWidth="9" stroke={fluidPaints.new} />
+        <path d="M34 0V14" strokeWidth="3" className="stroke-ink" />
+      </svg>
+      So far the reservoir’s fluid has come, worked out from what came out; it blurs around this.
+    </p>
+  )
+}
+
 type BayProps = {
   here: JobHere
   run: RunState
@@ -229,6 +246,7 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
         <Foot here={here} />
       </div>
       <aside className="grid gap-4">
+        <Findings state={state} />
         {working && <Counters state={state} stageRun={stageRun} act={act} />}
         {working && !state.filed && (
           <div className="grid grid-cols-2 gap-3">
@@ -247,14 +265,16 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
           <LineMap
             vehicle={state.vehicle}
             marks={runMarks(state)}
+            front={frontShares(state.vehicle, run.frontMl ?? {})}
             plain
             className="[&_.lm-sheet]:max-h-[38vh] [&>figcaption]:hidden"
           />
+          {Object.keys(run.frontMl ?? {}).length > 0 && <FrontKey />}
         </section>
         {working && !state.filed && <WayDialog state={state} act={act} />}
         {working && callMachines[callKindOf(stageRun.stage)].withCab && (
           // How a linked phone stands is looked at all the time, so it is on top; linking one is done once.
-          <div className={cab ? 'order-first grid' : 'grid'}>
+          <div className={cab ? '-order-1 grid' : 'grid'}>
             <CabPhone jobId={jobId} cab={cab} link={phone.link} />
           </div>
         )}

@@ -34,6 +34,9 @@ export function cornersMinutes(drivingKPa: number, context: MethodContext): numb
 export const minutesInTurn = (drivingKPa: number, context: MethodContext): number =>
   cornersMinutes(drivingKPa, context).reduce((sum, minutes) => sum + minutes, 0)
 
-/** Reservoir above the bleeder, common practice of 0.6 m, as driving pressure. */
+/** Reservoir above the bleeder. @source common practice */
+export const GRAVITY_HEAD_M = 0.6
+
+/** That height as driving pressure. */
 export const gravityKPa = (context: MethodContext): number =>
-  headKPa(0.6, densityKgM3(context.fluid, context.tempC))
+  headKPa(GRAVITY_HEAD_M, densityKgM3(context.fluid, context.tempC))

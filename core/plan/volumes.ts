@@ -31,7 +31,7 @@ function ownShareMl({ part, bleeder, run }: BleederRun, measured: Record<string,
 }
 
 /** A unit's volume is split equally between the circuits that enter it. */
-function unitShareMl(vehicle: Vehicle, unit: PartOf<'control-unit'>): number {
+export function unitShareMl(vehicle: Vehicle, unit: PartOf<'control-unit'>): number {
   const circuits = new Set(vehicle.lines.filter((line) => line.to === unit.id).map((line) => line.circuit))
   return unit.volumeMl / Math.max(1, circuits.size)
 }

@@ -49,6 +49,14 @@ test('alone from here on: what is finished stays, what went through counts, the 
   expect(bleedDone(job.run)).toBe(true)
 })
 
+test('the way that was asked for by hand at the desk does not stand in the way of another', () => {
+  const ways = [{ technique: 'press-through', why: 'slow' }]
+  const job = ScriptedJob.planned(vehicle, { reason: 'service', ways }, ['two-person', 'solo'], 380)
+  job.until(({ run }) => run.stages[run.stageIndex]?.stage.kind === 'bleed')
+  expect(otherWays(job.state, false).open.map(({ technique }) => technique.id)).toContain('check-valve')
+  job.do({ ...taken, technique: 'check-valve' }).bledToTheEnd()
+})
+
 test('not with a bleeder open, nor by a way that this vehicle or shop forbids', () => {
   const job = halfWay()
   expect(job.refusal({ ...taken, technique: 'press-through' })).toBe('way-closed')

@@ -12,11 +12,19 @@ import type { JobState, RunState, StageRunState } from './state'
 export type OtherWay = { technique: Technique; minutes: MethodMinutes }
 export type OtherWays = { open: OtherWay[]; closed: { technique: Technique; why: string }[] }
 
-/** The plan made again with another way for this place of work; `helper` false: nobody can sit in the cab any more. */
-function planWith(state: JobState, technique: TechniqueId | undefined, helper: boolean): Plan | undefined {
+/**
+ * The plan made again with another way for one place of work, or with what the program would take there.
+ *
+ * @param helper false: nobody can sit in the cab any more
+ */
+function planWith(
+  state: JobState,
+  at: Technique['at'],
+  technique: TechniqueId | undefined,
+  helper: boolean,
+): Plan | undefined {
   const { planned, checkIn, vehicle } = state
   if (!planned || !checkIn) return undefined
-  const at = technique && techniqueOf(technique).at
   const kept = checkIn.work.ways.filter((way) => techniqueOf(way.technique).at !== at)
   const ways = technique ? [...kept, { technique, why: 'another way' }] : kept
   const shop = helper ? planned.shop : { ...planned.shop, helpers: 0 }
@@ -31,7 +39,7 @@ export function otherWays(state: JobState, helper: boolean): OtherWays {
   const id = now?.technique
   if (!now || id === undefined || !['bleed', 'port-bleed'].includes(now.kind)) return { open: [], closed: [] }
   const { at } = techniqueOf(id)
-  const ways = planWith(state, undefined, helper)?.ways.find((each) => each.at === at)
+  const ways = planWith(state, at, undefined, helper)?.ways.find((each) => each.at === at)
   if (!ways) return { open: [], closed: [] }
   const possible = [
     ...(ways.taken ? [ways.taken] : []),
@@ -39,7 +47,7 @@ export function otherWays(state: JobState, helper: boolean): OtherWays {
   ].filter((each) => each !== id)
   return {
     open: possible.flatMap((technique) => {
-      const stage = stageBy(planWith(state, technique, helper), now)
+      const stage = stageBy(planWith(state, at, technique, helper), now)
       return stage ? { technique: techniqueOf(technique), minutes: stage } : []
     }),
     closed: ways.notTaken
@@ -66,7 +74,7 @@ export function wayChanged(state: JobState & { run: RunState }, event: EventOf<'
   const next = techniqueOf(event.technique)
   if (next.id === before || next.at !== techniqueOf(before).at)
     return refuse('same-way', 'It is done that way already, or nothing here can be.')
-  const plan = planWith(state, next.id, !event.alone)
+  const plan = planWith(state, next.at, next.id, !event.alone)
   const stage = stageBy(plan, now.stage)
   if (!plan || plan.verdict === 'stop' || stage?.technique !== next.id) {
     const why = plan?.ways.flatMap(({ notTaken }) => notTaken).find(({ technique }) => technique === next.id)

@@ -1,8 +1,10 @@
+import { secondsBetween } from '../calendar'
 import { type CallMove, callMove, callStep } from '../call'
 import type { Notice } from '../decision'
 import { doubt } from './change'
 import { copyOfPoint, copyOfRun, withRun } from './copies'
 import type { EventOf } from './events'
+import { frontAfter } from './front'
 import { counted, pourFirst, taken } from './levels'
 import {
   bleederRunOf,
@@ -20,6 +22,10 @@ import type { PointRun, RunState, StageRunState } from './state'
 import { currentStep } from './steps'
 import { CALL_TIMER } from './timers'
 import type { Running } from './troubles/trouble'
+
+/** Longer between two looks at an open bleeder is no measurement. @source from memory */
+const LONGEST_LOOK_S = 1800
+const LOOKS_KEPT = 6
 
 type AtPoint = EventOf<'point-ready' | 'call' | 'pull-seen' | 'point-finished'>
 type Next = { state: Running } | { refusal: Notice }
@@ -101,6 +107,8 @@ function called(here: Here, event: EventOf<'call'>): Next {
   next.lookDue = lookDue
   next.callAt = callAt
   next.timers = timers
+  const opens = callStep(callKindOf(stageRun.stage), move.to)?.open ?? false
+  next.openedAt = opens ? (run.openedAt ?? event.at) : undefined
   if (move.settled) return { state: withPoint(here, { ...progress, settled: true, cleanStreak: 0 }, next) }
   return { state: move.airDrawn ? airDrawn(here, event, move, next) : withPoint(here, progress, next) }
 }
@@ -155,7 +163,19 @@ function seen(here: Here, event: EventOf<'pull-seen'>): Next {
   around.lookDue = false
   around.callAt = run.call === 'rest' ? undefined : point
   around.bottleMl = run.bottleMl + ml
+  if (ml > 0) around.frontMl = frontAfter(state.vehicle, run.frontMl ?? {}, point, ml)
   const next = copyOfPoint(progress)
+  if (run.call === 'open' && run.openedAt !== undefined) {
+    const seconds = secondsBetween(run.openedAt, event.at)
+    // A clock that was set back, or a look that was forgotten for an hour, says nothing of a flow.
+    if (seconds > 0 && seconds < LONGEST_LOOK_S) {
+      next.timedMl = (progress.timedMl ?? 0) + ml
+      next.timedS = (progress.timedS ?? 0) + seconds
+    }
+    around.openedAt = event.at
+  }
+  next.seenAt = event.at
+  next.looks = [...(progress.looks ?? []), event.bubbles].slice(-LOOKS_KEPT)
   next.pulls++
   next.counted++
   next.ml += ml

@@ -48,6 +48,8 @@ export const copyOfRun = (run: RunState): RunState =>
     levelMl: run.levelMl,
     bottleMl: run.bottleMl,
     mends: run.mends,
+    openedAt: run.openedAt,
+    frontMl: run.frontMl,
     timers: run.timers,
   }) satisfies Every<RunState>
 
@@ -65,6 +67,10 @@ export const copyOfPoint = (point: PointRun): PointRun =>
     doubtful: point.doubtful,
     colour: point.colour,
     bubbles: point.bubbles,
+    looks: point.looks,
+    seenAt: point.seenAt,
+    timedMl: point.timedMl,
+    timedS: point.timedS,
   }) satisfies Every<PointRun>
 
 /** The job with another run. */

@@ -18,6 +18,7 @@ const floor = [
   { type: 'level-read', reservoir: 'res', ml: 300 },
   { type: 'container-opened', container: { spec: 'DOT 4', batch: 'K7' } },
   { type: 'trouble', trouble: { what: 'spilled', ml: 5, on: 'paint' } },
+  { type: 'way-changed', technique: 'check-valve', alone: true, why: 'the helper left' },
   { type: 'parked', why: 'phone', standsOpen: [], machineOn: false, pedalPropped: false, note: '' },
   { type: 'resumed', asLeft: true, pedalCameUp: false, found: '' },
   { type: 'check-proved', check: 'level', passed: false, note: '' },
@@ -45,6 +46,7 @@ describe('refused at the edge, with the path of what is wrong:', () => {
     ['an act no call has', { ...of('call'), act: 'skip' }, 'act'],
     ['a call that does not say what it saw', { ...of('call'), seen: undefined }, 'seen'],
     ['pulls in halves', { ...of('call'), seen: { ...seen, pulls: 1.5 } }, 'seen.pulls'],
+    ['another way without a reason', { ...of('way-changed'), why: '' }, 'why'],
     ['parking without a reason', { ...of('parked'), why: '' }, 'why'],
     [
       'a trouble without its amount',

@@ -30,6 +30,13 @@ export type PointRun = {
   doubtful?: boolean
   colour?: Colour
   bubbles?: Bubbles
+  /** The bubbles of the last few looks, the newest last. */
+  looks?: Bubbles[]
+  /** When it was looked at last. */
+  seenAt?: string
+  /** What came while it stood open and something drove it, and in how long. */
+  timedMl?: number
+  timedS?: number
 }
 
 /** What went in and out during one stage. */
@@ -72,6 +79,10 @@ export type RunState = {
   /** What stands in the catch bottle, by its own marks. */
   bottleMl: number
   mends: Mend[]
+  /** Since when the joint stands open, or since the last look while it does. */
+  openedAt?: string
+  /** How much of each line the reservoir's fluid fills by now, mL by the line's key. */
+  frontMl?: Record<string, number>
   /** When each running timer was started, by the step or check it belongs to. */
   timers: Record<string, string>
 }

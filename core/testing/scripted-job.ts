@@ -1,3 +1,4 @@
+import { addSeconds } from 'date-fns'
 import type { CallAct } from '../call'
 import { makePlan } from '../plan/plan'
 import { shopSchema, type Work, workSchema } from '../plan/request'
@@ -51,9 +52,17 @@ export class ScriptedJob {
     return this.run.stages.slice(0, this.run.stageIndex + 1).findLast(({ at }) => at[id])?.at[id]
   }
 
+  /** Time goes by. */
+  wait(seconds: number): this {
+    this.seconds += seconds
+    return this
+  }
+  private seconds = 0
+
   event(act: Act): JobEvent {
     const id = `scripted-job-${String(this.events.length + 1).padStart(8, '0')}`
-    return { by: this.by, ...act, id, at: '2026-05-04T08:00:00.000Z' } as JobEvent
+    const at = addSeconds('2026-05-04T08:00:00.000Z', this.seconds).toISOString()
+    return { by: this.by, ...act, id, at } as JobEvent
   }
 
   do(act: Act): this {

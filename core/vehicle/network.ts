@@ -13,6 +13,9 @@ export type Run = {
 export const lineLengthM = (line: Line): number =>
   line.segments.reduce((sum, segment) => sum + segment.lengthM, 0)
 
+/** What a line is known by: its id, else where it goes. */
+export const lineKey = ({ id, from, to, circuit }: Line): string => id ?? `${from} ${to} ${circuit}`
+
 /** Where lines may start: every chamber and every pump. */
 export function sourceIds(vehicle: Vehicle): string[] {
   return [

@@ -1,8 +1,9 @@
+import { fluidPaints } from '~/components/swatch'
 import { airPlaces } from '~core/map/air-places'
 import { layoutVehicle } from '~core/map/layout'
 import { cutOut } from '~core/map/pieces'
 import type { MapBleeder, MapLine, MapTyre, Point } from '~core/map/sheet'
-import { lineLengthM } from '~core/vehicle/network'
+import { lineKey, lineLengthM } from '~core/vehicle/network'
 import type { Vehicle } from '~core/vehicle/schema'
 import { DrawnPart } from './drawn-part'
 import { type BleederMark, stateWords } from './marks'
@@ -19,13 +20,15 @@ type Props = {
   onPick?: (id: string) => void
   /** Write each line's length on it. */
   lengths?: boolean
+  /** Share of each line, by its key, that new fluid fills by now. */
+  front?: ReadonlyMap<string, number>
 }
 
 export const pathOf = (points: readonly Point[]) =>
   points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${x} ${y}`).join(' ')
 
 /** What is inside the map's sheet: nothing but marks, the same on the screen, in a saved picture and in print. */
-export function MapDrawing({ vehicle, marks = [], picked = [], onPick, lengths = false }: Props) {
+export function MapDrawing({ vehicle, marks = [], picked = [], onPick, lengths = false, front }: Props) {
   const layout = layoutVehicle(vehicle)
   const air = airPlaces(vehicle)
   const named = (id: string) => marks.find((mark) => mark.id === id)
@@ -45,7 +48,13 @@ export function MapDrawing({ vehicle, marks = [], picked = [], onPick, lengths =
         </g>
       ))}
       {layout.lines.map((drawn) => (
-        <DrawnLine key={keyOf(drawn)} drawn={drawn} picked={picked} onPick={onPick} />
+        <DrawnLine
+          key={keyOf(drawn)}
+          drawn={drawn}
+          picked={picked}
+          onPick={onPick}
+          filled={front?.get(lineKey(drawn.line))}
+        />
       ))}
       {layout.parts.map((place) => (
         <DrawnPart
@@ -81,7 +90,12 @@ function Tyre({ tyre: { x, y, width, height } }: { tyre: MapTyre }) {
 }
 
 /** One line over a casing of the sheet's own colour, so that another circuit is seen to pass under it. */
-function DrawnLine({ drawn, picked, onPick }: { drawn: MapLine } & Pick<Props, 'picked' | 'onPick'>) {
+function DrawnLine({
+  drawn,
+  picked,
+  onPick,
+  filled = 0,
+}: { drawn: MapLine; filled?: number } & Pick<Props, 'picked' | 'onPick'>) {
   const { line, points, pieces } = drawn
   const circuit = drawn.circuitIndex % PATTERNS
   const pick = onPick && line.id !== undefined ? () => onPick(line.id ?? '') : undefined
@@ -91,6 +105,7 @@ function DrawnLine({ drawn, picked, onPick }: { drawn: MapLine } & Pick<Props, '
       <title>{`${line.id ?? `${line.from} to ${line.to}`}, circuit ${line.circuit}, ${lineLengthM(line).toFixed(2)} m`}</title>
       <path d={pathOf(points)} className="lm-casing" />
       {picked?.includes(line.id ?? '') && <path d={pathOf(points)} className="lm-picked-line" />}
+      {filled > 0 && <NewFluid points={cutOut(points, 0, filled)} whole={filled >= 1} />}
       {pieces.map(({ kind, from, to }) => {
         const path = pathOf(cutOut(points, from, to))
         return kind === 'tube' ? (
@@ -105,6 +120,29 @@ function DrawnLine({ drawn, picked, onPick }: { drawn: MapLine } & Pick<Props, '
       })}
       {pick && <path d={pathOf(points)} className="lm-hit" />}
     </g>
+  )
+}
+
+/** New fluid that has come so far, under its line; a bar stands across the line at its front. */
+function NewFluid({ points, whole }: { points: readonly Point[]; whole: boolean }) {
+  const [before, front] = points.slice(-2)
+  const path = pathOf(points)
+  const turn = before && front ? (Math.atan2(front.y - before.y, front.x - before.x) * 180) / Math.PI : 0
+  return (
+    <>
+      <path d={path} className="lm-new-edge" />
+      <path d={path} className="lm-new" stroke={fluidPaints.new} />
+      {!whole && front && (
+        <rect
+          x={front.x - 1.6}
+          y={front.y - 9}
+          width={3.2}
+          height={18}
+          transform={`rotate(${turn} ${front.x} ${front.y})`}
+          className="lm-new-front"
+        />
+      )}
+    </>
   )
 }
 

@@ -23,6 +23,8 @@ type Props = {
   /** Ids of parts and lines that are picked out, at check in. */
   picked?: readonly string[]
   onPick?: (id: string) => void
+  /** Share of each line, by its key, that new fluid fills by now. */
+  front?: ReadonlyMap<string, number>
   /** Just the picture: where hands are wet and one thing matters, there is nothing to move or save. */
   plain?: boolean
   className?: string
@@ -34,6 +36,7 @@ export const LineMap = memo(function LineMap({
   marks = [],
   picked = [],
   onPick,
+  front,
   plain = false,
   className = '',
 }: Props) {
@@ -65,7 +68,14 @@ export const LineMap = memo(function LineMap({
         >
           <title id={titleId}>{`${vehicle.name} from above, front at the top`}</title>
           <g transform={transform}>
-            <MapDrawing vehicle={vehicle} marks={marks} picked={picked} onPick={onPick} lengths={lengths} />
+            <MapDrawing
+              vehicle={vehicle}
+              marks={marks}
+              picked={picked}
+              onPick={onPick}
+              lengths={lengths}
+              front={front}
+            />
           </g>
         </svg>
       </div>
