@@ -78,7 +78,7 @@ export default function BleedPage({ loaderData: { learned, shelf, cab } }: Route
 }
 
 /** What is always at hand under the work: the ways out, whether it is saved, and who is at it. */
-function Foot({ here: { state, act, link, jobId, keeps } }: { here: JobHere }) {
+function Foot({ here: { state, act, link, jobId, keeps, waiting } }: { here: JobHere }) {
   const person = useRouteLoaderData<typeof rootLoader>('root')?.person
   const { run } = state
   const working = run?.plateConfirmed === true && !state.filed
@@ -91,7 +91,7 @@ function Foot({ here: { state, act, link, jobId, keeps } }: { here: JobHere }) {
         <KeysDialog />
       </div>
       <p className="flex flex-wrap justify-between gap-x-4 gap-y-1 text-quiet">
-        <LinkLine link={link} jobId={jobId} keeps={keeps} />
+        <LinkLine link={link} jobId={jobId} keeps={keeps} waiting={waiting} />
         <span>
           {person?.name} ·{' '}
           <Link to={`/who?to=${encodeURIComponent(`/jobs/${jobId}/bleed`)}`} reloadDocument>

@@ -9,6 +9,7 @@ import { versionSince } from '~/db/vehicles.server'
 import { showMoment } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import type { JobHere } from '~/run-client/job-here'
+import { LeaveGuard } from '~/run-client/leave-guard'
 import { useJobRun } from '~/run-client/use-job-run'
 import { stationOf } from '~core/run/state'
 import type { Route } from './+types/job'
@@ -82,6 +83,7 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
         {parked && !filed && !NOT_ABOUT_GOING_ON.has(station) && (
           <ParkedPanel state={state} parked={parked} jobId={jobId} act={run.act} />
         )}
+        <LeaveGuard link={run.link} keeps={run.keeps} waiting={run.waiting} />
         {!(parked && AT_THE_VEHICLE.has(station)) && <Outlet context={{ ...run, jobId } satisfies JobHere} />}
       </div>
     </>

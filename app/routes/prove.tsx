@@ -23,7 +23,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export default function ProvePage() {
-  const { state, act, link, refusal, jobId, keeps } = useJobHere()
+  const { state, act, link, refusal, jobId, keeps, waiting } = useJobHere()
   const { run } = state
   const checks = checksFor(state)
   const proved = checks.filter((check) => state.proofs[check.id]?.passed).length
@@ -93,7 +93,7 @@ export default function ProvePage() {
           </>
         )}
         <p className="text-sm text-quiet">
-          <LinkLine link={link} jobId={jobId} keeps={keeps} />
+          <LinkLine link={link} jobId={jobId} keeps={keeps} waiting={waiting} />
         </p>
       </aside>
     </div>

@@ -50,6 +50,7 @@ export default function Trace({ loaderData: { trace }, params }: Route.Component
                 <td className={undone.has(event.id) ? 'line-through' : ''}>
                   {eventSentence(event)}
                   {event.typed && ` (typed: ${Object.values(event.typed).join(', ')})`}
+                  {event.waitedS !== undefined && ` (late: kept in the browser for ${event.waitedS} s)`}
                   {undone.has(event.id) && <span className="sr-only"> (taken back)</span>}
                 </td>
               </tr>

@@ -1,4 +1,4 @@
-import { expect, test } from 'vitest'
+import { expect, test, vi } from 'vitest'
 import { applyEvent } from '~core/run/apply'
 import type { FloorEvent } from '~core/run/events'
 import type { JobState } from '~core/run/state'
@@ -89,4 +89,27 @@ test('what an earlier page left unsent is sent in its order by the next one', as
   await done
   expect(log.state.run?.levelMl.res).toBe(150)
   expect(await store.left()).toEqual([])
+})
+
+test('an act that waited for the server says how long, the state remembers it, and one that went at once says nothing', async () => {
+  vi.useFakeTimers({ now: Date.parse('2026-05-04T08:00:00Z'), toFake: ['Date'] })
+  const log = new Log(begun())
+  let back = false
+  const send = async (event: FloorEvent): Promise<Answer> => (back ? log.take(event) : { kind: 'no-answer' })
+  const client = new JobClient(log.state, { send, newer: async () => log.state }, memory(), 1)
+  client.act(topUp)
+  await expect.poll(() => client.snapshot().link).toBe('offline')
+  vi.setSystemTime(Date.parse('2026-05-04T08:31:00Z'))
+  client.act({ type: 'level-read', reservoir: 'res', ml: 150 })
+  const done = saved(client)
+  back = true
+  await done
+  expect(log.state.late).toEqual({
+    acts: 1,
+    from: '2026-05-04T08:00:00.000Z',
+    to: '2026-05-04T08:00:00.000Z',
+    longestS: 31 * 60,
+  })
+  expect(client.snapshot().state).toEqual(log.state)
+  vi.useRealTimers()
 })

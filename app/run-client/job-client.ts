@@ -33,6 +33,14 @@ export type JobSnapshot = {
 }
 
 const RETRY_MS = 2000
+/** An act that waited longer than this says so, and the record with it. */
+const LATE_S = 30
+
+/** The event as it leaves: one that had to wait says how long, by the clock that it was made by. */
+function asSent(event: FloorEvent): FloorEvent {
+  const waitedS = Math.round((Date.now() - Date.parse(event.at)) / 1000)
+  return waitedS < LATE_S ? event : { ...event, waitedS }
+}
 
 /**
  * A live job on one screen: every act is applied here at once by the same reducer as on the server, kept in a store,
@@ -151,7 +159,8 @@ export class JobClient {
   private async send(): Promise<void> {
     if (this.sending) return
     this.sending = true
-    for (let event = this.queue[0]; event && !this.ended; event = this.queue[0]) {
+    for (let next = this.queue[0]; next && !this.ended; next = this.queue[0]) {
+      const event = asSent(next)
       const answer = await this.wire.send(event)
       if (answer.kind === 'taken' || answer.kind === 'refused') await this.settle(event, answer)
       else {

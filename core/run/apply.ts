@@ -34,8 +34,20 @@ export function applyEvent(state: JobState | undefined, event: JobEvent): Applie
   next.length = state.length + 1
   if (next.run?.call !== state.run?.call || next.run?.callAt !== state.run?.callAt)
     next.callTurn = (state.callTurn ?? 0) + 1
+  next.late = withLate(state.late, event)
   next.lastAt = event.at
   return { ok: true, state: next }
+}
+
+function withLate(before: JobState['late'], { at, waitedS }: JobEvent): JobState['late'] {
+  if (waitedS === undefined) return before
+  if (!before) return { acts: 1, from: at, to: at, longestS: waitedS }
+  return {
+    acts: before.acts + 1,
+    from: at < before.from ? at : before.from,
+    to: at > before.to ? at : before.to,
+    longestS: Math.max(before.longestS, waitedS),
+  }
 }
 
 const joined = ({ people }: JobState, { by }: JobEvent): JobState['people'] =>

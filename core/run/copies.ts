@@ -34,6 +34,7 @@ export const copyOfJob = (state: JobState): JobState =>
     addenda: state.addenda,
     undoable: state.undoable,
     length: state.length,
+    late: state.late,
     callTurn: state.callTurn,
   }) satisfies Every<JobState>
 

@@ -30,6 +30,8 @@ const stamp = {
   by: person.optional(),
   /** Who was at the screen when it was sent, where that was somebody else. */
   sentBy: person.optional(),
+  /** How long the screen kept it before it could be sent, by that screen's own clock; absent where it went at once. */
+  waitedS: z.number('give seconds').min(0).max(1e8).optional(),
   typed,
 }
 

@@ -121,6 +121,9 @@ export const undoKeys = [
 ] as const
 export type UndoKey = (typeof undoKeys)[number]
 
+/** Acts recorded long after they were done: how many, done from when to when, and how long the longest waited. */
+export type LateActs = { acts: number; from: string; to: string; longestS: number }
+
 export type Proof = Pick<EventOf<'check-proved'>, 'passed' | 'value' | 'note' | 'at' | 'by'>
 export type Parked = EventOf<'parked'>
 
@@ -159,6 +162,8 @@ export type JobState = {
   undoable: Undoable[]
   /** How many events there were, so that a reader knows which state it holds. */
   length: number
+  /** Acts that a screen kept for a while because there was no server. */
+  late?: LateActs
   /** How often the call has gone on or back: never the same twice, also where an undo brings a call back. */
   callTurn?: number
 }

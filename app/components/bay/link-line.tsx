@@ -10,13 +10,16 @@ const words = (link: Link, kept: string): string =>
     'not-now': `○ the server cannot save now: ${kept}, sent when it can`,
   })[link]
 
+type Props = { link: Link; jobId: string; keeps: boolean; waiting: number }
+
 /** Whether the server has every act, and what becomes of them where it has not. */
-export function LinkLine({ link, jobId, keeps }: { link: Link; jobId: string; keeps: boolean }) {
+export function LinkLine({ link, jobId, keeps, waiting }: Props) {
   const calm = link === 'saved' || link === 'sending'
   return (
     <span className="grid gap-1">
       <span role="status" className={calm ? '' : 'font-bold text-ink'}>
         {words(link, keeps ? 'kept in this browser' : 'held only while this page is open')}
+        {!calm && waiting > 1 && ` (${waiting} acts)`}
         {link === 'nobody-here' && (
           <>
             {' '}
@@ -26,6 +29,11 @@ export function LinkLine({ link, jobId, keeps }: { link: Link; jobId: string; ke
           </>
         )}
       </span>
+      {link === 'offline' && keeps && (
+        <span>
+          Keep this page open: without the server it cannot be opened again. What is kept is not lost.
+        </span>
+      )}
       {!keeps && (
         <span role="alert" className="font-bold text-ink">
           This browser cannot keep events: do not close the page until the line above says saved.

@@ -1,4 +1,4 @@
-import { counted, showDate } from '~/lib/format'
+import { counted, showDate, showMoment } from '~/lib/format'
 import { useShow } from '~/lib/units'
 import { massBalance } from '~core/exchange/mass-balance'
 import { colourClues } from '~core/fluids/colour'
@@ -21,7 +21,10 @@ export function Done({ state, poured, money }: Props) {
   const show = useShow()
   const { wantsAnswer } = massBalance({ ...tally, outMl: tally.outMl + tally.drawnMl })
   const plan = planned?.plan
-  const technique = plan?.stages.find((stage) => stage.kind === 'bleed')?.technique
+  // As planned, and as it was done in the end; how it came to that is told on the way.
+  const asPlanned = plan?.stages.find((stage) => stage.kind === 'bleed')?.technique
+  const done = run?.stages.findLast(({ stage }) => stage.kind === 'bleed')?.stage.technique
+  const techniques = [...new Set([asPlanned, done])].flatMap((id) => (id ? techniqueOf(id).name : []))
   return (
     <Part title="Done">
       {!plan && <p>No plan was taken.</p>}
@@ -35,7 +38,7 @@ export function Done({ state, poured, money }: Props) {
             )}
           </Row>
           <Row name="Method">
-            {technique && techniqueOf(technique).name}
+            {techniques.join(', then ')}
             {plan.pressureKPa !== undefined && `, ${show('pressure', plan.pressureKPa)}`}
             {plan.vacuumKPa !== undefined && `, ${show('pressure', plan.vacuumKPa)} below atmosphere`}
           </Row>
@@ -144,7 +147,7 @@ export function Points({ state: { run } }: { state: JobState }) {
 }
 
 /** What went wrong on the way, how often it was left, where it stood by mistake. */
-export function OnTheWay({ state: { troubles, parkings, parked, movedFrom } }: { state: JobState }) {
+export function OnTheWay({ state: { troubles, parkings, parked, movedFrom, late } }: { state: JobState }) {
   const lines = [
     ...movedFrom.map(({ plate, name }) => `Begun on ${plate} (${name}) by mistake, and moved here.`),
     ...troubles.map(({ text, by }) => (by ? `${text} (${by.name})` : text)),
@@ -155,6 +158,11 @@ export function OnTheWay({ state: { troubles, parkings, parked, movedFrom } }: {
     ...(parked
       ? [
           `PARKED by ${parked.by?.name ?? 'nobody named'} (${parked.why})${parked.standsOpen.length > 0 ? `, ${parked.standsOpen.join(', ')} OPEN` : ''}.`,
+        ]
+      : []),
+    ...(late
+      ? [
+          `${counted(late.acts, 'act')} between ${showMoment(late.from)} and ${showMoment(late.to)} reached the server late: kept in the browser for up to ${Math.ceil(late.longestS / 60)} min.`,
         ]
       : []),
   ]
