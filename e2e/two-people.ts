@@ -33,7 +33,8 @@ const through =
     return Promise.race([asked(), tooLate])
   }
 
-const opensThrough =
+/** A stream as Node opens it, with a cookie of its own. */
+export const opensThrough =
   ({ url, cookie }: Door): OpenStream =>
   (path, hear) => {
     const stream = new EventSource(`${url}${path}`, {

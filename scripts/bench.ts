@@ -32,6 +32,7 @@ import vanFile from '../demo/vehicles/post-van-lhd.json'
 import { DemoServer } from '../e2e/server'
 import { signIn } from '../e2e/sign-in'
 import { createApp } from '../server/app'
+import { benchCab } from './bench/cab'
 import { benchDue } from './bench/due'
 import { line, medianMs, ms, quantile } from './bench/measure'
 import { benchWhatIf } from './bench/what-if'
@@ -334,6 +335,7 @@ await benchPhysics()
 await benchAppend()
 await benchCommand()
 await benchDue(signedInCookie)
+await benchCab(signedInCookie)
 const server = await DemoServer.start()
 try {
   await benchPage(server)
