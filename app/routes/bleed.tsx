@@ -23,6 +23,7 @@ import { cabCodeOf } from '~/db/cab.server'
 import { findJob } from '~/db/jobs.server'
 import { learnedOf } from '~/db/learned.server'
 import { containersFor, shelfSettings } from '~/db/shelf.server'
+import { HeardButtons } from '~/heard/heard-buttons'
 import { cabCodeShown } from '~/lib/cab.server'
 import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
@@ -90,6 +91,7 @@ function Foot({ here: { state, act, link, jobId, keeps, waiting } }: { here: Job
         {!state.filed && <ParkDialog state={state} act={act} />}
         <KeysDialog />
       </div>
+      <HeardButtons />
       <p className="flex flex-wrap justify-between gap-x-4 gap-y-1 text-quiet">
         <LinkLine link={link} jobId={jobId} keeps={keeps} waiting={waiting} />
         <span>

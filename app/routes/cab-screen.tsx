@@ -3,6 +3,8 @@ import { useCab } from '~/cab-client/use-cab'
 import { CabPicture } from '~/components/cab/picture'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
+import { useAnnounce } from '~/heard/announce'
+import { HeardButtons } from '~/heard/heard-buttons'
 import { cabLanguageOf, jobHere, languageCookie } from '~/lib/cab.server'
 import { cabLanguageIds, cabLanguages } from '~core/cab/languages'
 import { refusalIn } from '~core/cab/languages/language'
@@ -30,6 +32,13 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
   const words = cabLanguages[loaderData.language]
   const lost = link === 'lost' && view.says !== 'ended'
   const word = lost ? words.lost.says : words.says[view.says]
+  useAnnounce({
+    channel: 'cab',
+    says: word,
+    signal: lost ? 'lost' : view.says,
+    language: words.tag,
+    vibrates: true,
+  })
   const urgent = lost || view.says === 'hold' || view.says === 'press'
   return (
     <main lang={words.tag} className="mx-auto grid min-h-dvh max-w-xl grid-rows-[auto_1fr_auto] gap-3 p-4">
@@ -47,8 +56,10 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
       </header>
       <section
         aria-live="assertive"
-        className={`grid content-center justify-items-center gap-3 border-4 p-4 text-center ${urgent ? 'border-oxide bg-oxide text-on-oxide' : 'border-ink bg-enamel'} ${lost ? 'hatched' : ''}`}
+        className={`relative grid content-center justify-items-center gap-3 border-4 p-4 text-center ${urgent ? 'border-oxide bg-oxide text-on-oxide' : 'border-ink bg-enamel'} ${lost ? 'hatched' : ''}`}
       >
+        {/* Anew at every word: seen from the corner of an eye. */}
+        <span key={word} aria-hidden="true" className="cab-flash" />
         <CabPicture says={lost ? 'hold' : view.says} lever={view.lever} />
         <h1 className="text-[clamp(3rem,17vw,6rem)] leading-none font-extrabold">{word}</h1>
         <p className="text-xl font-semibold">{lost ? words.lost.means : words.means[view.says]}</p>
@@ -79,6 +90,7 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
             ✗ {words.confirms['foot-slipped']}
           </button>
         )}
+        <HeardButtons words={words.heard} language={words.tag} />
         <Form method="post" className="flex flex-wrap items-center justify-between gap-2">
           <span className="max-w-[60%] text-sm text-quiet">{!staysAwake && words.staysOn}</span>
           <span className="flex gap-1">

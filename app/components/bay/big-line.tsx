@@ -1,7 +1,9 @@
 import { useEffect, useState } from 'react'
+import { useAnnounce } from '~/heard/announce'
 
 /** The one line that is read from three metres away: who, and what to do now. */
 export function BigLine({ who, children, cab }: { who: string; children: React.ReactNode; cab?: string }) {
+  useAnnounce({ channel: 'wheel', says: typeof children === 'string' ? children : who, signal: 'turn' })
   return (
     <div className="grid gap-2">
       <p className="text-lg font-bold text-quiet">{who}</p>

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react'
+import { useAnnounce } from '~/heard/announce'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { isUnheard, type Phone, phoneAgrees } from '~core/cab/agree'
 import { type CabCall, type CallKind, type CallMove, callMachines, callStep } from '~core/call'
@@ -44,6 +45,12 @@ export function CallPanel({ kind, run, joint, blocked, act, turn, phone }: Props
     if (!unheard) setVoice(false)
   }, [unheard])
   const step = callStep(kind, run.call)
+  const stands = isUnheard(phone) && run.call !== 'rest' && callMachines[kind].withCab
+  useAnnounce({
+    channel: 'link',
+    says: stands ? 'The cab’s phone is not heard. This call stands still.' : '',
+    signal: 'warn',
+  })
   if (!step) return null
   const { actor, does, cab, next, waitS } = step
   const mayBegin = run.call !== 'rest' || blocked === undefined

@@ -1,3 +1,4 @@
+import { useAnnounce } from '~/heard/announce'
 import { useShow } from '~/lib/units'
 import type { JobState } from '~core/run/state'
 import { type Finding, findings } from '~core/watch'
@@ -11,6 +12,7 @@ export function Findings({ state }: { state: JobState }) {
     flow: (mlPerMin) => show('flow', mlPerMin),
     temperature: (c) => show('temperature', c),
   })
+  useAnnounce({ channel: 'noticed', says: first?.says ?? '', signal: 'warn' })
   if (!first) return null
   return (
     <section aria-label="Noticed" className="-order-2 grid gap-2">

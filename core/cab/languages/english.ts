@@ -43,6 +43,7 @@ export const english: CabLanguage = {
   linked: 'linked',
   slipped: 'Foot slipped',
   staysOn: 'This phone cannot be kept awake from here: set its screen to stay on.',
+  heard: { sound: 'Sound', voice: 'Voice', noVoice: 'This browser has no voice.' },
   refusals: {
     'gone-on': 'The call has gone on: do what the word says now.',
     'act-not-now': 'Not now: do what the word says.',

@@ -43,6 +43,7 @@ export const german: CabLanguage = {
   linked: 'verbunden',
   slipped: 'Abgerutscht',
   staysOn: 'Von hier aus lässt sich dieses Telefon nicht wach halten: Bildschirm auf Dauer-an stellen.',
+  heard: { sound: 'Ton', voice: 'Stimme', noVoice: 'Dieser Browser hat keine Stimme.' },
   refusals: {
     'gone-on': 'Es ging schon weiter: tu, was das Wort jetzt sagt.',
     'act-not-now': 'Jetzt nicht: tu, was das Wort sagt.',

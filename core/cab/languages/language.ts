@@ -19,6 +19,8 @@ export type CabLanguage = {
   slipped: string
   /** What a phone cannot do over plain http. */
   staysOn: string
+  /** The two switches, and what a browser without a voice says. */
+  heard: { sound: string; voice: string; noVoice: string }
   /** Why an act was not taken. */
   refusals: Record<CabRefusalCode, string>
 }

@@ -43,6 +43,7 @@ export const spanish: CabLanguage = {
   linked: 'unido',
   slipped: 'Pie fuera',
   staysOn: 'Desde aquí no se puede mantener despierto este teléfono: deja la pantalla siempre encendida.',
+  heard: { sound: 'Sonido', voice: 'Voz', noVoice: 'Este navegador no tiene voz.' },
   refusals: {
     'gone-on': 'La llamada ya siguió: haz lo que dice la palabra ahora.',
     'act-not-now': 'Ahora no: haz lo que dice la palabra.',
