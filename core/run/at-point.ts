@@ -182,9 +182,10 @@ function seen(here: Here, event: EventOf<'pull-seen'>): Next {
   next.cleanStreak = clean ? progress.cleanStreak + 1 : 0
   next.colour = event.colour
   next.bubbles = event.bubbles
-  const looked = withPoint(here, next, around)
   // What a machine pushes through is what it pours in: its own tank keeps the reservoir full.
   const fed = machineFeeds(stageRun.stage)
+  if (fed && run.tankMl !== undefined) around.tankMl = Math.max(0, run.tankMl - ml)
+  const looked = withPoint(here, next, around)
   const after = counted(looked.run, fed ? { outMl: ml, inMl: ml } : { outMl: ml })
   const reservoir = fed ? undefined : reservoirOfPoint(state.vehicle, point)
   return { state: withRun(looked, taken(after, reservoir, ml)) }

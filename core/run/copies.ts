@@ -49,6 +49,7 @@ export const copyOfRun = (run: RunState): RunState =>
     levelMl: run.levelMl,
     bottleMl: run.bottleMl,
     mends: run.mends,
+    tankMl: run.tankMl,
     openedAt: run.openedAt,
     frontMl: run.frontMl,
     timers: run.timers,

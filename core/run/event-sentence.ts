@@ -41,6 +41,8 @@ export function eventSentence(event: JobEvent): string {
       return `${event.reservoir} to MAX with ${event.ml} mL`
     case 'level-read':
       return `${event.reservoir} read at ${event.ml} mL`
+    case 'tank-read':
+      return `Machine’s tank at ${event.ml} mL`
     case 'container-opened':
       return `Container opened: ${event.container.spec}, batch ${event.container.batch || 'not said'}`
     case 'trouble':

@@ -16,6 +16,7 @@ const floor = [
   { type: 'point-finished', point: 'rr' },
   { type: 'topped-up', reservoir: 'res', ml: 80 },
   { type: 'level-read', reservoir: 'res', ml: 300 },
+  { type: 'tank-read', ml: 1500 },
   { type: 'container-opened', container: { spec: 'DOT 4', batch: 'K7' } },
   { type: 'trouble', trouble: { what: 'spilled', ml: 5, on: 'paint' } },
   { type: 'way-changed', technique: 'check-valve', alone: true, why: 'the helper left' },

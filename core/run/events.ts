@@ -195,6 +195,8 @@ const floorEvents = [
   z.object({ ...stamp, type: z.literal('point-finished'), point: short }),
   z.object({ ...stamp, type: z.literal('topped-up'), reservoir: short, ml }),
   z.object({ ...stamp, type: z.literal('level-read'), reservoir: short, ml }),
+  /** What stands in the machine's own tank, after it was filled or looked at. */
+  z.object({ ...stamp, type: z.literal('tank-read'), ml }),
   z.object({ ...stamp, type: z.literal('container-opened'), container }),
   z.object({ ...stamp, type: z.literal('trouble'), trouble: troubleSchema }),
   z.object({

@@ -7,7 +7,7 @@ import { finishedPoints } from './change'
 import { withRun } from './copies'
 import type { EventOf, FloorEvent } from './events'
 import { counted, poured } from './levels'
-import { currentPoint, currentStage } from './points'
+import { currentPoint, currentStage, machineFeeds } from './points'
 import type { JobState, RunState } from './state'
 import { currentStep } from './steps'
 import { tooSoon } from './timers'
@@ -33,6 +33,12 @@ export function onTheFloor(state: JobState, event: OnFloor): Applied {
       return levelSeen(state, event)
     case 'bottle-emptied':
       return { ok: true, state: { ...state, run: { ...run, bottleMl: 0 } } }
+    case 'tank-read': {
+      const stageRun = currentStage(run)
+      return stageRun && machineFeeds(stageRun.stage)
+        ? { ok: true, state: { ...state, run: { ...run, tankMl: event.ml } } }
+        : refuse('no-tank', 'No machine feeds this stage.')
+    }
     case 'container-opened':
       return containerOpened(state, event)
     case 'trouble':

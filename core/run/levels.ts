@@ -71,6 +71,13 @@ function watchOf(
   return watch
 }
 
+/** What is still to go through this stage's points, mL. */
+export const stillWantedMl = ({ stage, points, at }: StageRunState): number =>
+  points.reduce((sum, id) => {
+    const left = (stage.mlByBleeder?.[id] ?? 0) - (at[id]?.ml ?? 0)
+    return at[id]?.finished ? sum : sum + Math.max(0, left)
+  }, 0)
+
 /** Why the next pull must wait for somebody to pour; undefined where it may come. */
 export function pourFirst({
   vehicle,

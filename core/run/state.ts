@@ -79,6 +79,8 @@ export type RunState = {
   /** What stands in the catch bottle, by its own marks. */
   bottleMl: number
   mends: Mend[]
+  /** What is left in the machine's own tank, by what went through since it was looked at; absent while nobody has said. */
+  tankMl?: number
   /** Since when the joint stands open, or since the last look while it does. */
   openedAt?: string
   /** How much of each line the reservoir's fluid fills by now, mL by the line's key. */

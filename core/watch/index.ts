@@ -6,13 +6,14 @@ import { falseBubbles } from './false-bubbles'
 import { farOver } from './far-over'
 import { froth } from './froth'
 import { slowFlow } from './slow-flow'
+import { tankLow } from './tank-low'
 import { topUpAhead } from './top-up-ahead'
 import { type Finding, metric, type Say, type Watcher } from './watch'
 
 export type { Finding } from './watch'
 
 /** Everything that is watched, the most urgent first. A new one is one file and one line here. */
-const watchers: readonly Watcher[] = [topUpAhead, slowFlow, falseBubbles, farOver, froth]
+const watchers: readonly Watcher[] = [tankLow, topUpAhead, slowFlow, falseBubbles, farOver, froth]
 
 /** What is worth saying of the place under work now. */
 export function findings(state: JobState, say: Say = metric): Finding[] {

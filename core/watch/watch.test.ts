@@ -114,3 +114,15 @@ test('half as much again as planned without clearing: more will not help, and th
   expect(codes(look(job, 5, 'string'))).toContain('over-with-air')
   expect(codes(look(job, 5, 'none', 'new'))).not.toContain('over-with-air')
 })
+
+test('the machine’s tank is counted down from its mark, and called out before a bleeder would empty it', () => {
+  const job = openAt(planned('pressure'), 'rr')
+  const wants = job.run.stages[job.run.stageIndex]?.stage.mlByBleeder?.rr ?? 0
+  expect(codes(job)).not.toContain('tank-low')
+  job.do({ type: 'tank-read', ml: wants + 200 })
+  expect(codes(look(job, 40))).not.toContain('tank-low')
+  expect(job.run.tankMl).toBe(wants + 160)
+  job.do({ type: 'tank-read', ml: wants })
+  expect(codes(job)).toContain('tank-low')
+  expect(planned('two-person').refusal({ type: 'tank-read', ml: 900 })).toBe('no-tank')
+})

@@ -3,6 +3,7 @@ import { type Amount, useFieldText } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import type { Phone } from '~core/cab/agree'
 import { callMachines } from '~core/call'
+import { stepPrompts, unitPrompts } from '~core/call/unit-prompts'
 import type { Step } from '~core/method/step'
 import { perPullMl, pourFirst } from '~core/run/levels'
 import {
@@ -17,11 +18,13 @@ import {
 } from '~core/run/points'
 import { bleedDone, type JobState, type RunState, type StageRunState } from '~core/run/state'
 import { currentStep, pointClosing, pointPreparation } from '~core/run/steps'
+import { restS } from '~core/watch/froth'
 import { AmountForm } from './amount-form'
 import { BigLine, GoOn } from './big-line'
 import { CallPanel } from './call-panel'
 import { HoldClock, WaitClock } from './hold-clock'
 import { LookPanel } from './look-panel'
+import { Prompts } from './prompts'
 
 type Act = (act: FloorAct) => void
 type Props = {
@@ -84,6 +87,9 @@ function StepPanel({ step, startedAt, mending, state, act }: StepProps) {
     <div className="grid gap-5">
       <BigLine who={mending ? `${who[step.who]}: mend this first` : who[step.who]}>{step.text}</BigLine>
       {step.detail && <p className="text-2xl">{step.detail}</p>}
+      {state.run && !mending && currentStage(state.run)?.stage.kind === 'control-unit' && (
+        <Prompts prompts={stepPrompts(step)} />
+      )}
       {step.waitS !== undefined && <StepWait step={step} startedAt={startedAt} act={act} />}
       {step.holdS !== undefined ? (
         <HoldClock
@@ -191,7 +197,9 @@ function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
         act={act}
         turn={state.callTurn ?? 0}
         phone={phone}
+        restS={state.planned && restS(state.planned)}
       />
+      {kind === 'unit' && <Prompts prompts={unitPrompts(run.call, joint)} />}
       {!pulled && run.call === 'open' && look}
     </div>
   )

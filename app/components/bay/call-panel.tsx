@@ -18,6 +18,8 @@ type Props = {
   /** Why no pull may begin now. */
   blocked?: string
   act: (act: FloorAct) => void
+  /** How long fine bubbles take to rise in this fluid today, seconds. */
+  restS?: number
   /** Which turn of the call this is. */
   turn: number
   /** How the phone in the cab stands, where one is linked. */
@@ -37,7 +39,7 @@ const upperFirst = (text: string) => text.charAt(0).toUpperCase() + text.slice(1
 const opensOrCalls = ({ act }: CallMove) => act === 'open' || act === 'press'
 
 /** The call at one joint: what each does now, the way on, and beside it what may have gone wrong. */
-export function CallPanel({ kind, run, joint, blocked, act, turn, phone }: Props) {
+export function CallPanel({ kind, run, joint, blocked, act, turn, phone, restS }: Props) {
   const [voice, setVoice] = useState(false)
   const unheard = isUnheard(phone)
   // Heard again, the phone counts again.
@@ -85,7 +87,7 @@ export function CallPanel({ kind, run, joint, blocked, act, turn, phone }: Props
           </button>
         </div>
       )}
-      {waitS !== undefined && <WaitClock startedAt={run.timers[CALL_TIMER]} waitS={waitS} />}
+      {waitS !== undefined && <WaitClock startedAt={run.timers[CALL_TIMER]} waitS={restS ?? waitS} />}
       {onward &&
         (onward.deliberate ? (
           <HoldButton label={upperFirst(onward.confirms(joint))} onHeld={make(onward)} />

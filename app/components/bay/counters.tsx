@@ -14,6 +14,7 @@ import {
 } from '~core/run/points'
 import type { JobState, StageRunState } from '~core/run/state'
 import { AmountDialog } from './amount-dialog'
+import { Tank } from './tank'
 
 type Props = { state: JobState; stageRun: StageRunState; act: (act: FloorAct) => void }
 
@@ -25,7 +26,7 @@ export function Counters({ state, stageRun, act }: Props) {
   return (
     <section className="panel grid gap-2 py-3" aria-label="Counts">
       {point !== undefined && <PointCounts state={state} stageRun={stageRun} point={point} />}
-      {fed && <p className="text-quiet">The machine keeps the reservoir full: watch its tank.</p>}
+      {fed && <Tank stageRun={stageRun} tankMl={state.run?.tankMl} act={act} />}
       {watches.map((watch) => (
         <Reservoir key={watch.reservoirId} watch={watch} several={watches.length > 1} fed={fed} act={act} />
       ))}

@@ -15,6 +15,7 @@ const names: Record<Undoable['type'], string> = {
   'point-finished': 'bleeder done',
   'topped-up': 'top-up',
   'level-read': 'level',
+  'tank-read': 'tank',
   'container-opened': 'container',
   trouble: 'what went wrong',
   'way-changed': 'another way',

@@ -1,0 +1,61 @@
+import { useShow } from '~/lib/units'
+import type { FloorAct } from '~/run-client/use-job-run'
+import { stillWantedMl } from '~core/run/levels'
+import type { StageRunState } from '~core/run/state'
+import { AmountDialog } from './amount-dialog'
+
+/** Drawn as tall as this, unless more is in it. @source from memory */
+const TANK_ML = 1000
+
+type Props = { stageRun: StageRunState; tankMl?: number; act: (act: FloorAct) => void }
+
+/** The machine's own tank with a mark at what the rest of this stage wants: above it nobody has to fill in between. */
+export function Tank({ stageRun, tankMl, act }: Props) {
+  const show = useShow()
+  const wantsMl = stillWantedMl(stageRun)
+  const fullMl = Math.max(TANK_ML, tankMl ?? 0, wantsMl)
+  const y = (ml: number) => 74 - 66 * (ml / fullMl)
+  return (
+    <div className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
+      <svg
+        viewBox="0 0 90 80"
+        className="h-20 flex-none"
+        role="img"
+        aria-label={
+          tankMl === undefined
+            ? 'Machine’s tank, level not known'
+            : `Machine’s tank at ${show('volume', tankMl)}, this stage still wants ${show('volume', wantsMl)}`
+        }
+      >
+        {tankMl === undefined ? (
+          <text x="22" y="50" fontSize="30" className="fill-ink">
+            ?
+          </text>
+        ) : (
+          <rect x="8" y={y(tankMl)} width="44" height={74 - y(tankMl)} className="fill-oxide-wash" />
+        )}
+        <path d="M8 4V74H52V4" fill="none" strokeWidth="3" className="stroke-ink" />
+        <path d={`M4 ${y(wantsMl)}H56`} strokeWidth="1.6" strokeDasharray="4 2" className="stroke-ink" />
+        <text x="58" y={Math.max(10, y(wantsMl) + 4)} fontSize="11" className="fill-ink">
+          wants
+        </text>
+      </svg>
+      <p>
+        <strong className="block">Machine’s tank</strong>
+        {tankMl === undefined
+          ? 'Nobody has said what stands in it. Read its mark.'
+          : `${show('volume', tankMl)} by count; this stage still wants ${show('volume', wantsMl)}.`}
+      </p>
+      <div className="col-span-2 grid">
+        <AmountDialog
+          trigger="Tank’s mark"
+          title="The machine’s tank: at which mark?"
+          label="It stands at"
+          button="Record the mark"
+          urgent={tankMl === undefined || tankMl < wantsMl}
+          onAmount={(amount) => act({ type: 'tank-read', ...amount })}
+        />
+      </div>
+    </div>
+  )
+}
