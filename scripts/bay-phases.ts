@@ -1,3 +1,4 @@
+import { joinCab, newCabCode } from '~/db/cab.server'
 import type { Database } from '~/db/database.server'
 import { appendEvents, openJob } from '~/db/jobs.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
@@ -11,6 +12,8 @@ type Phase = {
   act: (vehicle: Vehicle) => ScriptedJob
   /** One act short of it. */
   before?: true
+  /** A phone was linked once and is not heard of. */
+  phone?: true
 }
 
 const exchange = (vehicle: Vehicle, method: string) =>
@@ -73,6 +76,31 @@ const phases: Phase[] = [
   calling('Pressure: open', 'pressure', 'open'),
   calling('Vacuum: drawn', 'vacuum', 'draw'),
   calling('Gravity: open', 'gravity', 'open'),
+  {
+    name: 'The cab’s phone is not heard',
+    act: (vehicle) => ready(exchange(vehicle, 'two-person')).call('press', 'holding', 'open'),
+    phone: true,
+  },
+  {
+    name: 'Noticed: far over plan, froth',
+    act: (vehicle) => {
+      const job = ready(exchange(vehicle, 'vacuum')).call('draw', 'open')
+      for (let i = 0; i < 4; i++) job.do({ type: 'pull-seen', ml: 50, colour: 'dark', bubbles: 'froth' })
+      return job
+    },
+  },
+  {
+    name: 'The machine’s tank runs low',
+    act: (vehicle) => ready(exchange(vehicle, 'pressure')).call('open').do({ type: 'tank-read', ml: 120 }),
+  },
+  {
+    name: 'Control unit: at the scan tool',
+    act: (vehicle) =>
+      ScriptedJob.planned(vehicle, { reason: 'repair', replaced: ['unit'] }, [
+        'two-person',
+        'control-unit',
+      ]).until(({ run }) => run.stages[run.stageIndex]?.stage.kind === 'control-unit'),
+  },
   { name: 'Bench: stroke', act: (vehicle) => reached(newCylinder(vehicle, 'bench'), 'stroked') },
   { name: 'Bench: bubbles rise', act: (vehicle) => reached(newCylinder(vehicle, 'bench'), 'settling') },
   { name: 'Ports: open', act: (vehicle) => reached(newCylinder(vehicle, 'ports'), 'open') },
@@ -107,7 +135,7 @@ export async function addBayPhases(db: Database, at: Date): Promise<{ name: stri
   const stored = van && (await findVehicle(db, van.id))
   if (!stored) throw new Error('the demo world has a van GNT 107')
   const made: { name: string; jobId: string }[] = []
-  for (const { name, act, before } of phases) {
+  for (const { name, act, before, phone } of phases) {
     const job = act(stored.vehicle)
     const events = job.events
       .slice(1, before ? -1 : undefined)
@@ -115,7 +143,32 @@ export async function addBayPhases(db: Database, at: Date): Promise<{ name: stri
     const jobId = await openJob(db, stored, at.toISOString(), { by: una })
     const appended = await appendEvents(db, jobId, events)
     if (!appended.ok) throw new Error(`${name}: ${appended.refusal.text}`)
+    if (phone) await joinCab(db, await newCabCode(db, jobId))
     made.push({ name, jobId })
   }
   return made
+}
+
+/** Phases in which the cab is told something of its own. */
+const cabPhases = [
+  'Two-person: rest',
+  'Two-person: press',
+  'Two-person: open',
+  'Two-person: closed',
+  'Two-person: foot slipped',
+  'Solo: open',
+  'Parked',
+]
+
+/** Link a phone to one job of each word that a cab is told. */
+export async function linkPhones(
+  db: Database,
+  jobs: readonly { name: string; jobId: string }[],
+): Promise<string[]> {
+  const tokens: string[] = []
+  for (const { jobId } of jobs.filter(({ name }) => cabPhases.includes(name))) {
+    const phone = await joinCab(db, await newCabCode(db, jobId))
+    if (phone) tokens.push(phone.token)
+  }
+  return tokens
 }

@@ -10,7 +10,7 @@ import type { JobState } from '~core/run/state'
 import { loadDemoWorld } from '../demo/load'
 import { chromiumOptions, DemoServer } from '../e2e/server'
 import { signIn } from '../e2e/sign-in'
-import { addBayPhases } from './bay-phases'
+import { addBayPhases, linkPhones } from './bay-phases'
 
 /** One current picture of each main view, from the demo world. `npm run screenshots -- DIR [dark]` puts them elsewhere. */
 const folder = process.argv[2] ?? 'docs/screenshots'
@@ -93,7 +93,6 @@ async function everyView() {
   await go(`${lhd}/bleed`)
   await page.setViewportSize({ width: 1024, height: 768 })
   await shot('bleed-open')
-  await cabSheet(lhd)
   await page.keyboard.press('c')
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'pedal is up' }).click({ timeout: 5000 })
@@ -134,54 +133,42 @@ async function everyView() {
   await shot('bench-left-right')
 }
 
-/** The helper's phone for an open bleeder, in three languages and both lights, beside the page that links it. */
-async function cabSheet(job: string) {
-  await context.request.post(`${server.url}${job.replace(/\/bleed$/, '')}/cab`, {
-    headers: { Origin: server.url },
-    form: { intent: 'link' },
-  })
-  await page.reload({ waitUntil: 'domcontentloaded' })
-  await page.getByRole('button', { name: /^Cab phone/ }).click()
-  const code =
-    (await page
-      .getByRole('dialog')
-      .getByText(/^[2-9A-Z]{6}$/)
-      .textContent()) ?? ''
-  await page.keyboard.press('Escape')
+const languages = ['en-GB', 'de-DE', 'es-ES'] as const
+
+/** The helper's phone at every word, by day and by night, and last with the link gone: readable from a thumbnail. */
+async function cabSheet(tokens: readonly string[]) {
   const tiles: string[] = []
-  for (const [locale, scheme] of [
-    ['en-GB', 'light'],
-    ['de-DE', 'dark'],
-    ['es-ES', 'light'],
-  ] as const) {
-    const cab = await browser.newContext({
-      viewport: { width: 390, height: 844 },
-      baseURL: server.url,
-      locale,
-      colorScheme: scheme,
-    })
-    const phone = await cab.newPage()
-    await phone.goto(`/cab?code=${code}`)
-    if (tiles.length === 0) tiles.push((await phone.screenshot()).toString('base64'))
-    await phone.getByRole('button', { name: 'Link this phone' }).click()
-    await phone.waitForURL('**/cab/screen')
-    await phone.waitForTimeout(600)
-    tiles.push((await phone.screenshot()).toString('base64'))
-    await cab.close()
+  for (const [i, scheme] of (['light', 'dark'] as const).entries()) {
+    let last: Page | undefined
+    for (const [k, token] of tokens.entries()) {
+      const cab = await browser.newContext({
+        viewport: { width: 390, height: 844 },
+        baseURL: server.url,
+        locale: languages[(k + i) % 3],
+        colorScheme: scheme,
+      })
+      await cab.addCookies([{ name: 'cab', value: token, domain: '127.0.0.1', path: '/cab' }])
+      last = await cab.newPage()
+      await last.goto('/cab/screen')
+      await last.waitForTimeout(600)
+      tiles.push((await last.screenshot()).toString('base64'))
+      if (k < tokens.length - 1) await cab.close()
+    }
+    if (!last) continue
+    process.kill(server.pid, 'SIGSTOP')
+    await last.waitForTimeout(10_000)
+    tiles.push((await last.screenshot()).toString('base64'))
+    process.kill(server.pid, 'SIGCONT')
+    await last.context().close()
   }
-  const sheet = await browser.newPage({ viewport: { width: 1280, height: 700 } })
+  const sheet = await browser.newPage({ viewport: { width: 1600, height: 900 } })
   const pictures = tiles.map((png) => `<img src="data:image/png;base64,${png}">`).join('')
   await sheet.setContent(
-    `<style>body{margin:12px;background:#f4ecdd;display:grid;grid-template-columns:repeat(4,1fr);gap:12px}img{width:100%;border:1px solid #241b16}</style>${pictures}`,
+    `<style>body{margin:12px;background:#f4ecdd;display:grid;grid-template-columns:repeat(${tiles.length / 2},1fr);gap:10px}img{width:100%;border:1px solid #241b16}</style>${pictures}`,
     { waitUntil: 'load' },
   )
-  await sheet.screenshot({ path: `${folder}/cab.png` })
+  await sheet.screenshot({ path: `${folder}/cab.png`, fullPage: true })
   await sheet.close()
-  await context.request.post(`${server.url}${job.replace(/\/bleed$/, '')}/cab`, {
-    headers: { Origin: server.url },
-    form: { intent: 'unlink' },
-  })
-  await page.reload({ waitUntil: 'networkidle' })
 }
 
 /** Every phase of the bay at a third of its size, with its name: one sheet that can be taken in at once. */
@@ -194,7 +181,9 @@ async function contactSheet(of: Browser, jobs: { name: string; jobId: string }[]
   const screen = await bay.newPage()
   const tiles: string[] = []
   for (const { name, jobId } of jobs) {
-    await screen.goto(`${server.url}/jobs/${jobId}/bleed`, { waitUntil: 'networkidle' })
+    // An open stream is never idle.
+    await screen.goto(`${server.url}/jobs/${jobId}/bleed`, { waitUntil: 'load' })
+    await screen.waitForTimeout(500)
     const png = (await screen.screenshot()).toString('base64')
     tiles.push(`<figure><img src="data:image/png;base64,${png}"><figcaption>${name}</figcaption></figure>`)
   }
@@ -217,6 +206,12 @@ try {
   await again.db.close()
   await server.run()
   for (const scheme of ['light', 'dark'] as const) await contactSheet(browser, jobs, scheme)
+  await server.stop()
+  const once = await openData(dataDir, resolve('build'))
+  const tokens = await linkPhones(once.db, jobs)
+  await once.db.close()
+  await server.run()
+  await cabSheet(tokens)
 } finally {
   await browser.close()
   await server.end()
