@@ -16,6 +16,7 @@ export default [
     route('logbook', 'routes/logbook.tsx'),
     route('bench', 'routes/bench.tsx'),
     route('bench/:page', 'routes/bench-page.tsx'),
+    route('practice', 'routes/practice.tsx'),
     route('units', 'routes/units.tsx'),
     route('settings', 'routes/settings.tsx'),
     route('people', 'routes/people.tsx'),

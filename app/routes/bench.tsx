@@ -11,6 +11,11 @@ export default function Bench() {
       <p className="max-w-[70ch] text-quiet">
         One sum at a time, with its picture. Nothing here is recorded, until it is carried into a job.
       </p>
+      <p>
+        <Link to="/practice" className="button inline-flex">
+          Practise the call on a made-up vehicle
+        </Link>
+      </p>
       <ul className="grid gap-4 sm:grid-cols-2 xl:grid-cols-3">
         {benchPages.map(({ id, name, question }) => (
           <li key={id} className="contents">

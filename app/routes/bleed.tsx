@@ -1,4 +1,3 @@
-import { useEffect } from 'react'
 import { Link, redirect, useRouteLoaderData } from 'react-router'
 import { BayWork } from '~/components/bay/bay-work'
 import { GoOn } from '~/components/bay/big-line'
@@ -10,6 +9,7 @@ import { KeysDialog } from '~/components/bay/keys-dialog'
 import { LinkLine } from '~/components/bay/link-line'
 import { ParkDialog } from '~/components/bay/park-dialog'
 import { PourFrom } from '~/components/bay/pour-from'
+import { useSpaceGoesOn } from '~/components/bay/space-goes-on'
 import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
 import { WayDialog } from '~/components/bay/way-dialog'
@@ -104,28 +104,6 @@ function Foot({ here: { state, act, link, jobId, keeps, waiting } }: { here: Job
       </p>
     </div>
   )
-}
-
-/** Space presses the large button, wherever the focus is, unless something is being typed or a control has it. */
-function useSpaceGoesOn() {
-  useEffect(() => {
-    function goOn(event: KeyboardEvent) {
-      if (
-        event.key !== ' ' ||
-        event.repeat ||
-        document.querySelector('[role="dialog"], [role="menu"]') ||
-        (event.target instanceof Element &&
-          event.target.closest('button, input, select, textarea, a, summary'))
-      )
-        return
-      const button = document.querySelector<HTMLElement>('[data-go-on]')
-      if (!button) return
-      event.preventDefault()
-      button.click()
-    }
-    window.addEventListener('keydown', goOn)
-    return () => window.removeEventListener('keydown', goOn)
-  }, [])
 }
 
 function ConfirmPlate({ here: { state, act, refusal, jobId } }: { here: JobHere }) {

@@ -1,0 +1,64 @@
+import { useEffect, useState } from 'react'
+import type { FloorAct } from '~/run-client/job-client'
+import { cabLanguages } from '~core/cab/languages'
+import { cabView } from '~core/cab/view'
+import type { JobState } from '~core/run/state'
+import { CabPicture } from './picture'
+
+/** A helper who plays along takes this long, as one would who listens. */
+const HELPER_MS = 1600
+
+/** The helper's phone beside the bay, for practice: played along with, or tapped by whoever learns that part. */
+export function PracticeCab({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
+  const [playsAlong, setPlaysAlong] = useState(true)
+  const view = cabView(state)
+  const { confirm, maySlip, seen } = view
+  const words = cabLanguages.en
+  useEffect(() => {
+    if (!playsAlong || !confirm || !seen) return
+    const timer = setTimeout(() => act({ type: 'call', act: confirm, seen }), HELPER_MS)
+    return () => clearTimeout(timer)
+  }, [act, confirm, playsAlong, seen])
+  return (
+    <section className="panel grid gap-3" aria-labelledby="practice-cab">
+      <h2 id="practice-cab">The helper’s phone</h2>
+      <div
+        className={`grid justify-items-center gap-1 border-4 p-3 text-center ${view.says === 'hold' || view.says === 'press' ? 'border-oxide bg-oxide text-on-oxide' : 'border-ink bg-enamel'}`}
+      >
+        <CabPicture says={view.says} lever={view.lever} />
+        <p className="text-5xl font-extrabold" role="status">
+          {words.says[view.says]}
+        </p>
+        <p>{words.means[view.says]}</p>
+      </div>
+      <div className="grid grid-cols-2 gap-2">
+        {seen && confirm && (
+          <button
+            type="button"
+            className="button min-h-[72px]"
+            onClick={() => act({ type: 'call', act: confirm, seen })}
+          >
+            {words.confirms[confirm]}
+          </button>
+        )}
+        {seen && maySlip && (
+          <button
+            type="button"
+            className="button hatched min-h-[72px] border-oxide"
+            onClick={() => act({ type: 'call', act: 'foot-slipped', seen })}
+          >
+            ✗ {words.confirms['foot-slipped']}
+          </button>
+        )}
+      </div>
+      <label className="choice min-h-[56px]">
+        <input
+          type="checkbox"
+          checked={playsAlong}
+          onChange={(event) => setPlaysAlong(event.target.checked)}
+        />
+        A made-up helper plays along
+      </label>
+    </section>
+  )
+}

@@ -1,0 +1,125 @@
+import { Link, useNavigate } from 'react-router'
+import { BayWork } from '~/components/bay/bay-work'
+import { Counters } from '~/components/bay/counters'
+import { Findings } from '~/components/bay/findings'
+import { KeysDialog } from '~/components/bay/keys-dialog'
+import { useSpaceGoesOn } from '~/components/bay/space-goes-on'
+import { TroubleDialog } from '~/components/bay/trouble-dialog'
+import { UndoButton } from '~/components/bay/undo-button'
+import { PracticeCab } from '~/components/cab/practice-cab'
+import { LineMap } from '~/components/line-map/line-map'
+import { runMarks } from '~/components/order-marks'
+import { HeardButtons } from '~/heard/heard-buttons'
+import { usePractice } from '~/run-client/use-practice'
+import { noPhone } from '~core/cab/agree'
+import { callMachines } from '~core/call'
+import { techniqueOf } from '~core/method'
+import { frontShares } from '~core/run/front'
+import { callKindOf, currentStage } from '~core/run/points'
+import { practiceJob, practiceWays } from '~core/run/practice'
+import { bleedDone } from '~core/run/state'
+import { examples } from '~core/vehicle/examples'
+import { readVehicle } from '~core/vehicle/read-vehicle'
+import type { Route } from './+types/practice'
+
+const VEHICLE = 'ferry-estate'
+
+export function loader({ request }: Route.LoaderArgs) {
+  const asked = new URL(request.url).searchParams.get('way')
+  const way = practiceWays.find((each) => each === asked) ?? 'pump-and-hold'
+  const vehicle = readVehicle(examples[VEHICLE]?.file)
+  if (!vehicle.ok) throw new Error('the practice vehicle cannot be read')
+  return { way, beginning: practiceJob(vehicle.value, way) }
+}
+
+export default function PracticePage({ loaderData: { way, beginning } }: Route.ComponentProps) {
+  // Another way is another beginning.
+  return <Practice key={way} way={way} beginning={beginning} />
+}
+
+/** The bay on a made-up vehicle: the same work, calls and watching, and nothing of it is recorded anywhere. */
+function Practice({ way, beginning }: Route.ComponentProps['loaderData']) {
+  const { state, act, refusal } = usePractice(beginning)
+  const go = useNavigate()
+  const { run } = state
+  useSpaceGoesOn()
+  const stageRun = run && currentStage(run)
+  // Wrong fluid that moved on ends a plan; on a real job the next one is made.
+  if (!run || !stageRun)
+    return (
+      <p className="panel text-2xl">
+        This plan is at its end. <a href={`/practice?way=${way}`}>Begin again</a>
+      </p>
+    )
+  const done = bleedDone(run)
+  return (
+    <div data-bay className="grid gap-4">
+      <title>Practice · Ruddy Siphon</title>
+      <header className="hatched flex flex-wrap items-center gap-x-6 gap-y-2 border-4 border-oxide p-3">
+        <h1 className="text-2xl">Practice: nothing is recorded</h1>
+        <label className="flex items-center gap-2 bg-sheet px-2">
+          <span>By</span>
+          <select
+            className="input min-h-12"
+            value={way}
+            onChange={(event) => void go(`/practice?way=${event.target.value}`)}
+          >
+            {practiceWays.map((each) => (
+              <option key={each} value={each}>
+                {techniqueOf(each).name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <span className="bg-sheet px-2">
+          {state.vehicle.name}, made up. <Link to="/bench">Leave practice</Link>
+        </span>
+      </header>
+      <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
+        <div className="grid gap-4">
+          <section className="panel grid content-start gap-5" aria-label="Now">
+            {refusal && (
+              <p role="alert" className="fault border-l-8 border-oxide bg-enamel p-3 text-xl">
+                {refusal}
+              </p>
+            )}
+            {done ? (
+              <>
+                <p className="text-4xl font-extrabold">
+                  The bleed is finished. On a real job it is proved now.
+                </p>
+                <a href={`/practice?way=${way}`} className="button button-main min-h-[96px] text-2xl">
+                  Begin again
+                </a>
+              </>
+            ) : (
+              <BayWork state={state} run={run} jobId="" saved act={act} phone={noPhone} />
+            )}
+          </section>
+          <div className="grid grid-cols-2 gap-3">
+            {!done && <TroubleDialog state={state} run={run} act={act} />}
+            <UndoButton state={state} act={act} />
+            <KeysDialog />
+          </div>
+          <HeardButtons />
+        </div>
+        <aside className="grid gap-4">
+          {callMachines[callKindOf(stageRun.stage)].withCab && !done && (
+            <PracticeCab state={state} act={act} />
+          )}
+          <Findings state={state} />
+          {!done && <Counters state={state} stageRun={stageRun} act={act} />}
+          <section className="panel" aria-label="Line map">
+            <LineMap
+              vehicle={state.vehicle}
+              marks={runMarks(state)}
+              front={frontShares(state.vehicle, run.frontMl ?? {})}
+              plain
+              className="[&_.lm-sheet]:max-h-[38vh] [&>figcaption]:hidden"
+            />
+          </section>
+        </aside>
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,25 @@
+import { useCallback, useState } from 'react'
+import { newId } from '~/lib/ids'
+import { applyEvent } from '~core/run/apply'
+import type { FloorEvent } from '~core/run/events'
+import type { JobState } from '~core/run/state'
+import type { FloorAct } from './job-client'
+
+/** A job that lives in this page alone: the same rules, and nothing kept or sent anywhere. */
+export function usePractice(beginning: JobState): {
+  state: JobState
+  refusal?: string
+  act: (act: FloorAct) => void
+} {
+  const [{ state, refusal }, setJob] = useState<{ state: JobState; refusal?: string }>({ state: beginning })
+  const act = useCallback(
+    (made: FloorAct) =>
+      setJob((before) => {
+        const event = { ...made, id: newId(), at: new Date().toISOString() } as FloorEvent
+        const applied = applyEvent(before.state, event)
+        return applied.ok ? { state: applied.state } : { state: before.state, refusal: applied.refusal.text }
+      }),
+    [],
+  )
+  return { state, refusal, act }
+}

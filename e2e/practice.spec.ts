@@ -1,0 +1,38 @@
+import { accessibilityFaults, expect, test, visit } from './journey'
+import { holdClosed } from './steps'
+
+test('practice: the same call with a helper who plays along, and nothing of it is anywhere afterwards', async ({
+  page,
+  request,
+}) => {
+  const sent: string[] = []
+  page.on('request', (each) => each.method() !== 'GET' && sent.push(`${each.method()} ${each.url()}`))
+  await visit(page, '/bench')
+  const before = await (await request.get('/')).text()
+  await page.getByRole('link', { name: 'Practise the call on a made-up vehicle' }).click()
+  await expect(page.getByRole('heading', { name: 'Practice: nothing is recorded' })).toBeVisible()
+  expect(await accessibilityFaults(page)).toEqual([])
+  for (let i = 0; i < 20 && !(await page.getByRole('button', { name: 'Hose is on' }).isVisible()); i++) {
+    const done = page.getByRole('button', { name: 'Done', exact: true })
+    if (await done.isVisible()) await done.click()
+    else {
+      await page.getByRole('textbox').fill('120')
+      await page.getByRole('button', { name: /^(Drawn out|Poured)$/ }).click()
+    }
+  }
+  await page.getByRole('button', { name: 'Hose is on' }).click()
+  await page.getByRole('button', { name: 'Call PRESS' }).click()
+  await expect(page.getByRole('status').filter({ hasText: /^HOLD$/ })).toBeVisible()
+  await page.getByRole('button', { name: 'It is open' }).click()
+  // A slip, by whoever plays the helper.
+  await page.getByRole('button', { name: 'My foot slipped' }).click()
+  await expect(page.getByText('The pedal came up: close it now.')).toBeVisible()
+  await holdClosed(page)
+  await expect(page.getByText('What did the pull bring?')).toBeVisible()
+  await page.getByRole('button', { name: 'As new' }).click()
+  await page.getByRole('button', { name: 'No bubbles' }).click()
+  await expect(page.getByText('Air drawn in 1 time')).toBeVisible()
+  expect(sent).toEqual([])
+  const links = (html: string) => [...html.matchAll(/\/jobs\/(\w+)/g)].map(([, id]) => id).sort()
+  expect(links(await (await request.get('/')).text())).toEqual(links(before))
+})
