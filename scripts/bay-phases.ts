@@ -3,6 +3,7 @@ import type { Database } from '~/db/database.server'
 import { appendEvents, openJob } from '~/db/jobs.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
 import type { CallAct, CallState } from '~core/call'
+import { hangable } from '~core/run/bottles'
 import { carefulAct } from '~core/run/careful'
 import { ScriptedJob, una } from '~core/testing/scripted-job'
 import type { Vehicle } from '~core/vehicle/schema'
@@ -75,7 +76,15 @@ const phases: Phase[] = [
   calling('Solo: open', 'solo', 'open'),
   calling('Pressure: open', 'pressure', 'open'),
   calling('Vacuum: drawn', 'vacuum', 'draw'),
-  calling('Gravity: open', 'gravity', 'open'),
+  {
+    name: 'Gravity: three bottles run',
+    act: (vehicle) => {
+      const job = ready(exchange(vehicle, 'gravity')).call('open')
+      job.do({ type: 'pull-seen', ml: 40, colour: 'dark', bubbles: 'none' })
+      for (const point of hangable(job.state).slice(0, 2)) job.do({ type: 'bottle-hung', point })
+      return job
+    },
+  },
   {
     name: 'The cab’s phone is not heard',
     act: (vehicle) => ready(exchange(vehicle, 'two-person')).call('press', 'holding', 'open'),

@@ -1,5 +1,5 @@
 import type { Plan } from '~core/plan/answer'
-import { currentPoint, currentStage, openPoint } from '~core/run/points'
+import { currentPoint, currentStage, openPoints } from '~core/run/points'
 import type { JobState } from '~core/run/state'
 import type { BleederMark } from './line-map/line-map'
 
@@ -13,10 +13,10 @@ export function planMarks(plan: Plan): BleederMark[] {
 export function runMarks({ run, planned }: JobState): BleederMark[] {
   const stageRun = run && currentStage(run)
   if (!run || !planned) return []
-  const [now, open] = [currentPoint(run), openPoint(run)]
+  const [now, open] = [currentPoint(run), openPoints(run)]
   const prove = stageRun?.stage.kind === 'prove'
   return planMarks(planned.plan).map((mark) => {
-    if (mark.id === open) return { ...mark, state: 'open' }
+    if (open.includes(mark.id)) return { ...mark, state: 'open' }
     if (prove || stageRun?.at[mark.id]?.finished) return { ...mark, state: 'done' }
     return mark.id === now ? { ...mark, state: 'current' } : mark
   })

@@ -1,6 +1,7 @@
 import { secondsBetween } from '../calendar'
 import { type CallMove, callMove, callStep } from '../call'
 import type { Notice } from '../decision'
+import { nextBottle } from './bottles'
 import { doubt } from './change'
 import { copyOfPoint, copyOfRun, withRun } from './copies'
 import type { EventOf } from './events'
@@ -109,6 +110,9 @@ function called(here: Here, event: EventOf<'call'>): Next {
   next.timers = timers
   const opens = callStep(callKindOf(stageRun.stage), move.to)?.open ?? false
   next.openedAt = opens ? (run.openedAt ?? event.at) : undefined
+  // Where other bottles run, the joint in hand is closed and the call goes on at the next.
+  if (move.act === 'close' && (run.hung ?? []).length > 0)
+    return { state: withPoint(here, progress, nextBottle(next)) }
   if (move.settled) return { state: withPoint(here, { ...progress, settled: true, cleanStreak: 0 }, next) }
   return { state: move.airDrawn ? airDrawn(here, event, move, next) : withPoint(here, progress, next) }
 }

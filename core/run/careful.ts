@@ -1,5 +1,6 @@
 import { callStep } from '../call'
 import type { Step } from '../method/step'
+import { hangable } from './bottles'
 import type { FloorEvent, Unstamped } from './events'
 import { pourFirst, watchReservoirs } from './levels'
 import { callKindOf, callNow, callOf, currentPoint, currentStage, freshPoint, pointWants } from './points'
@@ -39,22 +40,25 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
     bubbles: progress.pulls === 0 && progress.airDrawn === 0 ? 'string' : 'none',
   } as const
   const pulled = withCab || kind === 'bench'
+  const runs = kind === 'gravity' && run.call === 'open'
+  const [free] = runs ? hangable(state) : []
   if (run.lookDue && run.call === 'rest') return { ...look, ml: PULL_ML }
+  if (runs && pourFirst(state)) return topUp(state)
+  if (free !== undefined) return { type: 'bottle-hung', point: free }
   if (!pulled && run.call === 'open' && !wants.done) return { ...look, ml: LOOK_ML }
   if (run.call === 'rest' && wants.done) return { type: 'point-finished', point }
-  if (run.call === 'rest' && pourFirst(state)) {
-    const watch = watchReservoirs(state)[0]
-    if (watch)
-      return {
-        type: 'topped-up',
-        reservoir: watch.reservoirId,
-        ml: watch.maxMl - (watch.levelMl ?? watch.minMl),
-      }
-  }
+  if (run.call === 'rest' && pourFirst(state)) return topUp(state)
   const ways = callStep(callKindOf(stageRun.stage), run.call)?.next.filter((move) => !move.mishap) ?? []
   const settles = wants.wantsSettling && wants.wantsClean === 0
   const way = ways.find(({ act }) => (act === 'settle') === settles) ?? ways[0]
   return way && callNow(run, way.act)
+}
+
+function topUp(state: JobState): Unstamped<FloorEvent> | undefined {
+  const watch = watchReservoirs(state)[0]
+  if (!watch) return undefined
+  const { reservoirId, maxMl, minMl, levelMl = minMl } = watch
+  return { type: 'topped-up', reservoir: reservoirId, ml: maxMl - levelMl }
 }
 
 function stepDone({ planned }: JobState, step: Step): Unstamped<FloorEvent> {

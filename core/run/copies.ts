@@ -45,6 +45,7 @@ export const copyOfRun = (run: RunState): RunState =>
     stages: run.stages,
     call: run.call,
     callAt: run.callAt,
+    hung: run.hung,
     lookDue: run.lookDue,
     levelMl: run.levelMl,
     bottleMl: run.bottleMl,

@@ -35,6 +35,10 @@ export function eventSentence(event: JobEvent): string {
       return `${event.ml} mL, ${event.colour}, bubbles: ${event.bubbles}`
     case 'bottle-emptied':
       return 'Bottle emptied'
+    case 'bottle-hung':
+      return `${event.point}: bottle hung and open`
+    case 'bottle-watched':
+      return `${event.point}: its bottle looked at`
     case 'point-finished':
       return `${event.point} finished`
     case 'topped-up':

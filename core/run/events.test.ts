@@ -13,6 +13,8 @@ const floor = [
   { type: 'call', act: 'close', seen },
   { type: 'pull-seen', ml: 9, colour: 'amber', bubbles: 'none' },
   { type: 'bottle-emptied' },
+  { type: 'bottle-hung', point: 'rl' },
+  { type: 'bottle-watched', point: 'rr' },
   { type: 'point-finished', point: 'rr' },
   { type: 'topped-up', reservoir: 'res', ml: 80 },
   { type: 'level-read', reservoir: 'res', ml: 300 },

@@ -192,6 +192,9 @@ const floorEvents = [
     bubbles: z.enum(bubbleKinds),
   }),
   z.object({ ...stamp, type: z.literal('bottle-emptied') }),
+  /** By gravity: another bottle hung and its bleeder opened, while the others run on. */
+  z.object({ ...stamp, type: z.literal('bottle-hung'), point: short }),
+  z.object({ ...stamp, type: z.literal('bottle-watched'), point: short }),
   z.object({ ...stamp, type: z.literal('point-finished'), point: short }),
   z.object({ ...stamp, type: z.literal('topped-up'), reservoir: short, ml }),
   z.object({ ...stamp, type: z.literal('level-read'), reservoir: short, ml }),

@@ -3,6 +3,7 @@ import { partsOf } from '../vehicle/parts'
 import { wayChanged } from './another-way'
 import { type Applied, refuse } from './applied'
 import { atPoint } from './at-point'
+import { bottleHung, bottleWatched } from './bottles'
 import { finishedPoints } from './change'
 import { withRun } from './copies'
 import type { EventOf, FloorEvent } from './events'
@@ -33,6 +34,10 @@ export function onTheFloor(state: JobState, event: OnFloor): Applied {
       return levelSeen(state, event)
     case 'bottle-emptied':
       return { ok: true, state: { ...state, run: { ...run, bottleMl: 0 } } }
+    case 'bottle-hung':
+      return bottleHung(state, event)
+    case 'bottle-watched':
+      return bottleWatched(state, event)
     case 'tank-read': {
       const stageRun = currentStage(run)
       return stageRun && machineFeeds(stageRun.stage)

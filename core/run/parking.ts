@@ -1,7 +1,7 @@
 import { callMove, callStep, jointOpen } from '../call'
 import { type Applied, refuse } from './applied'
 import type { EventOf } from './events'
-import { callKindOf, countAgain, currentStage, openPoint } from './points'
+import { callKindOf, countAgain, currentStage, openPoint, openPoints } from './points'
 import type { JobState } from './state'
 
 /** Left for now: what stands open is named, and nobody's foot is left on a pedal that holds an open joint. */
@@ -9,8 +9,9 @@ export function park(state: JobState, event: EventOf<'parked'>): Applied {
   const { run } = state
   if (!run) return { ok: true, state: { ...state, parked: event } }
   const open = openPoint(run)
-  if (open !== undefined && !event.standsOpen.includes(open))
-    return refuse('open-not-named', `${open} is recorded open: close it, or name it as left open.`)
+  const unnamed = openPoints(run).find((point) => !event.standsOpen.includes(point))
+  if (unnamed !== undefined)
+    return refuse('open-not-named', `${unnamed} is recorded open: close it, or name it as left open.`)
   const stageRun = currentStage(run)
   const cab = stageRun && callStep(callKindOf(stageRun.stage), run.call)?.cab
   const footOn = cab === 'press' || cab === 'hold'

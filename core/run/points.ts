@@ -103,6 +103,12 @@ export function openPoint(run: RunState): string | undefined {
   return stageRun && jointOpen(callKindOf(stageRun.stage), run.call) ? run.callAt : undefined
 }
 
+/** Every point that is recorded open now: the one under work, and bottles that run elsewhere. */
+export function openPoints(run: RunState): string[] {
+  const now = openPoint(run)
+  return [...(now === undefined ? [] : [now]), ...(run.hung ?? []).map(({ point }) => point)]
+}
+
 export const cleanPullsWanted = (vehicle: Vehicle, stage: Stage): number =>
   stage.kind === 'port-bleed' ? SOLID_PULLS : (vehicle.makerSettings?.cleanPulls ?? CLEAN_PULLS)
 

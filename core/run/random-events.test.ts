@@ -9,7 +9,7 @@ import { examples } from '../vehicle/examples'
 import { applyEvent, replay } from './apply'
 import { carefulAct } from './careful'
 import type { JobEvent } from './events'
-import { callKindOf, currentStage, openPoint } from './points'
+import { callKindOf, currentStage, openPoint, openPoints } from './points'
 import { bleedDone, type JobState, type RunState } from './state'
 
 const SEQUENCES = 100_000
@@ -72,6 +72,12 @@ function callFault(run: RunState): string | undefined {
   if (!stageRun) return 'no stage'
   if (run.call !== 'rest' && (run.callAt === undefined || !stageRun.points.includes(run.callAt)))
     return `a call at ${run.callAt} is not in the stage`
+  const hung = (run.hung ?? []).map(({ point }) => point)
+  const places = new Set([run.callAt, ...hung])
+  if (hung.length > 0 && (places.size !== hung.length + 1 || !['open', 'slipped'].includes(run.call)))
+    return `bottles at ${hung} with the call ${run.call} at ${run.callAt}`
+  if (hung.some((point) => !stageRun.points.includes(point) || stageRun.at[point]?.finished))
+    return `a bottle runs where there is no work: ${hung}`
   if (run.call === 'rest') return undefined
   const step = callStep(callKindOf(stageRun.stage), run.call)
   if (!step) return `${run.call} is not a state of this call`
@@ -137,11 +143,12 @@ describe(`${SEQUENCES} random sequences of up to ${LONGEST} events, from every k
             (each) => each !== undefined,
           )
           if (bad.length > 0) throw new Error(`${where}: ${bad.join(', ')}`)
-          const wasOpen = state.run && openPoint(state.run)
-          if (wasOpen !== undefined && openPoint(next.run) === undefined && !mayClose(event))
-            throw new Error(`${where}: ${wasOpen} was recorded open, and nobody closed it`)
-        } else if (state.run && openPoint(state.run) !== undefined)
-          throw new Error(`${where}: the run went with ${openPoint(state.run)} open`)
+          const stillOpen = new Set(openPoints(next.run))
+          const shut = state.run && openPoints(state.run).filter((point) => !stillOpen.has(point))
+          if (shut && shut.length > (mayClose(event) ? 1 : 0))
+            throw new Error(`${where}: ${shut} was recorded open, and nobody closed it`)
+        } else if (state.run && openPoints(state.run).length > 0)
+          throw new Error(`${where}: the run went with ${openPoints(state.run)} open`)
         if (next.undoable.at(-1)?.eventId === id && chance.yes(0.3)) {
           const undo = { type: 'undone', event: id, id: `${id}-undo`, at: event.at } as const
           const back = applyEvent(next, undo)

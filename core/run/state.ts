@@ -4,6 +4,7 @@ import type { Step } from '../method/step'
 import type { Plan, Stage } from '../plan/answer'
 import type { Shop } from '../plan/request'
 import type { Vehicle } from '../vehicle/schema'
+import type { Hung } from './bottles'
 import type { CheckIn, Container, EventOf, FloorEvent, Person } from './events'
 
 export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
@@ -72,6 +73,8 @@ export type RunState = {
   call: CallState
   /** Where the call is under way, or its look is due; absent at rest. */
   callAt?: string
+  /** Bottles that run at other bleeders meanwhile; only where the call itself stands open (or has slipped). */
+  hung?: Hung[]
   /** A pull has ended and what came out is not written down yet. */
   lookDue: boolean
   /** Fluid in each reservoir; absent while nobody has said. */

@@ -40,6 +40,8 @@ export function randomAct(state: JobState, chance: Chance): Act {
     () => ({ type: 'level-read', reservoir, ml }),
     () => ({ type: 'tank-read', ml }),
     () => ({ type: 'bottle-emptied' }),
+    () => ({ type: 'bottle-hung', point: anyPoint }),
+    () => ({ type: 'bottle-watched', point: anyPoint }),
     () => ({ type: 'timer-started', timer: 'press-hard' }),
     () => ({ type: 'step-done', step: chance.of(['draw', 'fill', 'stands', 'lid']), ml, heldS }),
     () => ({ type: 'container-opened', container: { spec: chance.of(fluidSpecs), batch: 'B1' } }),

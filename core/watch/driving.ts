@@ -17,7 +17,10 @@ function drivingKPa(technique: Technique, { planned }: Seen['state'], fluid: Flu
 }
 
 /** What a bleeder's own line should pass now, mL/min; undefined where that cannot be said. */
-export function expectedMlPerMin({ state, technique }: Seen, point: string): number | undefined {
+export function expectedMlPerMin(
+  { state, technique }: Pick<Seen, 'state' | 'technique'>,
+  point: string,
+): number | undefined {
   const { planned, vehicle } = state
   const lines = bleederRunOf(vehicle, point)?.run?.lines
   if (!planned || !lines) return undefined

@@ -21,6 +21,7 @@ import { currentStep, pointClosing, pointPreparation } from '~core/run/steps'
 import { restS } from '~core/watch/froth'
 import { AmountForm } from './amount-form'
 import { BigLine, GoOn } from './big-line'
+import { Bottles } from './bottles'
 import { CallPanel } from './call-panel'
 import { HoldClock, WaitClock } from './hold-clock'
 import { LookPanel } from './look-panel'
@@ -190,6 +191,8 @@ function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
         </p>
       )}
       <CallPanel
+        // A finger that still holds what closed one bottle must not close the next.
+        key={kind === 'gravity' ? point : kind}
         kind={kind}
         run={run}
         joint={joint}
@@ -199,6 +202,9 @@ function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
         phone={phone}
         restS={state.planned && restS(state.planned)}
       />
+      {kind === 'gravity' && run.call === 'open' && (
+        <Bottles state={{ ...state, run }} stageRun={stageRun} act={act} />
+      )}
       {kind === 'unit' && <Prompts prompts={unitPrompts(run.call, joint)} />}
       {!pulled && run.call === 'open' && look}
     </div>

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { callOf, currentStage, machineFeeds, openPoint } from '~core/run/points'
+import { callOf, currentStage, machineFeeds, openPoints } from '~core/run/points'
 import type { JobState } from '~core/run/state'
 import { BayDialog } from './bay-dialog'
 
@@ -16,7 +16,7 @@ export function ParkDialog({
 }) {
   const { run } = state
   const stageRun = run && currentStage(run)
-  const open = run && openPoint(run)
+  const open = run ? openPoints(run) : []
   const points = stageRun?.points ?? []
   const withCab = stageRun !== undefined && callOf(stageRun.stage).withCab
   const fed = stageRun !== undefined && machineFeeds(stageRun.stage)
@@ -43,11 +43,11 @@ export function ParkDialog({
       title={`Park ${state.plate}: how does it stand?`}
       triggerClass={triggerClass}
       caution={
-        open === undefined
+        open.length === 0
           ? undefined
           : withCab
-            ? `${open} is recorded open. Close it first, unless the pedal is propped down.`
-            : `${open} is recorded open.`
+            ? `${open.join(', ')} is recorded open. Close it first, unless the pedal is propped down.`
+            : `${open.join(', ')}: recorded open.`
       }
       wide
     >
@@ -74,7 +74,8 @@ export function ParkDialog({
               <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
                 {points.map((id) => (
                   <label key={id} className="choice min-h-[56px]">
-                    <input type="checkbox" name="standsOpen" value={id} defaultChecked={id === open} /> {id}
+                    <input type="checkbox" name="standsOpen" value={id} defaultChecked={open.includes(id)} />{' '}
+                    {id}
                   </label>
                 ))}
               </div>

@@ -1,5 +1,5 @@
 import type { FloorAct } from '~/run-client/use-job-run'
-import { openPoint } from '~core/run/points'
+import { callOf, currentStage, openPoints } from '~core/run/points'
 import type { JobState, Undoable } from '~core/run/state'
 import { BayDialog } from './bay-dialog'
 import { HoldButton } from './hold-button'
@@ -12,6 +12,8 @@ const names: Record<Undoable['type'], string> = {
   call: 'last call',
   'pull-seen': 'what the pull brought',
   'bottle-emptied': 'bottle emptied',
+  'bottle-hung': 'bottle hung',
+  'bottle-watched': 'bottle looked at',
   'point-finished': 'bleeder done',
   'topped-up': 'top-up',
   'level-read': 'level',
@@ -31,20 +33,24 @@ export function UndoButton({ state, act }: { state: JobState; act: (act: FloorAc
   const last = state.undoable.at(-1)
   if (!last) return null
   const takeBack = () => act({ type: 'undone', event: last.eventId })
-  const open = state.run && openPoint(state.run)
-  const wasShut = last.before.run !== undefined && openPoint(last.before.run) === undefined
+  const before = last.before.run
+  const [open, wasOpen] = [state.run ? openPoints(state.run) : [], before ? openPoints(before) : []]
+  const shuts = before && open.find((point) => !wasOpen.includes(point))
+  const opens = before && wasOpen.find((point) => !open.includes(point))
+  const stageRun = state.run && currentStage(state.run)
+  const withCab = stageRun !== undefined && callOf(stageRun.stage).withCab
   const label = `Undo: ${names[last.type]}`
   // Taking back "it is open" records the joint as closed: that is said by an act of its own, as any closing is.
-  if (open !== undefined && wasShut)
+  if (shuts !== undefined)
     return (
       <BayDialog
         trigger={label}
         title="It was never opened?"
-        caution={`Taking this back records ${open} as closed. Look at it first; if it was open at all, close it in the call instead.`}
+        caution={`Taking this back records ${shuts} as closed. Look at it first; if it was open at all, close it in the call instead.`}
       >
         {(close) => (
           <HoldButton
-            label={`${open} was never opened`}
+            label={`${shuts} was never opened`}
             keys={false}
             onHeld={() => {
               close()
@@ -55,12 +61,16 @@ export function UndoButton({ state, act }: { state: JobState; act: (act: FloorAc
       </BayDialog>
     )
   // Taking back "it is closed" says that it stands open, and the cab has been told to let go.
-  if (open === undefined && last.before.run !== undefined && openPoint(last.before.run) !== undefined)
+  if (opens !== undefined)
     return (
       <BayDialog
         trigger={label}
         title="It was not closed?"
-        caution="The cab has been told RELEASE. If the pedal came up meanwhile, close the bleeder first, then take this back and say that the foot slipped."
+        caution={
+          withCab
+            ? 'The cab has been told RELEASE. If the pedal came up meanwhile, close the bleeder first, then take this back and say that the foot slipped.'
+            : `This records ${opens} as open. Look at it: is its hose on, and the end under fluid?`
+        }
       >
         {(close) => (
           <button
@@ -71,7 +81,7 @@ export function UndoButton({ state, act }: { state: JobState; act: (act: FloorAc
               takeBack()
             }}
           >
-            It stands open, and the pedal is still down
+            {withCab ? 'It stands open, and the pedal is still down' : 'It stands open'}
           </button>
         )}
       </BayDialog>

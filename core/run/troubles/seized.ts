@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { bleederRunOf, currentStage, openPoint } from '../points'
+import { bleederRunOf, currentStage, openPoint, openPoints } from '../points'
 import type { RunState } from '../state'
 import { withStage } from './parts'
 import { cannot, idField, type Trouble } from './trouble'
@@ -19,7 +19,7 @@ export const seized: Trouble<typeof seizedSaid> = {
     const progress = stageRun?.at[point]
     if (!stageRun || !progress || progress.finished)
       return cannot('not-under-way', 'That bleeder is not being worked at.')
-    if (openPoint(run) === point)
+    if (openPoints(run).includes(point))
       return cannot('bleeder-open', 'It is open: close it. One that will not close is stripped.')
     const placed = bleederRunOf(vehicle, point)
     const waits = placed !== undefined && UPSTREAM.has(placed.part.type)

@@ -1,0 +1,84 @@
+import { useShow } from '~/lib/units'
+import type { FloorAct } from '~/run-client/use-job-run'
+import { techniqueOf } from '~core/method'
+import { hangable, MOST_BOTTLES } from '~core/run/bottles'
+import { freshPoint, openPoints } from '~core/run/points'
+import type { JobState, StageRunState } from '~core/run/state'
+import type { Running } from '~core/run/troubles/trouble'
+import { expectedMlPerMin } from '~core/watch/driving'
+
+type Props = { state: Running; stageRun: StageRunState; act: (act: FloorAct) => void }
+
+/** Gravity's bottles side by side: which run, how far each is, and which one is in hand; at most four at once. */
+export function Bottles({ state, stageRun, act }: Props) {
+  const { run } = state
+  const open = openPoints(run)
+  const free = hangable(state)
+  const shown = stageRun.points.filter((id) => open.includes(id) || free.includes(id))
+  return (
+    <section aria-label="Bottles" className="grid gap-2">
+      <p className="text-quiet">
+        {open.length} of at most {MOST_BOTTLES} run. Tap one to look at it.
+      </p>
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+        {shown.map((point) => {
+          const inHand = point === run.callAt
+          const runs = open.includes(point)
+          return (
+            <button
+              key={point}
+              type="button"
+              aria-pressed={inHand}
+              disabled={inHand || run.call !== 'open'}
+              onClick={() => act({ type: runs ? 'bottle-watched' : 'bottle-hung', point })}
+              className={`button min-h-[148px] flex-col gap-1 px-2 disabled:opacity-100 ${inHand ? 'border-oxide bg-oxide-wash' : ''}`}
+            >
+              <span className="text-2xl font-extrabold">{point}</span>
+              <Bottle state={state} stageRun={stageRun} point={point} runs={runs} />
+              <span className="text-sm leading-tight">
+                {inHand ? 'in hand' : runs ? 'runs: look' : 'Hang and open'}
+              </span>
+            </button>
+          )
+        })}
+      </div>
+    </section>
+  )
+}
+
+function Bottle({ state, stageRun, point, runs }: Omit<Props, 'act'> & { point: string; runs: boolean }) {
+  const show = useShow()
+  const { ml, cleanStreak } = stageRun.at[point] ?? freshPoint()
+  const targetMl = stageRun.stage.mlByBleeder?.[point] ?? 0
+  const share = targetMl > 0 ? Math.min(1, ml / targetMl) : 1
+  return (
+    <>
+      <svg viewBox="0 0 40 48" className="h-12" aria-hidden="true">
+        <rect x="8" y={44 - 32 * share} width="24" height={32 * share} className="fill-oxide-wash" />
+        <path
+          d="M15 2V8L8 14V44H32V14L25 8V2"
+          fill="none"
+          strokeWidth="2.6"
+          className="stroke-ink"
+          strokeDasharray={runs ? undefined : '4 3'}
+        />
+      </svg>
+      <span className="text-sm leading-tight font-normal">
+        {show.number('volume', ml)} of {show('volume', targetMl)}
+        {runs && <span className="block text-quiet">{left(state, stageRun, point, targetMl - ml)}</span>}
+        {cleanStreak > 0 && <span className="block">{cleanStreak} clean</span>}
+      </span>
+    </>
+  )
+}
+
+/** How long it still runs, by its own line; the eyes decide when it is clean. */
+function left(state: JobState, { stage }: StageRunState, point: string, ml: number): string {
+  if (ml <= 0) return 'its volume is through'
+  const { run } = state
+  const flow =
+    run && stage.technique
+      ? expectedMlPerMin({ state: { ...state, run }, technique: techniqueOf(stage.technique) }, point)
+      : undefined
+  return flow === undefined ? '' : `about ${Math.max(1, Math.round(ml / flow))} min more`
+}

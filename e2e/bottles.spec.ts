@@ -1,0 +1,53 @@
+import type { Page } from '@playwright/test'
+import { openPoints } from '~core/run/points'
+import { accessibilityFaults, expect, test, visit } from './journey'
+import { checkInAndTest, goOnUntil, hoseOn, openJobOn, savedState, takeWay } from './steps'
+import { harbourTug } from './vehicles'
+
+/** Whether the shop bleeds by gravity. */
+async function offersGravity(page: Page, yes: boolean) {
+  await visit(page, '/settings')
+  await page.getByRole('checkbox', { name: 'Gravity', exact: true }).setChecked(yes)
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Saved.')).toBeVisible()
+}
+
+test('by gravity several bottles run at once: each is looked at by itself, and closing one leaves the others running', async ({
+  page,
+}) => {
+  await offersGravity(page, true)
+  const job = await openJobOn(page, harbourTug, 'BTL 1')
+  await checkInAndTest(page)
+  await takeWay(page, 'gravity')
+  await page.getByRole('button', { name: 'Take this plan' }).click()
+  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+  await goOnUntil(page, job, hoseOn)
+  await page.getByRole('button', { name: 'It is open' }).click()
+  const bottles = page.getByRole('region', { name: 'Bottles' })
+  const free = bottles.getByRole('button', { name: 'Hang and open' })
+  await free.first().click()
+  await expect(bottles.getByText('2 of at most 4 run')).toBeVisible()
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByRole('button', { name: 'As new' }).click()
+  await page.getByRole('button', { name: 'No bubbles' }).click()
+  await bottles.getByRole('button', { name: 'runs: look' }).click()
+  const { run } = await savedState(page, job)
+  if (!run) throw new Error('there is no run')
+  expect(openPoints(run)).toHaveLength(2)
+  const [inHand, other] = openPoints(run)
+  // Left for now, everything that stands open is named already.
+  await page.getByRole('button', { name: 'Park this job' }).click()
+  for (const id of [inHand, other]) await expect(page.getByRole('checkbox', { name: id })).toBeChecked()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'is CLOSED' }).hover()
+  await page.mouse.down()
+  await expect(bottles.getByText('1 of at most 4 run')).toBeVisible()
+  // The finger is still down, and the next one's button is under it.
+  await expect(page.getByRole('button', { name: `${other} is CLOSED` })).toBeVisible()
+  await page.mouse.up()
+  const after = await savedState(page, job)
+  expect(after.run).toMatchObject({ call: 'open', callAt: other })
+  await goOnUntil(page, job)
+  await expect(page.getByText('Now prove it.')).toBeVisible()
+  await offersGravity(page, false)
+})
