@@ -1,5 +1,4 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test'
-import { bleedDone } from '~core/run/state'
 import { accessibilityFaults, expect, test } from './journey'
 import { SilentProxy } from './silent-proxy'
 import {
@@ -10,6 +9,7 @@ import {
   lookClean,
   openJobOn,
   planTwoPerson,
+  proveAll,
   savedState,
 } from './steps'
 import { harbourTug } from './vehicles'
@@ -54,36 +54,44 @@ async function pull(page: Page, cab: Page) {
   await cab.getByRole('button', { name: 'It is up' }).click()
 }
 
-test('a whole bleeder by two people, with a slip of the thumb taken back, to the end of the bleed', async ({
+test('a whole job by two people on two screens, with a slip of the thumb taken back, until it is filed', async ({
   page,
   browser,
   server,
 }) => {
+  await page.clock.install()
   const { job, cab, context } = await bayAndPhone(page, browser, server.url, 'CTX 1')
   await page.getByRole('button', { name: 'Call PRESS' }).click()
   await expect(word(cab)).toHaveText('PRESS')
   await page.getByRole('button', { name: 'Undo: last call' }).click()
   await expect(word(cab)).toHaveText('WAIT')
-  const done = page.getByText(/is done$/)
-  for (let i = 0; i < 20 && !(await done.isVisible()); i++) {
-    await pull(page, cab)
-    await page.getByRole('button', { name: 'As new' }).click()
-    await page.getByRole('button', { name: 'No bubbles' }).click()
-    const due = page.getByText('Top up first')
-    await expect(page.getByText('What did the pull bring?')).toBeHidden()
-    if (await due.isVisible()) {
-      await page.getByRole('button', { name: 'Topped up to MAX' }).click()
-      await page.getByLabel('How much was poured, mL').fill('60')
-      await page.getByRole('button', { name: 'Record the top-up' }).click()
+  for (const bleeder of ['rr', 'rl']) {
+    const done = page.getByText(`Bleeder ${bleeder} is done`)
+    for (let i = 0; i < 20 && !(await done.isVisible()); i++) {
+      await pull(page, cab)
+      await page.getByRole('button', { name: 'As new' }).click()
+      await page.getByRole('button', { name: 'No bubbles' }).click()
+      await expect(page.getByText('What did the pull bring?')).toBeHidden()
+      if (await page.getByText('Top up first').isVisible()) {
+        await page.getByRole('button', { name: 'Topped up to MAX' }).click()
+        await page.getByLabel('How much was poured, mL').fill('60')
+        await page.getByRole('button', { name: 'Record the top-up' }).click()
+      }
     }
+    await page.getByRole('button', { name: /^Tight, cap on/ }).click()
+    if (bleeder === 'rr') await page.getByRole('button', { name: 'Hose is on' }).click()
   }
-  await page.getByRole('button', { name: 'Tight, cap on: next' }).click()
-  await expect(word(cab)).toHaveText('WAIT')
-  await goOnUntil(page, job, ({ run }) => run !== undefined && bleedDone(run))
-  await expect(word(cab)).toHaveText('FREE')
   await expect(cab.getByText('Wheel: bleed is done')).toBeVisible()
+  await expect(word(cab)).toHaveText('FREE')
   const state = await savedState(page, job)
   expect(state.people.map(({ name }) => name)).toEqual(['Una Brack', 'Cab'])
+  await page.getByRole('link', { name: 'Go on to the proof' }).click()
+  await expect(page.getByRole('link', { name: 'File it as not fit' })).toBeVisible()
+  await proveAll(page)
+  await page.getByRole('link', { name: 'All proved' }).click()
+  await page.getByRole('button', { name: 'File it' }).click()
+  await expect(page.getByText('✓ FIT TO DRIVE')).toBeVisible()
+  await expect(word(cab)).toHaveText('DONE')
   await end(context, page)
 })
 

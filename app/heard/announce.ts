@@ -47,6 +47,8 @@ type Channel = 'wheel' | 'cab' | 'noticed' | 'link'
 type Announcement = {
   channel: Channel
   says: string
+  /** What it is about, where its figures change while it stays the same thing: said once, not at every figure. */
+  about?: string
   signal: SignalId
   language?: string
   vibrates?: boolean
@@ -57,20 +59,21 @@ const lastSaid = new Map<Channel, string>()
 export function useAnnounce({
   channel,
   says,
+  about = says,
   signal,
   language = 'en',
   vibrates = false,
 }: Announcement): void {
   const { sound, voice } = useHeard()
-  const settings = useRef({ sound, voice, language, vibrates })
-  settings.current = { sound, voice, language, vibrates }
+  const settings = useRef({ sound, voice, language, vibrates, says })
+  settings.current = { sound, voice, language, vibrates, says }
   useEffect(() => {
     const before = lastSaid.get(channel)
-    lastSaid.set(channel, says)
-    if (before === undefined || before === says || says === '') return
-    const { sound: sounds, voice: speaks, language: tongue, vibrates: shakes } = settings.current
-    if (sounds) play(signal)
-    if (sounds && shakes) navigator.vibrate?.([...signals[signal].vibrateMs])
-    if (speaks) speak(says, tongue)
-  }, [channel, says, signal])
+    lastSaid.set(channel, about)
+    if (before === undefined || before === about || about === '') return
+    const now = settings.current
+    if (now.sound) play(signal)
+    if (now.sound && now.vibrates) navigator.vibrate?.([...signals[signal].vibrateMs])
+    if (now.voice) speak(now.says, now.language)
+  }, [about, channel, signal])
 }

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { Chance } from '../chance'
 import { applyEvent } from '../run/apply'
 import { openPoint } from '../run/points'
+import { demoVehicle } from '../testing/demo-vehicles'
 import { randomAct } from '../testing/random-acts'
 import { ScriptedJob } from '../testing/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '../testing/vehicles'
@@ -42,6 +43,12 @@ describe('what the cab is shown', () => {
 
   test('is nothing where the method has no part for it, and done once the job is filed', () => {
     expect(cabView(planned(['pressure']).state).says).toBe('away')
+    // A unit's routine may ask for the pedal: the foot stays ready.
+    const unit = ScriptedJob.planned(demoVehicle('post-van-lhd'), { reason: 'repair', replaced: ['unit'] }, [
+      'two-person',
+      'control-unit',
+    ]).until(({ run }) => run.stages[run.stageIndex]?.stage.kind === 'control-unit')
+    expect(cabView(unit.state).says).toBe('wait')
     const job = planned()
     job.do({ type: 'filed', outcome: 'not-fit', doneBy: 'Una', note: '', wasteMl: 0 })
     expect(cabView(job.state)).toMatchObject({ says: 'ended', maySlip: false })

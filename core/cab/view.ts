@@ -54,8 +54,10 @@ export function cabView(state: JobState): CabView {
   const begun = run.call !== 'rest'
   const withCab = callMachines[kind].withCab && ['bleed', 'port-bleed'].includes(stageRun.stage.kind)
   if (!step || point === undefined || (!withCab && !begun))
-    return { ...base, says: withCab ? 'wait' : 'away' }
-  if (!withCab) return { ...base, says: 'away', wheel: step.open ? 'open' : 'getting-ready' }
+    return { ...base, says: withCab || kind === 'unit' ? 'wait' : 'away' }
+  // The tool's own screen asks for the pedal where it wants it.
+  const alone = kind === 'unit' ? 'wait' : 'away'
+  if (!withCab) return { ...base, says: alone, wheel: step.open ? 'open' : 'getting-ready' }
   const confirm =
     step.actor === 'cab' ? step.next.find(({ act, mishap }) => !mishap && isCabAct(act)) : undefined
   return {

@@ -12,7 +12,7 @@ export function Findings({ state }: { state: JobState }) {
     flow: (mlPerMin) => show('flow', mlPerMin),
     temperature: (c) => show('temperature', c),
   })
-  useAnnounce({ channel: 'noticed', says: first?.says ?? '', signal: 'warn' })
+  useAnnounce({ channel: 'noticed', says: first?.says ?? '', about: first?.code ?? '', signal: 'warn' })
   if (!first) return null
   return (
     <section aria-label="Noticed" className="-order-2 grid gap-2">
