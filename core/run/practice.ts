@@ -14,6 +14,7 @@ export const practiceWays = [
   'check-valve',
   'pressure',
   'vacuum',
+  'gravity',
 ] as const satisfies readonly TechniqueId[]
 export type PracticeWay = (typeof practiceWays)[number]
 

@@ -29,9 +29,9 @@ export function Bottles({ state, stageRun, act }: Props) {
               key={point}
               type="button"
               aria-pressed={inHand}
-              disabled={inHand || run.call !== 'open'}
-              onClick={() => act({ type: runs ? 'bottle-watched' : 'bottle-hung', point })}
-              className={`button min-h-[148px] flex-col gap-1 px-2 disabled:opacity-100 ${inHand ? 'border-oxide bg-oxide-wash' : ''}`}
+              disabled={run.call !== 'open'}
+              onClick={() => !inHand && act({ type: runs ? 'bottle-watched' : 'bottle-hung', point })}
+              className={`button min-h-[148px] flex-col gap-1 px-2 ${inHand ? 'border-oxide bg-oxide-wash shadow-[inset_0_-6px_0_var(--color-oxide)]' : ''}`}
             >
               <span className="text-2xl font-extrabold">{point}</span>
               <Bottle state={state} stageRun={stageRun} point={point} runs={runs} />
