@@ -27,6 +27,17 @@ test('four bottles run at once, the fifth point waits, and each keeps its own co
   expect(['rr', 'rl'].map((id) => job.point(id)?.ml)).toEqual([50, 0])
 })
 
+test('what a bottle brings while others run is not timed: shared lines would make a sound one look slow', () => {
+  const job = running().wait(60)
+  job.do({ type: 'pull-seen', ml: 15, colour: 'dark', bubbles: 'none' })
+  expect(job.point('rr')).toMatchObject({ timedMl: 15, timedS: 60 })
+  job.do(hang('rl')).wait(600)
+  job.do({ type: 'pull-seen', ml: 1, colour: 'dark', bubbles: 'none' }).call('close')
+  job.do({ type: 'pull-seen', ml: 1, colour: 'dark', bubbles: 'none' })
+  expect(job.point('rr')).toMatchObject({ ml: 16, timedMl: 15, timedS: 60 })
+  expect(job.point('rl')?.timedS).toBeUndefined()
+})
+
 test('closing one leaves the others open and goes on at the next; the call ends with the last', () => {
   const job = running()
   job.do(hang('rl'))

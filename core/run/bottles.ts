@@ -9,8 +9,6 @@ import type { Running } from './troubles/trouble'
 /** A bottle that runs at an open bleeder while another one is in hand. */
 export type Hung = {
   point: string
-  /** Since when it runs, or since it was looked at last. */
-  since?: string
   /** What stands in it, by its own marks. */
   bottleMl: number
 }
@@ -31,7 +29,7 @@ export function hangable({ run, vehicle }: Pick<JobState, 'run' | 'vehicle'>): s
 }
 
 /** Another bottle is hung and its bleeder opened, while the others run on: by gravity all may be open at once. */
-export function bottleHung(state: Running, { point, at }: EventOf<'bottle-hung'>): Applied {
+export function bottleHung(state: Running, { point }: EventOf<'bottle-hung'>): Applied {
   const { run } = state
   const stageRun = currentStage(run)
   const [progress, inHand] = [stageRun?.at[point], run.callAt]
@@ -47,9 +45,9 @@ export function bottleHung(state: Running, { point, at }: EventOf<'bottle-hung'>
   const next: RunState = {
     ...run,
     stages: run.stages.map((each, i) => (i === run.stageIndex ? opened : each)),
-    hung: [...(run.hung ?? []), { point: inHand, since: run.openedAt, bottleMl: run.bottleMl }],
+    hung: [...(run.hung ?? []), { point: inHand, bottleMl: run.bottleMl }],
     callAt: point,
-    openedAt: at,
+    openedAt: undefined,
     bottleMl: 0,
   }
   return { ok: true, state: withRun(state, next) }
@@ -62,7 +60,7 @@ export function bottleWatched(state: Running, { point }: EventOf<'bottle-watched
   if (run.call !== 'open' || inHand === undefined || !run.hung?.some((each) => each.point === point))
     return refuse('no-bottle-runs', `No bottle runs at ${point}, or the one in hand is to be closed first.`)
   const left = run.hung.map((each) =>
-    each.point === point ? { point: inHand, since: run.openedAt, bottleMl: run.bottleMl } : each,
+    each.point === point ? { point: inHand, bottleMl: run.bottleMl } : each,
   )
   const taken = run.hung.find((each) => each.point === point)
   return { ok: true, state: withRun(state, takenUp({ ...run, hung: left }, taken)) }
@@ -74,5 +72,6 @@ export function nextBottle(run: RunState): RunState {
   return first ? takenUp({ ...run, hung: others }, first) : run
 }
 
+/** Bottles share lines, so what one brings while others run is no measure of its own line: none of it is timed. */
 const takenUp = (run: RunState, taken: Hung | undefined): RunState =>
-  taken ? { ...run, call: 'open', callAt: taken.point, openedAt: taken.since, bottleMl: taken.bottleMl } : run
+  taken ? { ...run, call: 'open', callAt: taken.point, openedAt: undefined, bottleMl: taken.bottleMl } : run

@@ -72,7 +72,7 @@ function Bottle({ state, stageRun, point, runs }: Omit<Props, 'act'> & { point: 
   )
 }
 
-/** How long it still runs, by its own line; the eyes decide when it is clean. */
+/** How long it still runs at least, by its own line alone: bottles that share a line take longer. */
 function left(state: JobState, { stage }: StageRunState, point: string, ml: number): string {
   if (ml <= 0) return 'its volume is through'
   const { run } = state
@@ -80,5 +80,5 @@ function left(state: JobState, { stage }: StageRunState, point: string, ml: numb
     run && stage.technique
       ? expectedMlPerMin({ state: { ...state, run }, technique: techniqueOf(stage.technique) }, point)
       : undefined
-  return flow === undefined ? '' : `about ${Math.max(1, Math.round(ml / flow))} min more`
+  return flow === undefined ? '' : `at least ${Math.max(1, Math.round(ml / flow))} min more`
 }
