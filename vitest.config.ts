@@ -14,6 +14,7 @@ export default defineConfig({
       'demo/**/*.test.ts',
       'server/**/*.test.ts',
       'scripts/**/*.test.ts',
+      'test/**/*.test.ts',
     ],
     setupFiles: ['scripts/vitest-seed.ts'],
     // A laden machine takes several times as long; what hangs fails all the same.

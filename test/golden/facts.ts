@@ -1,0 +1,29 @@
+import { finishedPoints } from '~core/run/change'
+import { openPoints } from '~core/run/points'
+import { bleedDone, type JobState, stationOf } from '~core/run/state'
+import { jobTally } from '~core/run/tally'
+
+/** What must still be so when a later version opens the log: facts, never sentences. */
+export function factsOf(state: JobState) {
+  const { run, filed, parked, troubles, proofs, earlier } = state
+  return {
+    station: stationOf(state),
+    ...(filed && { outcome: filed.outcome }),
+    parked: parked !== undefined,
+    tally: jobTally({ run, earlier }),
+    ...(run && {
+      bled: bleedDone(run),
+      call: run.call,
+      open: openPoints(run),
+      finished: finishedPoints(run),
+      pulls: Object.fromEntries(
+        run.stages.map(({ at: points, stage }, i) => [
+          `${i} ${stage.kind}`,
+          Object.entries(points).map(([id, { pulls, ml }]) => [id, pulls, ml]),
+        ]),
+      ),
+    }),
+    troubles: troubles.map(({ what, startAgain }) => ({ what, startAgain })),
+    proofs: Object.entries(proofs).map(([id, { passed }]) => [id, passed]),
+  }
+}
