@@ -6,7 +6,7 @@ const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 /** What runs under Node: Node 20 cannot read TypeScript, so each entry is bundled once at build. */
 export default defineConfig({
   publicDir: false,
-  resolve: { alias: { '~core': here('./core'), '~': here('./app') } },
+  resolve: { alias: { '~core': here('./core'), '~test': here('./test'), '~': here('./app') } },
   ssr: { noExternal: ['zod'] },
   build: {
     ssr: true,

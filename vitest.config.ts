@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config'
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
 export default defineConfig({
-  resolve: { alias: { '~core': here('./core'), '~': here('./app') } },
+  resolve: { alias: { '~core': here('./core'), '~test': here('./test'), '~': here('./app') } },
   test: {
     include: [
       'core/**/*.test.ts',

@@ -1,6 +1,6 @@
 import { createContext } from 'react-router'
 import type { Database } from '~/db/database.server'
-import type { Person } from '~core/run/events'
+import type { Person } from '~core/job/events'
 
 /** What the server hands to every loader, action and middleware, by `context.get(…)`. */
 export const database = createContext<Database>()

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { examples } from '~core/calc/examples'
-import { planCases } from '~core/plan/cases'
-import { requestOf } from '~core/plan/cases/plan-of'
-import { carFile, fourCorners } from '~core/testing/vehicles'
+import { examples } from '~core/calculators/command/examples'
+import { planCases } from '~test/plan-cases'
+import { requestOf } from '~test/plan-cases/plan-of'
+import { carFile, fourCorners } from '~test/worlds/vehicles'
 import { run } from './run'
 
 const calc = (name: string, input: unknown) => run(['calc', name], () => JSON.stringify(input))

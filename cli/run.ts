@@ -1,5 +1,5 @@
-import { calculators } from '~core/calc'
-import { type Fault, faultLine, ImpossibleInput } from '~core/fault'
+import { type Fault, faultLine, ImpossibleInput } from '~core/base/fault'
+import { calculators } from '~core/calculators/command'
 import { makePlan } from '~core/plan/plan'
 import { readPlanRequest } from '~core/plan/request'
 

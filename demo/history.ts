@@ -1,6 +1,6 @@
-import type { Colour } from '~core/fluids/colour'
-import type { MethodId } from '~core/method/method'
+import type { Colour } from '~core/fluid/specs/colour'
 import type { Work } from '~core/plan/request'
+import type { MethodId } from '~core/technique/technique'
 
 /** One invented job: what was found, and how far it has come. */
 export type Story = {

@@ -1,6 +1,6 @@
-import type { FluidSpec } from '~core/fluids'
-import type { HardUseId } from '~core/policy/hard-use'
-import type { TakenReading } from '~core/policy/judge'
+import type { TakenReading } from '~core/fluid/judge'
+import type { HardUseId } from '~core/fluid/policy/hard-use'
+import type { FluidSpec } from '~core/fluid/specs'
 
 /** Readings and exchanges from before this program's time, as somebody wrote them down; all invented. */
 type Earlier = {

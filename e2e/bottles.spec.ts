@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { openPoints } from '~core/run/points'
+import { openPoints } from '~core/job/points'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { checkInAndTest, goOnUntil, hoseOn, openJobOn, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'

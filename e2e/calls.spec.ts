@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import type { TechniqueId } from '~core/method/method'
+import type { TechniqueId } from '~core/technique/technique'
 import { accessibilityFaults, expect, test } from './journey'
 import { checkInAndTest, goOnUntil, holdClosed, hoseOn, openJobOn, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'

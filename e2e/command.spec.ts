@@ -1,7 +1,7 @@
 import { execFileSync, spawnSync } from 'node:child_process'
-import { calculators } from '~core/calc'
-import { examples } from '~core/calc/examples'
-import { Chance } from '~core/chance'
+import { Chance } from '~core/base/random'
+import { calculators } from '~core/calculators/command'
+import { examples } from '~core/calculators/command/examples'
 import { expect, test } from './journey'
 
 const siphon = (name: string, input: unknown) =>

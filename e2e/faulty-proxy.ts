@@ -1,6 +1,6 @@
 import { once } from 'node:events'
 import { connect, createServer, type Server, type Socket } from 'node:net'
-import { Chance } from '~core/chance'
+import { Chance } from '~core/base/random'
 
 /** Per piece of traffic: how long it may take, and how often its wire is cut or swallows everything from then on. */
 type Faults = { delayMs: number; cutShare: number; dropShare: number }

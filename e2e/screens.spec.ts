@@ -1,4 +1,4 @@
-import { benchPages } from '~core/bench'
+import { benchPages } from '~core/calculators'
 import { accessibilityFaults, expect, test, visit } from './journey'
 
 const plates = { checkIn: 'SKU 30', plan: 'GNT 212', bleed: 'GNT 107' }

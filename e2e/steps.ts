@@ -1,9 +1,9 @@
 import { type APIRequestContext, expect, type Page } from '@playwright/test'
 import { newId } from '~/lib/ids'
-import { techniqueOf } from '~core/method'
-import type { TechniqueId } from '~core/method/method'
-import { carefulAct } from '~core/run/careful'
-import type { JobState } from '~core/run/state'
+import { carefulAct } from '~core/job/careful'
+import type { JobState } from '~core/job/state'
+import { techniqueOf } from '~core/technique'
+import type { TechniqueId } from '~core/technique/technique'
 import { visit } from './journey'
 
 /** Import a vehicle file and open a job on it; leaves the page at check in. */

@@ -4,12 +4,12 @@ import type { OpenStream } from '~/live-client/live-stream'
 import { BayStream } from '~/run-client/bay-stream'
 import { JobClient, type PendingStore } from '~/run-client/job-client'
 import { newerState, sendEvent, type Way } from '~/run-client/send'
+import type { Chance } from '~core/base/random'
 import { isUnheard, phoneAgrees } from '~core/cab/agree'
 import type { CabView } from '~core/cab/view'
-import type { Chance } from '~core/chance'
-import { carefulAct } from '~core/run/careful'
-import type { FloorEvent } from '~core/run/events'
-import type { JobState } from '~core/run/state'
+import { carefulAct } from '~core/job/careful'
+import type { FloorEvent } from '~core/job/events'
+import type { JobState } from '~core/job/state'
 
 /** Where a client sends to, and what lets it in. */
 export type Door = { url: string; cookie: string }

@@ -2,11 +2,11 @@ import { joinCab, newCabCode } from '~/db/cab.server'
 import type { Database } from '~/db/database.server'
 import { appendEvents, openJob } from '~/db/jobs.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
-import type { CallAct, CallState } from '~core/call'
-import { hangable } from '~core/run/bottles'
-import { carefulAct } from '~core/run/careful'
-import { ScriptedJob, una } from '~core/testing/scripted-job'
+import { hangable } from '~core/job/bottles'
+import { carefulAct } from '~core/job/careful'
+import type { CallAct, CallState } from '~core/technique/calls'
 import type { Vehicle } from '~core/vehicle/schema'
+import { ScriptedJob, una } from '~test/worlds/scripted-job'
 
 type Phase = {
   name: string

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import { showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { isTrouble, type Learned, learnedSentence } from '~core/learn/learned'
+import { isTrouble, type Learned, learnedSentence } from '~core/job/learned/learned'
 
 /** What earlier jobs found out, each with its date and the job it comes from. */
 export function LearnedList({ learned }: { learned: readonly Learned[] }) {

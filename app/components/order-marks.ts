@@ -1,6 +1,6 @@
+import { currentPoint, currentStage, openPoints } from '~core/job/points'
+import type { JobState } from '~core/job/state'
 import type { Plan } from '~core/plan/answer'
-import { currentPoint, currentStage, openPoints } from '~core/run/points'
-import type { JobState } from '~core/run/state'
 import type { BleederMark } from './line-map/line-map'
 
 /** Order numbers for the map, from the plan alone. */

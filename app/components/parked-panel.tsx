@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { showTime } from '~/lib/format'
 import type { FloorAct } from '~/run-client/use-job-run'
-import type { JobState, Parked } from '~core/run/state'
+import type { JobState, Parked } from '~core/job/state'
 
 /** What somebody left, in sentences; the same on the screen, the tag and the record. */
 export function standing({ standsOpen, machineOn, pedalPropped }: Parked): string[] {

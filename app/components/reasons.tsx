@@ -1,4 +1,4 @@
-import type { Basis, Reason } from '~core/decision'
+import type { Basis, Reason } from '~core/base/decision'
 
 export const basisNames: Record<Basis, string> = {
   standard: 'standard',

@@ -1,5 +1,5 @@
 import { NavLink } from 'react-router'
-import { type Station, stations } from '~core/run/state'
+import { type Station, stations } from '~core/job/state'
 
 const names: Record<Station, string> = {
   'check-in': 'Check in',

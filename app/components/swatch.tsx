@@ -1,4 +1,4 @@
-import type { Bubbles, Colour } from '~core/fluids/colour'
+import type { Bubbles, Colour } from '~core/fluid/specs/colour'
 
 /** Fluid colours are content: they appear here and nowhere else. */
 export const fluidPaints: Record<Colour, string> = {

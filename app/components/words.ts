@@ -1,6 +1,6 @@
-import type { MoistureVerdict } from '~core/moisture/verdict'
+import type { MoistureVerdict } from '~core/fluid/verdict'
+import type { EventOf } from '~core/job/events'
 import type { Work } from '~core/plan/request'
-import type { EventOf } from '~core/run/events'
 
 /** What a person calls the reasons for a job. */
 export const reasonNames: Record<Work['reason'], string> = {

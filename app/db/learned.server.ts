@@ -1,4 +1,4 @@
-import { type Learned, newestLearned } from '~core/learn/learned'
+import { type Learned, newestLearned } from '~core/job/learned/learned'
 import type { Queries } from './database.server'
 
 /** Bleeders that gave trouble, in any job on the vehicle; what was taken back does not count. */

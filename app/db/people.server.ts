@@ -1,7 +1,7 @@
 import { hash, verify } from '@node-rs/argon2'
 import { newId } from '~/lib/ids'
-import type { Notice } from '~core/decision'
-import type { Person } from '~core/run/events'
+import type { Notice } from '~core/base/decision'
+import type { Person } from '~core/job/events'
 import type { Database, Queries } from './database.server'
 import { hashed, newToken } from './token.server'
 

@@ -1,4 +1,4 @@
-import { type Policy, policySchema, usualPolicy } from '~core/policy/policy'
+import { type Policy, policySchema, usualPolicy } from '~core/fluid/policy/policy'
 import type { Queries } from './database.server'
 
 /** When the shop replaces fluid, as last saved. */

@@ -1,9 +1,9 @@
 import { newId } from '~/lib/ids'
-import type { FluidSpec } from '~core/fluids'
-import type { Product } from '~core/policy/taken'
-import { codeFrom } from '~core/shelf/code'
-import type { ShelfContainer } from '~core/shelf/container'
-import { type OpenedRuleId, openedRuleIds } from '~core/shelf/opened-rule'
+import type { FluidSpec } from '~core/fluid/specs'
+import type { Product } from '~core/fluid/taken'
+import { codeFrom } from '~core/stock/code'
+import type { ShelfContainer } from '~core/stock/container'
+import { type OpenedRuleId, openedRuleIds } from '~core/stock/opened-rule'
 import type { Database, Queries } from './database.server'
 
 type ContainerRow = {

@@ -1,5 +1,5 @@
 import { newId } from '~/lib/ids'
-import type { Reading } from '~core/fault'
+import type { Reading } from '~core/base/fault'
 import { readVehicle } from '~core/vehicle/read-vehicle'
 import { type Vehicle, vehicleSchema } from '~core/vehicle/schema'
 import type { Database, Queries } from './database.server'

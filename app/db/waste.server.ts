@@ -1,4 +1,4 @@
-import { drumFullOn, type WasteKind, wasteKindIds } from '~core/shelf/waste'
+import { drumFullOn, type WasteKind, wasteKindIds } from '~core/stock/waste'
 import type { Queries } from './database.server'
 
 export type Drum = {

@@ -1,8 +1,8 @@
 import type { Database } from '~/db/database.server'
 import { findJob, openJobs } from '~/db/jobs.server'
-import type { FluidSpec } from '~core/fluids'
+import type { FluidSpec } from '~core/fluid/specs'
+import { jobTally } from '~core/job/tally'
 import { makePlan } from '~core/plan/plan'
-import { jobTally } from '~core/run/tally'
 import { planBaseFor } from './plan-request.server'
 
 export type Booked = { jobId: string; plate: string; spec: FluidSpec; ml: number; planned: boolean }

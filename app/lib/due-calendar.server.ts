@@ -1,6 +1,6 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import type { DueRow } from '~/db/due.server'
-import { dayNumber, isoDate } from '~core/calendar'
+import { dayNumber, isoDate } from '~core/base/day'
 import type { Show } from '~core/units/show'
 import { dueBasis, ruleWords } from './due-words'
 

@@ -1,5 +1,5 @@
-import type { FluidDue } from '~core/policy/due'
-import { ruleOf } from '~core/policy/index'
+import type { FluidDue } from '~core/fluid/due'
+import { ruleOf } from '~core/fluid/policy/index'
 import type { Show } from '~core/units/show'
 
 /** The rule that makes it due, in words. */

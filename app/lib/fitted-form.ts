@@ -1,4 +1,4 @@
-import type { EventOf } from '~core/run/events'
+import type { EventOf } from '~core/job/events'
 import { parseDecimal } from './fields'
 
 export type Fitted = NonNullable<EventOf<'filed'>['fitted']>

@@ -1,7 +1,7 @@
 import { parseWithZod } from '@conform-to/zod/v4'
 import { z } from 'zod'
-import { fluidSpecs } from '~core/fluids'
-import { testerIds } from '~core/testers'
+import { fluidSpecs } from '~core/fluid/specs'
+import { testerIds } from '~core/fluid/testers'
 import { quantityField } from './fields'
 import { testFormSchema } from './test-form'
 

@@ -1,5 +1,5 @@
-import { benchPageOf } from '~core/bench'
-import { typedFrom, workBench } from '~core/bench/page'
+import { benchPageOf } from '~core/calculators'
+import { typedFrom, workBench } from '~core/calculators/page'
 import { showIn } from '~core/units/show'
 import { metricUnits } from '~core/units/units'
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { bubbleKinds, colours } from '~core/fluids/colour'
+import { bubbleKinds, colours } from '~core/fluid/specs/colour'
 import { quantityField, requiredQuantity } from './fields'
 
 const MOST_ML = 20_000

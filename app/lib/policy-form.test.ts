@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { usualPolicy } from '~core/policy/policy'
+import { usualPolicy } from '~core/fluid/policy/policy'
 import { readPolicyForm } from './policy-form'
 
 const form = (fields: Record<string, string | string[]>) => {

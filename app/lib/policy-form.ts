@@ -1,8 +1,8 @@
-import { fluidSpecs } from '~core/fluids'
-import { type RuleId, ruleIds, ruleOf } from '~core/policy/index'
-import type { Limits, Policy } from '~core/policy/policy'
+import { vehicleKinds } from '~core/base/vehicle-kinds'
+import { type RuleId, ruleIds, ruleOf } from '~core/fluid/policy/index'
+import type { Limits, Policy } from '~core/fluid/policy/policy'
+import { fluidSpecs } from '~core/fluid/specs'
 import { fromMetric, quantities, readQuantity } from '~core/units/units'
-import { vehicleKinds } from '~core/vehicle/schema'
 import { parseDecimal, withUnits } from './fields'
 
 export const ALL = 'all'

@@ -1,6 +1,6 @@
 import { connect } from 'node:net'
-import { testerIds } from '~core/testers'
-import { LONGEST_LINE, READ, readLine, type Said, STOP } from '~core/testers/lines'
+import { testerIds } from '~core/fluid/testers'
+import { LONGEST_LINE, READ, readLine, type Said, STOP } from '~core/fluid/testers/lines'
 
 const CONNECT_MS = 2000
 /** An instrument says something at least this often while it reads. */

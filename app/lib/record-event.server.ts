@@ -3,7 +3,7 @@ import { data, type RouterContextProvider } from 'react-router'
 import { database, personHere } from '~/context'
 import { appendEvents } from '~/db/jobs.server'
 import { isStorageFault } from '~/db/storage.server'
-import { type JobEvent, jobEventSchema, type Unstamped } from '~core/run/events'
+import { type JobEvent, jobEventSchema, type Unstamped } from '~core/job/events'
 import { newId } from './ids'
 
 type Context = Readonly<RouterContextProvider>

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { fluidSpecs } from '~core/fluids'
-import { openedRuleIds } from '~core/shelf/opened-rule'
-import { wasteKindIds } from '~core/shelf/waste'
+import { fluidSpecs } from '~core/fluid/specs'
+import { openedRuleIds } from '~core/stock/opened-rule'
+import { wasteKindIds } from '~core/stock/waste'
 import { decimal, quantityField, requiredQuantity } from './fields'
 
 const short = (most: number) => z.string().trim().max(most, `At most ${most} characters.`)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { fluidSpecs } from '~core/fluids'
+import { fluidSpecs } from '~core/fluid/specs'
 import { layouts } from '~core/vehicle/layouts'
 import type { Layout, LayoutAnswers } from '~core/vehicle/layouts/layout'
 import { tidyVin } from '~core/vehicle/vin'

@@ -11,8 +11,8 @@ import { findJob, openJobs } from '~/db/jobs.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
 import { orNotFound } from '~/lib/require'
 import { useShow, useUnits } from '~/lib/units'
-import { benchPageOf } from '~core/bench'
-import { addressOf, isAsked, type Typed, typedFrom, workBench } from '~core/bench/page'
+import { benchPageOf } from '~core/calculators'
+import { addressOf, isAsked, type Typed, typedFrom, workBench } from '~core/calculators/page'
 import type { Route } from './+types/bench-page'
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {

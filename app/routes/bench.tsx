@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 import { BenchSketch } from '~/components/bench/sketch'
-import { benchPages } from '~core/bench'
+import { benchPages } from '~core/calculators'
 
 /** The calculators, each as the question it answers. */
 export default function Bench() {

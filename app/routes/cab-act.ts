@@ -5,7 +5,7 @@ import { isStorageFault } from '~/db/storage.server'
 import { jobHere } from '~/lib/cab.server'
 import { cabPerson } from '~core/cab/person'
 import { isCabAct } from '~core/cab/view'
-import { floorEventSchema } from '~core/run/events'
+import { floorEventSchema } from '~core/job/events'
 import type { Route } from './+types/cab-act'
 
 const sentSchema = z.object({ id: z.string(), at: z.string(), act: z.string(), seen: z.unknown() })

@@ -11,10 +11,10 @@ import { changedRequest } from '~/lib/plan-request'
 import { planBaseFor } from '~/lib/plan-request.server'
 import { orNotFound } from '~/lib/require'
 import { useShow } from '~/lib/units'
-import { techniqueOf } from '~core/method'
+import { checksFor } from '~core/job/proofs/checks'
 import { opened, type Plan, planMinutes } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
-import { checksFor } from '~core/proof/checks'
+import { techniqueOf } from '~core/technique'
 import type { Route } from './+types/card'
 
 export async function loader({ params, context }: Route.LoaderArgs) {

@@ -7,7 +7,7 @@ import { dueBasis, ruleWords } from '~/lib/due-words'
 import { counted, showDate } from '~/lib/format'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
-import { dayNumber, isoDate, monthsAfter } from '~core/calendar'
+import { dayNumber, isoDate, monthsAfter } from '~core/base/day'
 import type { Route } from './+types/due'
 
 /** So many are shown of a group at first: a page of thousands is read by nobody. */

@@ -3,7 +3,7 @@ import { appendEvents, findJob } from '~/db/jobs.server'
 import { findPerson } from '~/db/people.server'
 import { isStorageFault } from '~/db/storage.server'
 import { orNotFound } from '~/lib/require'
-import { type FloorEvent, floorEventSchema, type Person } from '~core/run/events'
+import { type FloorEvent, floorEventSchema, type Person } from '~core/job/events'
 import type { Route } from './+types/job-events'
 
 /** The job as it stands; nothing where the asker has it already. */

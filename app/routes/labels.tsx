@@ -4,8 +4,8 @@ import { findContainer, shelfSettings } from '~/db/shelf.server'
 import { barcodeSvg } from '~/lib/barcode.server'
 import { showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { readCode } from '~core/shelf/code'
-import { openedRules } from '~core/shelf/opened-rule'
+import { readCode } from '~core/stock/code'
+import { openedRules } from '~core/stock/opened-rule'
 import type { Route } from './+types/labels'
 
 /** So many fit on a sheet that anybody prints at once. */

@@ -2,7 +2,7 @@ import { data, Form } from 'react-router'
 import { database, personHere } from '~/context'
 import { addPerson, changePin, checkPin, listPeople, personLeft } from '~/db/people.server'
 import { newPersonSchema, pinSchema } from '~/lib/person-form'
-import type { Person } from '~core/run/events'
+import type { Person } from '~core/job/events'
 import type { Route } from './+types/people'
 
 export async function loader({ context }: Route.LoaderArgs) {

@@ -12,8 +12,8 @@ import { parseDecimal } from '~/lib/fields'
 import { orNotFound } from '~/lib/require'
 import { useJobHere } from '~/run-client/job-here'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { checksFor, type ProofCheck, withinLimit } from '~core/proof/checks'
-import { bleedDone, type Proof } from '~core/run/state'
+import { checksFor, type ProofCheck, withinLimit } from '~core/job/proofs/checks'
+import { bleedDone, type Proof } from '~core/job/state'
 import type { Route } from './+types/prove'
 
 export async function loader({ params, context }: Route.LoaderArgs) {

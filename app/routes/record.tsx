@@ -12,7 +12,7 @@ import { showDate, showTime } from '~/lib/format'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { useShow } from '~/lib/units'
-import type { JobState } from '~core/run/state'
+import type { JobState } from '~core/job/state'
 import type { Route } from './+types/record'
 
 export async function loader({ params, context }: Route.LoaderArgs) {

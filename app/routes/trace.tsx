@@ -1,7 +1,7 @@
 import { database } from '~/context'
 import { jobTrace } from '~/db/jobs.server'
 import { counted, showClock } from '~/lib/format'
-import { eventSentence } from '~core/run/event-sentence'
+import { eventSentence } from '~core/job/event-sentence'
 import type { Route } from './+types/trace'
 
 export async function loader({ params, context }: Route.LoaderArgs) {

@@ -3,7 +3,7 @@ import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { database, personHere } from '~/context'
 import { importVehicle, listVehicles } from '~/db/vehicles.server'
 import { showDate } from '~/lib/format'
-import { faultLine } from '~core/fault'
+import { faultLine } from '~core/base/fault'
 import type { Route } from './+types/vehicles'
 
 const LARGEST_FILE_BYTES = 500_000

@@ -5,7 +5,7 @@ import { dueNext } from '~/db/due.server'
 import { openJobs } from '~/db/jobs.server'
 import { counted, showDate, showMoment } from '~/lib/format'
 import { today } from '~/lib/today'
-import { stations } from '~core/run/state'
+import { stations } from '~core/job/state'
 import type { Route } from './+types/yard'
 
 /** So many due vehicles fit beside the jobs. */

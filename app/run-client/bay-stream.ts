@@ -1,6 +1,6 @@
 import { LiveStream, type OpenStream, type Silences } from '~/live-client/live-stream'
 import { noPhone, type Phone } from '~core/cab/agree'
-import type { JobEvent } from '~core/run/events'
+import type { JobEvent } from '~core/job/events'
 
 /** What the bay knows of a job, and takes from the stream. */
 type Job = { have: () => number; hear: (place: number, event: JobEvent) => void }

@@ -1,7 +1,7 @@
 import { newId } from '~/lib/ids'
-import { applyEvent } from '~core/run/apply'
-import type { FloorEvent, JobEvent, Person, Unstamped } from '~core/run/events'
-import type { JobState } from '~core/run/state'
+import { applyEvent } from '~core/job/apply'
+import type { FloorEvent, JobEvent, Person, Unstamped } from '~core/job/events'
+import type { JobState } from '~core/job/state'
 import type { Answer } from './send'
 
 /** What the floor screens make: an event without its stamp. */

@@ -1,5 +1,5 @@
 import { type DBSchema, openDB } from 'idb'
-import type { FloorEvent } from '~core/run/events'
+import type { FloorEvent } from '~core/job/events'
 import type { PendingStore } from './job-client'
 
 /** Events that this browser made and the server has not confirmed, per job, in the order they were made. */

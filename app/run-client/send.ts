@@ -1,5 +1,5 @@
-import type { FloorEvent } from '~core/run/events'
-import type { JobState } from '~core/run/state'
+import type { FloorEvent } from '~core/job/events'
+import type { JobState } from '~core/job/state'
 
 /** How requests leave, and how long an answer is waited for. */
 export type Way = { fetch: typeof fetch; patienceMs: number }

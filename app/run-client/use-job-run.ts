@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react'
-import type { JobEvent, Person } from '~core/run/events'
-import type { JobState } from '~core/run/state'
+import type { JobEvent, Person } from '~core/job/events'
+import type { JobState } from '~core/job/state'
 import { type FloorAct, JobClient, type JobSnapshot } from './job-client'
 import { pendingOf } from './queue'
 import { newerState, sendEvent } from './send'

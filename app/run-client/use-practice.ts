@@ -1,8 +1,8 @@
 import { useCallback, useState } from 'react'
 import { newId } from '~/lib/ids'
-import { applyEvent } from '~core/run/apply'
-import type { FloorEvent } from '~core/run/events'
-import type { JobState } from '~core/run/state'
+import { applyEvent } from '~core/job/apply'
+import type { FloorEvent } from '~core/job/events'
+import type { JobState } from '~core/job/state'
 import type { FloorAct } from './job-client'
 
 /** A job that lives in this page alone: the same rules, and nothing kept or sent anywhere. */

@@ -1,4 +1,4 @@
-import type { Person } from '../run/events'
+import type { Person } from '../job/events'
 
 /** Whoever sits there: a phone is linked to the cab of a job, not to a person. */
 export const cabPerson: Person = { id: 'cab', name: 'Cab' }

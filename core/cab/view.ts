@@ -1,6 +1,6 @@
-import { type CabCall, type CallAct, type CallState, callMachines, callStep } from '../call'
-import { callKindOf, currentPoint, currentStage } from '../run/points'
-import { bleedDone, type JobState } from '../run/state'
+import { callKindOf, currentPoint, currentStage } from '../job/points'
+import { bleedDone, type JobState } from '../job/state'
+import { type CabCall, type CallAct, type CallState, callMachines, callStep } from '../technique/calls'
 import { partsOf } from '../vehicle/parts'
 
 /** Acts that a cab may send; every other is the wheel's. */

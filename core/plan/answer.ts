@@ -1,10 +1,10 @@
-import type { Notice, Reason } from '../decision'
-import type { Containers } from '../exchange/containers'
-import type { FluidSpec } from '../fluids'
-import type { NotTaken } from '../method/choose'
-import type { MethodId, SettingLimits, TechniqueId } from '../method/method'
-import type { Step } from '../method/step'
-import type { SchoolOrder } from '../order/compare-orders'
+import type { Notice, Reason } from '../base/decision'
+import type { FluidSpec } from '../fluid/specs'
+import type { Containers } from '../physics/exchange/containers'
+import type { NotTaken } from '../technique/choose'
+import type { Step } from '../technique/step'
+import type { MethodId, SettingLimits, TechniqueId } from '../technique/technique'
+import type { SchoolOrder } from './order/compare-orders'
 
 export const stageKinds = [
   'reservoir-exchange',

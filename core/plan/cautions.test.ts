@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { demoVehicle } from '../testing/demo-vehicles'
+import { demoVehicle } from '~test/worlds/demo-vehicles'
 import type { Vehicle } from '../vehicle/schema'
 import { cautionCodes } from './cautions'
 import { makePlan } from './plan'

@@ -1,5 +1,5 @@
-import { type Containers, chooseContainers } from '../exchange/containers'
-import { takeOnHand } from '../exchange/on-hand'
+import { type Containers, chooseContainers } from '../physics/exchange/containers'
+import { takeOnHand } from '../physics/exchange/on-hand'
 import type { Plan } from './answer'
 import { fluidUsed } from './prepare'
 import type { PlanRequest, Shop } from './request'

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { planCases } from './cases'
-import { requestOf } from './cases/plan-of'
+import { planCases } from '~test/plan-cases'
+import { requestOf } from '~test/plan-cases/plan-of'
 import { type Explained, explainFigure } from './explain'
 import { makePlan } from './plan'
 

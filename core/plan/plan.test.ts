@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { carFile, fourCorners } from '../testing/vehicles'
+import { carFile, fourCorners } from '~test/worlds/vehicles'
 import type { Plan } from './answer'
 import { makePlan } from './plan'
 import { readPlanRequest } from './request'

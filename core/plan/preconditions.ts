@@ -1,5 +1,5 @@
-import type { Corner } from '../method/method'
-import { atTool, atWheel, inCab, type Step } from '../method/step'
+import { atTool, atWheel, inCab, type Step } from '../technique/step'
+import type { Corner } from '../technique/technique'
 import type { Part, PartOf, Vehicle } from '../vehicle/schema'
 import type { Stage } from './answer'
 import { powerUp } from './stage-steps'

@@ -1,16 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { fluidOf, fluidSpecs } from '../fluids'
-import { equipmentIds } from '../method/equipment'
-import { methodIds, techniqueIds } from '../method/method'
-import { decideScope } from '../scope/scope'
-import { randomVehicleFile } from '../testing/random-vehicle'
-import { vehicleFrom } from '../testing/vehicles'
+import { randomVehicleFile } from '~test/worlds/random-vehicle'
+import { vehicleFrom } from '~test/worlds/vehicles'
+import { fluidOf, fluidSpecs } from '../fluid/specs'
+import { equipmentIds } from '../technique/equipment'
+import { methodIds, techniqueIds } from '../technique/technique'
 import { runsOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Plan } from './answer'
 import { makePlan } from './plan'
 import { type PlanRequest, shopSchema, workSchema } from './request'
+import { decideScope } from './scope/scope'
 
 const seals = fc.constantFrom('sound', 'aged', 'unknown')
 const routines = fc.constantFrom('none', 'cycle', 'wheel-by-wheel', 'maker-led')

@@ -1,13 +1,15 @@
 import { z } from 'zod'
-import { type Fault, ImpossibleInput, type Reading } from '../fault'
-import { equipmentIds } from '../method/equipment'
-import { methodIds, techniqueIds } from '../method/method'
-import { moistureVerdict } from '../moisture/verdict'
-import { orderSchoolIds } from '../order'
+import { type Fault, ImpossibleInput, type Reading } from '../base/fault'
+import { readWith } from '../base/zod-faults'
+import { fluidSpecSchema } from '../fluid/specs'
+import { readingPlaces } from '../fluid/taken'
+import { moistureVerdict } from '../fluid/verdict'
+import { equipmentIds } from '../technique/equipment'
+import { methodIds, techniqueIds } from '../technique/technique'
 import { allBleeders } from '../vehicle/parts'
 import { readVehicle } from '../vehicle/read-vehicle'
-import { fluidSpecSchema, type Vehicle } from '../vehicle/schema'
-import { readWith } from '../zod-faults'
+import type { Vehicle } from '../vehicle/schema'
+import { orderSchoolIds } from './order'
 
 const choice = <const T extends readonly [string, ...string[]]>(values: T) =>
   z.enum(values, `give one of: ${values.join(', ')}`)
@@ -15,7 +17,6 @@ const ids = z.array(z.string('give an id')).max(400).default([])
 
 export const reasonIds = ['service', 'repair', 'conversion', 'soft-pedal'] as const
 export const readingKinds = ['water-pct', 'boiling-c', 'copper-ppm', 'megohm'] as const
-export const readingPlaces = ['reservoir', 'caliper'] as const
 
 export const readingSchema = z.object({
   kind: choice(readingKinds),

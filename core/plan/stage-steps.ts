@@ -1,5 +1,5 @@
-import type { Technique } from '../method/method'
-import { atTool, atWheel, inCab, type Step, type Steps } from '../method/step'
+import { atTool, atWheel, inCab, type Step, type Steps } from '../technique/step'
+import type { Technique } from '../technique/technique'
 import type { StageKind } from './answer'
 
 /** Held this long, at rest and then firmly, a leak past a seal or a joint shows. @source common practice */

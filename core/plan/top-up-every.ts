@@ -1,5 +1,5 @@
-import { topUp } from '../exchange/top-up'
-import { cylinderMl } from '../hydraulics/cylinder'
+import { topUp } from '../physics/exchange/top-up'
+import { cylinderMl } from '../physics/hydraulics/cylinder'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import type { Plan } from './answer'

@@ -1,5 +1,5 @@
-import { cylinderMl } from '../hydraulics/cylinder'
-import { tubeMl } from '../hydraulics/tube'
+import { cylinderMl } from '../physics/hydraulics/cylinder'
+import { tubeMl } from '../physics/hydraulics/tube'
 import type { BleederRun, Run } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Line, PartOf, Vehicle } from '../vehicle/schema'

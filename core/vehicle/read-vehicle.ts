@@ -1,5 +1,5 @@
-import type { Fault, Reading } from '../fault'
-import { readWith } from '../zod-faults'
+import type { Fault, Reading } from '../base/fault'
+import { readWith } from '../base/zod-faults'
 import { runsOf, sourceIds } from './network'
 import { bleedersOf } from './parts'
 import { type Vehicle, vehicleSchema } from './schema'

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { fluidSpecs } from '../fluids'
+import { vehicleKinds } from '../base/vehicle-kinds'
+import { fluidSpecSchema } from '../fluid/specs'
 
 /** Less than this of anything is a slip, and divided by would leave the numbers a computer has. */
 const SMALLEST = 0.001
@@ -25,8 +26,6 @@ const freeText = z.string('give a text').max(200, 'give at most 200 characters')
 const oneOf = <const T extends readonly [string, ...string[]]>(values: T) =>
   z.enum(values, `give one of: ${values.join(', ')}`)
 
-export const fluidSpecSchema = oneOf(fluidSpecs)
-export const vehicleKinds = ['car', 'van', 'truck', 'motorcycle', 'quad', 'trailer'] as const
 export const positions = ['front-left', 'front-right', 'rear-left', 'rear-right', 'front', 'rear'] as const
 export type Position = (typeof positions)[number]
 

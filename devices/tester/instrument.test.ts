@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { testerOf } from '~core/testers'
+import { testerOf } from '~core/fluid/testers'
 import { firstDials, kinds, shown } from './instrument'
 
 test('the stand-in shows what fluid of its dials gives, in the steps of its display: DOT 4 with 3.7 % boils at 155 °C', () => {

@@ -1,6 +1,6 @@
-import { type FluidSpec, fluidOf } from '~core/fluids'
-import { boilingPoint } from '~core/moisture/boiling-point'
-import { bandedPen } from '~core/testers/banded-pen'
+import { type FluidSpec, fluidOf } from '~core/fluid/specs'
+import { bandedPen } from '~core/fluid/testers/banded-pen'
+import { boilingPoint } from '~core/physics/moisture/boiling-point'
 
 /** Kinds that the stand-in can be. */
 export const kinds = ['banded-pen', 'percent-meter', 'boiling-sampler', 'copper-strip'] as const

@@ -1,5 +1,5 @@
-import { fluidOf, fluidSpecs } from '~core/fluids'
-import { testerOf } from '~core/testers'
+import { fluidOf, fluidSpecs } from '~core/fluid/specs'
+import { testerOf } from '~core/fluid/testers'
 import { kinds } from './instrument'
 
 const options = (values: readonly string[], name = (value: string) => value) =>

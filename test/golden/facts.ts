@@ -1,7 +1,7 @@
-import { finishedPoints } from '~core/run/change'
-import { openPoints } from '~core/run/points'
-import { bleedDone, type JobState, stationOf } from '~core/run/state'
-import { jobTally } from '~core/run/tally'
+import { finishedPoints } from '~core/job/change'
+import { openPoints } from '~core/job/points'
+import { bleedDone, type JobState, stationOf } from '~core/job/state'
+import { jobTally } from '~core/job/tally'
 
 /** What must still be so when a later version opens the log: facts, never sentences. */
 export function factsOf(state: JobState) {

@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
-import { applyEvent, replay } from '~core/run/apply'
-import { carefulAct } from '~core/run/careful'
-import { jobEventSchema } from '~core/run/events'
+import { applyEvent, replay } from '~core/job/apply'
+import { carefulAct } from '~core/job/careful'
+import { jobEventSchema } from '~core/job/events'
 import { factsOf } from './facts'
 
 const folder = new URL('./v1/', import.meta.url)

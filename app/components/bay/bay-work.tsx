@@ -2,10 +2,8 @@ import { Link } from 'react-router'
 import { type Amount, useFieldText } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import type { Phone } from '~core/cab/agree'
-import { callMachines } from '~core/call'
-import { stepPrompts, unitPrompts } from '~core/call/unit-prompts'
-import type { Step } from '~core/method/step'
-import { perPullMl, pourFirst } from '~core/run/levels'
+import { restS } from '~core/job/findings/froth'
+import { perPullMl, pourFirst } from '~core/job/levels'
 import {
   bleederRunOf,
   callKindOf,
@@ -15,10 +13,12 @@ import {
   machineFeeds,
   pointName,
   pointWants,
-} from '~core/run/points'
-import { bleedDone, type JobState, type RunState, type StageRunState } from '~core/run/state'
-import { currentStep, pointClosing, pointPreparation } from '~core/run/steps'
-import { restS } from '~core/watch/froth'
+} from '~core/job/points'
+import { bleedDone, type JobState, type RunState, type StageRunState } from '~core/job/state'
+import { currentStep, pointClosing, pointPreparation } from '~core/job/steps'
+import { callMachines } from '~core/technique/calls'
+import { stepPrompts, unitPrompts } from '~core/technique/calls/unit-prompts'
+import type { Step } from '~core/technique/step'
 import { AmountForm } from './amount-form'
 import { BigLine, GoOn } from './big-line'
 import { Bottles } from './bottles'

@@ -1,11 +1,11 @@
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { techniqueOf } from '~core/method'
-import { hangable, MOST_BOTTLES } from '~core/run/bottles'
-import { freshPoint, openPoints } from '~core/run/points'
-import type { JobState, StageRunState } from '~core/run/state'
-import type { Running } from '~core/run/troubles/trouble'
-import { expectedMlPerMin } from '~core/watch/driving'
+import { hangable, MOST_BOTTLES } from '~core/job/bottles'
+import { expectedMlPerMin } from '~core/job/findings/driving'
+import { freshPoint, openPoints } from '~core/job/points'
+import type { JobState, StageRunState } from '~core/job/state'
+import type { Running } from '~core/job/troubles/trouble'
+import { techniqueOf } from '~core/technique'
 
 type Props = { state: Running; stageRun: StageRunState; act: (act: FloorAct) => void }
 

@@ -1,8 +1,7 @@
 import { counted } from '~/lib/format'
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { massBalance } from '~core/exchange/mass-balance'
-import { type Watch, watchReservoirs } from '~core/run/levels'
+import { type Watch, watchReservoirs } from '~core/job/levels'
 import {
   callKindOf,
   cleanPullsWanted,
@@ -11,8 +10,9 @@ import {
   machineFeeds,
   pointName,
   pointWants,
-} from '~core/run/points'
-import type { JobState, StageRunState } from '~core/run/state'
+} from '~core/job/points'
+import type { JobState, StageRunState } from '~core/job/state'
+import { massBalance } from '~core/physics/exchange/mass-balance'
 import { AmountDialog } from './amount-dialog'
 import { Tank } from './tank'
 

@@ -1,7 +1,7 @@
 import { useAnnounce } from '~/heard/announce'
 import { useShow } from '~/lib/units'
-import type { JobState } from '~core/run/state'
-import { type Finding, findings } from '~core/watch'
+import { type Finding, findings } from '~core/job/findings'
+import type { JobState } from '~core/job/state'
 import { WaitClock } from './hold-clock'
 
 /** What the screen noticed while it counted: the most urgent with what to check, the others by one line. */

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useReadAmount, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { type FluidSpec, fluidSpecs } from '~core/fluids'
+import { type FluidSpec, fluidSpecs } from '~core/fluid/specs'
 
 type Props = { planned: FluidSpec; onSaid: (act: FloorAct) => void; close: () => void }
 

@@ -2,8 +2,8 @@ import { useEffect, useRef, useState } from 'react'
 import { HosePicture, Swatch } from '~/components/swatch'
 import { type Amount, useShow, useUnits } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { type Bubbles, bubbleKinds, type Colour, colourClues, colours } from '~core/fluids/colour'
-import { bottleMarks } from '~core/run/bottle'
+import { type Bubbles, bubbleKinds, type Colour, colourClues, colours } from '~core/fluid/specs/colour'
+import { bottleMarks } from '~core/job/bottle'
 import { AmountDialog } from './amount-dialog'
 
 const bubbleNames: Record<Bubbles, string> = {

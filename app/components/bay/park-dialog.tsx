@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { callOf, currentStage, machineFeeds, openPoints } from '~core/run/points'
-import type { JobState } from '~core/run/state'
+import { callOf, currentStage, machineFeeds, openPoints } from '~core/job/points'
+import type { JobState } from '~core/job/state'
 import { BayDialog } from './bay-dialog'
 
 /** Leave the job for now: what stands open is named, so that whoever goes on finds it as it is. */

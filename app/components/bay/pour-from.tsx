@@ -1,6 +1,6 @@
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
-import type { JobState } from '~core/run/state'
+import type { JobState } from '~core/job/state'
 import { offered, openedAct, type Shelf } from './container-dialog'
 
 type Props = { state: JobState; act: (act: FloorAct) => void; shelf: Shelf }

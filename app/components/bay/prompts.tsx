@@ -1,4 +1,4 @@
-import type { Prompt, UnitActor } from '~core/call/unit-prompts'
+import type { Prompt, UnitActor } from '~core/technique/calls/unit-prompts'
 
 const names: Record<UnitActor, string> = { tool: 'Scan tool', wheel: 'Wheel', cab: 'Cab' }
 

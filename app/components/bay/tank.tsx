@@ -1,7 +1,7 @@
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { stillWantedMl } from '~core/run/levels'
-import type { StageRunState } from '~core/run/state'
+import { stillWantedMl } from '~core/job/levels'
+import type { StageRunState } from '~core/job/state'
 import { AmountDialog } from './amount-dialog'
 
 /** Drawn as tall as this, unless more is in it. @source from memory */

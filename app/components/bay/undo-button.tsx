@@ -1,6 +1,6 @@
 import type { FloorAct } from '~/run-client/use-job-run'
-import { callOf, currentStage, openPoints } from '~core/run/points'
-import type { JobState, Undoable } from '~core/run/state'
+import { callOf, currentStage, openPoints } from '~core/job/points'
+import type { JobState, Undoable } from '~core/job/state'
 import { BayDialog } from './bay-dialog'
 import { HoldButton } from './hold-button'
 

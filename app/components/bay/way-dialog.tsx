@@ -1,8 +1,8 @@
 import { useState } from 'react'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { otherWays } from '~core/run/another-way'
-import { callOf, currentStage } from '~core/run/points'
-import type { JobState } from '~core/run/state'
+import { otherWays } from '~core/job/another-way'
+import { callOf, currentStage } from '~core/job/points'
+import type { JobState } from '~core/job/state'
 import { BayDialog } from './bay-dialog'
 
 type Props = { state: JobState; act: (act: FloorAct) => void }

@@ -1,4 +1,4 @@
-import type { TroubleReport } from '~core/run/state'
+import type { TroubleReport } from '~core/job/state'
 
 /** What something gone wrong made of the plan: what starts again, what is doubtful, what stays good. */
 export function WhatChanged({ report, loud = false }: { report: TroubleReport; loud?: boolean }) {

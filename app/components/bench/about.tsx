@@ -1,4 +1,4 @@
-import type { About as AboutResult } from '~core/calc/calculator'
+import type { About as AboutResult } from '~core/calculators/command/calculator'
 
 /** What a result rests on: opened by whoever wants to know, and always there in print. */
 export function About({ about }: { about: readonly AboutResult[] }) {

@@ -1,5 +1,5 @@
 import { useId } from 'react'
-import type { BenchField } from '~core/bench/page'
+import type { BenchField } from '~core/calculators/page'
 import type { Units } from '~core/units/units'
 
 type Props = {

@@ -1,7 +1,7 @@
 import { BoilingChart } from '~/components/chart/boiling-chart'
 import { verdictWords } from '~/components/words'
 import { useShow } from '~/lib/units'
-import type { BoilingResult } from '~core/bench/boiling'
+import type { BoilingResult } from '~core/calculators/boiling'
 import { Figures } from './figures'
 import type { PictureProps } from './pictures'
 

@@ -1,9 +1,14 @@
 import { type BleederMark, LineMap } from '~/components/line-map/line-map'
 import { useShow } from '~/lib/units'
-import { axleBleeders, type LeftRightResult, type leftRightBench, type Side } from '~core/bench/left-right'
-import type { ValuesOf } from '~core/bench/page'
-import { RESTRICTED_SHARE } from '~core/hydraulics/restriction'
-import type { ReturnVerdict } from '~core/hydraulics/sides'
+import {
+  axleBleeders,
+  type LeftRightResult,
+  type leftRightBench,
+  type Side,
+} from '~core/calculators/left-right'
+import type { ValuesOf } from '~core/calculators/page'
+import { RESTRICTED_SHARE } from '~core/physics/hydraulics/restriction'
+import type { ReturnVerdict } from '~core/physics/hydraulics/sides'
 import { Figures } from './figures'
 import type { PictureProps } from './pictures'
 

@@ -1,6 +1,6 @@
 import { useShow } from '~/lib/units'
-import type { ValuesOf } from '~core/bench/page'
-import type { SheetResult, sheetBench } from '~core/bench/sheet'
+import type { ValuesOf } from '~core/calculators/page'
+import type { SheetResult, sheetBench } from '~core/calculators/sheet'
 import { Figures } from './figures'
 import type { PictureProps } from './pictures'
 

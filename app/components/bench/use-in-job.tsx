@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import type { BenchPage, PlanChange } from '~core/bench/page'
+import type { BenchPage, PlanChange } from '~core/calculators/page'
 
 type Props = {
   page: BenchPage

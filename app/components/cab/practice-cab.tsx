@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react'
 import type { FloorAct } from '~/run-client/job-client'
 import { cabLanguages } from '~core/cab/languages'
 import { cabView } from '~core/cab/view'
-import type { JobState } from '~core/run/state'
+import type { JobState } from '~core/job/state'
 import { CabPicture } from './picture'
 
 /** A helper who plays along takes this long, as one would who listens. */

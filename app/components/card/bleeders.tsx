@@ -1,8 +1,8 @@
 import { useShow } from '~/lib/units'
+import { pointsOfStage } from '~core/job/points'
 import type { Plan, Stage } from '~core/plan/answer'
 import type { PlanRequest } from '~core/plan/request'
-import { pointsOfStage } from '~core/run/points'
-import { decideScope } from '~core/scope/scope'
+import { decideScope } from '~core/plan/scope/scope'
 import { bleederRuns } from '~core/vehicle/network'
 
 /** Every place in its order, with spanner, torque and amount, and room for what was seen. */

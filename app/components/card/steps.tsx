@@ -1,9 +1,9 @@
 import { stageNames } from '~/components/stage-names'
 import { showMinutes } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { techniqueOf } from '~core/method'
-import type { Step } from '~core/method/step'
 import type { Plan } from '~core/plan/answer'
+import { techniqueOf } from '~core/technique'
+import type { Step } from '~core/technique/step'
 
 const who: Record<Step['who'], string> = { wheel: '', cab: 'cab: ', tool: 'scan tool: ', desk: 'desk: ' }
 

@@ -1,8 +1,8 @@
 import { useCallback } from 'react'
 import { useShow } from '~/lib/units'
-import { type FluidSpec, fluidOf } from '~core/fluids'
-import { boilingCurve } from '~core/moisture/boiling-curve'
-import type { BoilingPair } from '~core/moisture/boiling-point'
+import { boilingCurve } from '~core/fluid/boiling-curve'
+import { type FluidSpec, fluidOf } from '~core/fluid/specs'
+import type { BoilingPair } from '~core/physics/moisture/boiling-point'
 import { Chart } from './chart'
 import { acrossAxis, band, curve as curveOf, frame, type Look, marks, point, upAxis, type XY } from './look'
 

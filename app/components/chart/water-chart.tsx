@@ -1,7 +1,7 @@
 import { useCallback, useMemo } from 'react'
 import { showDate } from '~/lib/format'
-import { dayNumber } from '~core/calendar'
-import { riseOf, waterOn } from '~core/moisture/rise'
+import { dayNumber } from '~core/base/day'
+import { riseOf, waterOn } from '~core/physics/moisture/rise'
 import { Chart } from './chart'
 import { acrossAxis, band, curve, dots, errorBars, frame, type Look, marks, upAxis, type XY } from './look'
 

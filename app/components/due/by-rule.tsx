@@ -1,7 +1,7 @@
 import { dueBasis, ruleWords } from '~/lib/due-words'
 import { showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import type { FluidDue } from '~core/policy/due'
+import type { FluidDue } from '~core/fluid/due'
 import { DueStrip } from './strip'
 
 /** When it is due and by which rule, and when each of the others would have it. */

@@ -3,7 +3,7 @@ import { readingWords } from '~/components/test/reading-words'
 import type { ExchangeRow, ReadingRow } from '~/db/fluid.server'
 import { showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { testerOf } from '~core/testers'
+import { testerOf } from '~core/fluid/testers'
 
 type Props = { readings: readonly ReadingRow[]; exchanges: readonly ExchangeRow[] }
 

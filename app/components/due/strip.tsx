@@ -1,5 +1,5 @@
 import { showDate } from '~/lib/format'
-import { dayNumber, monthsAfter } from '~core/calendar'
+import { dayNumber, monthsAfter } from '~core/base/day'
 
 /** How far ahead the strip looks. */
 export const stripMonths = 36

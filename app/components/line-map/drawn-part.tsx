@@ -1,5 +1,5 @@
-import type { AirPlace } from '~core/map/air-places'
-import type { MapPart } from '~core/map/sheet'
+import type { AirPlace } from '~core/linemap/air-places'
+import type { MapPart } from '~core/linemap/sheet'
 import { partName } from '~core/vehicle/parts'
 import type { Part, PartOf } from '~core/vehicle/schema'
 

@@ -1,5 +1,5 @@
 import { memo, useId, useRef, useState } from 'react'
-import { layoutVehicle } from '~core/map/layout'
+import { layoutVehicle } from '~core/linemap/layout'
 import { MapDrawing, PATTERNS } from './drawing'
 import './line-map.css'
 import type { Vehicle } from '~core/vehicle/schema'

@@ -1,4 +1,4 @@
-import { airPlaces } from '~core/map/air-places'
+import { airPlaces } from '~core/linemap/air-places'
 import { bleederRuns, lineLengthM } from '~core/vehicle/network'
 import { partName } from '~core/vehicle/parts'
 import type { Line, Part, Vehicle } from '~core/vehicle/schema'

@@ -1,4 +1,4 @@
-import type { MapLayout } from '~core/map/sheet'
+import type { MapLayout } from '~core/linemap/sheet'
 import type { Vehicle } from '~core/vehicle/schema'
 
 /** The vehicle's body behind its hydraulics, filled and never a line, so that front, rear and sides are seen at once. */

@@ -1,7 +1,7 @@
 import { counted, showMinutes } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { techniqueOf } from '~core/method'
 import { opened, type Plan, planMinutes } from '~core/plan/answer'
+import { techniqueOf } from '~core/technique'
 import { Figure } from './figure'
 
 /** The reasons that say what kind of work this is, before anything else. */

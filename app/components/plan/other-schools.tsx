@@ -1,4 +1,4 @@
-import type { SchoolOrder } from '~core/order/compare-orders'
+import type { SchoolOrder } from '~core/plan/order/compare-orders'
 
 /** How each school, and the maker, would order the same bleeders, and where each first leaves the chosen order. */
 export function OtherSchools({ schools }: { schools: readonly SchoolOrder[] }) {

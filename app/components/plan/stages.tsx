@@ -1,9 +1,9 @@
 import { stageNames } from '~/components/stage-names'
 import { counted, showMinutes } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { techniqueOf } from '~core/method'
-import type { Step } from '~core/method/step'
 import type { Plan, Stage } from '~core/plan/answer'
+import { techniqueOf } from '~core/technique'
+import type { Step } from '~core/technique/step'
 import { Figure } from './figure'
 
 /** A stage may come twice (base bleed, cycle, base bleed): its number is what tells it apart. */

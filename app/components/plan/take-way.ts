@@ -1,5 +1,5 @@
-import { techniqueOf } from '~core/method'
-import { type Technique, techniqueIds } from '~core/method/method'
+import { techniqueOf } from '~core/technique'
+import { type Technique, techniqueIds } from '~core/technique/technique'
 import { useChanges } from './changes'
 
 /** The ways an address asks for, by hand. */

@@ -1,6 +1,6 @@
 import { basisNames } from '~/components/reasons'
-import { techniqueOf } from '~core/method'
 import type { Ways as Place, Plan } from '~core/plan/answer'
+import { techniqueOf } from '~core/technique'
 import { useTakeWay } from './take-way'
 
 const placeNames: Record<Place['at'], string> = {

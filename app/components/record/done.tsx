@@ -1,10 +1,10 @@
 import { counted, showDate, showMoment } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { massBalance } from '~core/exchange/mass-balance'
-import { colourClues } from '~core/fluids/colour'
-import { techniqueOf } from '~core/method'
-import type { JobState } from '~core/run/state'
-import { jobTally } from '~core/run/tally'
+import { colourClues } from '~core/fluid/specs/colour'
+import type { JobState } from '~core/job/state'
+import { jobTally } from '~core/job/tally'
+import { massBalance } from '~core/physics/exchange/mass-balance'
+import { techniqueOf } from '~core/technique'
 import { Part, Row } from './rows'
 
 /** What was done, with what, and what moved. */

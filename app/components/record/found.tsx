@@ -2,9 +2,9 @@ import { Swatch } from '~/components/swatch'
 import { readingWords } from '~/components/test/reading-words'
 import { reasonNames, verdictWords } from '~/components/words'
 import { useShow } from '~/lib/units'
-import { colourClues } from '~core/fluids/colour'
-import type { JobState } from '~core/run/state'
-import { testerOf } from '~core/testers'
+import { colourClues } from '~core/fluid/specs/colour'
+import { testerOf } from '~core/fluid/testers'
+import type { JobState } from '~core/job/state'
 import { Part, Row } from './rows'
 
 /** What was found before anything was done. */

@@ -1,5 +1,5 @@
-import { checksFor } from '~core/proof/checks'
-import type { JobState } from '~core/run/state'
+import { checksFor } from '~core/job/proofs/checks'
+import type { JobState } from '~core/job/state'
 
 /** Every check this job needed, with its measure and limit; what was not checked says so. */
 export function Proofs({ state }: { state: JobState }) {

@@ -3,7 +3,7 @@ import type { OnShelf } from '~/db/shelf.server'
 import { unitFieldOf } from '~/lib/fields'
 import { showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { freeMl } from '~core/shelf/container'
+import { freeMl } from '~core/stock/container'
 import { quantities } from '~core/units/units'
 import { Can } from './can'
 

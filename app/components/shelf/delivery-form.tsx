@@ -5,7 +5,7 @@ import { TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { withUnits } from '~/lib/fields'
 import { deliverySchema } from '~/lib/shelf-form'
-import { fluidSpecs } from '~core/fluids'
+import { fluidSpecs } from '~core/fluid/specs'
 
 /** What came: each container gets a code of its own and a label. */
 export function DeliveryForm({ refused, money }: { refused?: SubmissionResult; money: string }) {

@@ -2,8 +2,8 @@ import { Form, Link } from 'react-router'
 import type { Drum } from '~/db/waste.server'
 import { showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
-import { monthsAfter } from '~core/calendar'
-import { wasteKinds } from '~core/shelf/waste'
+import { monthsAfter } from '~core/base/day'
+import { wasteKinds } from '~core/stock/waste'
 import { DrumPicture } from './can'
 
 /** A day many years ahead says no more than that. */

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import { useShow } from '~/lib/units'
-import type { FluidSpec } from '~core/fluids'
-import type { ToBuy } from '~core/shelf/to-buy'
+import type { FluidSpec } from '~core/fluid/specs'
+import type { ToBuy } from '~core/stock/to-buy'
 
 type Props = {
   list: readonly ToBuy[]

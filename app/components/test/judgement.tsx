@@ -1,9 +1,9 @@
 import { basisNames } from '~/components/reasons'
 import { verdictWords } from '~/components/words'
 import { useShow } from '~/lib/units'
-import { type HardUseId, hardest } from '~core/policy/hard-use'
-import type { Judgement, RuleSays } from '~core/policy/judge'
-import { testerOf } from '~core/testers'
+import type { Judgement, RuleSays } from '~core/fluid/judge'
+import { type HardUseId, hardest } from '~core/fluid/policy/hard-use'
+import { testerOf } from '~core/fluid/testers'
 
 const looks: Record<Judgement['verdict'], string> = {
   keep: 'bg-enamel',

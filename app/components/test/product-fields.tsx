@@ -1,6 +1,6 @@
 import type { FieldMetadata } from '@conform-to/react'
 import { TextField } from '~/components/field'
-import { type FluidSpec, fluidOf } from '~core/fluids'
+import { type FluidSpec, fluidOf } from '~core/fluid/specs'
 
 type Fields = Record<'productName' | 'dryC' | 'wetC', FieldMetadata<unknown>>
 

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react'
 import { readingNames } from '~/lib/test-form'
 import { useFieldText } from '~/lib/units'
-import { type TesterId, testerOf } from '~core/testers'
-import type { Said } from '~core/testers/lines'
+import { type TesterId, testerOf } from '~core/fluid/testers'
+import type { Said } from '~core/fluid/testers/lines'
 
 type Props = {
   /** Of the shop's tester; without one nothing is shown. */

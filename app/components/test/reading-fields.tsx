@@ -1,8 +1,8 @@
 import type { FieldMetadata } from '@conform-to/react'
 import { Choices, TextField } from '~/components/field'
 import { Swatch } from '~/components/swatch'
-import { colourClues, colours } from '~core/fluids/colour'
-import { type TesterId, testerOf } from '~core/testers'
+import { colourClues, colours } from '~core/fluid/specs/colour'
+import { type TesterId, testerOf } from '~core/fluid/testers'
 
 type Props = {
   tester: TesterId

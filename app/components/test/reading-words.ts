@@ -1,6 +1,6 @@
-import { colourClues, colours } from '~core/fluids/colour'
-import type { TakenReading } from '~core/policy/judge'
-import { testerOf } from '~core/testers'
+import type { TakenReading } from '~core/fluid/judge'
+import { colourClues, colours } from '~core/fluid/specs/colour'
+import { testerOf } from '~core/fluid/testers'
 import type { Show } from '~core/units/show'
 
 /** What a tester showed, in words with its unit. */

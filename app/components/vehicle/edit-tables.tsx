@@ -1,4 +1,4 @@
-import type { Fault } from '~core/fault'
+import type { Fault } from '~core/base/fault'
 import {
   addBleeder,
   addSegment,

@@ -1,6 +1,6 @@
 import { LineMap } from '~/components/line-map/line-map'
 import { ownMarks } from '~/components/line-map/own-marks'
-import type { Reading } from '~core/fault'
+import type { Reading } from '~core/base/fault'
 import { bleederRuns } from '~core/vehicle/network'
 import { partName } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { vehicleFrom } from '../../testing/vehicles'
+import { vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../examples'
 import { layouts } from '../layouts'
 import { fromLayout } from '../layouts/from-layout'

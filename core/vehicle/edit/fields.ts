@@ -1,4 +1,4 @@
-import { fluidSpecs } from '../../fluids'
+import { fluidSpecs } from '../../fluid/specs'
 import type { Part, Vehicle } from '../schema'
 import { positions, valveRoles } from '../schema'
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { type OrderSchoolId, orderSchoolIds } from '../../order'
-import { bleedOrder, type StatedOrder } from '../../order/bleed-order'
-import { vehicleFrom } from '../../testing/vehicles'
+import { vehicleFrom } from '~test/worlds/vehicles'
+import { type OrderSchoolId, orderSchoolIds } from '../../plan/order'
+import { bleedOrder, type StatedOrder } from '../../plan/order/bleed-order'
 import { bleederRuns } from '../network'
 import { examples } from './index'
 

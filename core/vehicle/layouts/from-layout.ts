@@ -1,4 +1,4 @@
-import type { Reading } from '../../fault'
+import type { Reading } from '../../base/fault'
 import { readVehicle } from '../read-vehicle'
 import type { Part, Vehicle } from '../schema'
 import type { Layout, LayoutAnswers } from './layout'

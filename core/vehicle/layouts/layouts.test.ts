@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { bleedOrder } from '../../order/bleed-order'
+import { bleedOrder } from '../../plan/order/bleed-order'
 import { bleederRuns } from '../network'
 import { bleedersOf, partsOf } from '../parts'
 import { fromLayout } from './from-layout'

@@ -1,0 +1,151 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { demoNames, demoVehicle } from '~test/worlds/demo-vehicles'
+import { showIn } from '../units/show'
+import { metricUnits, type Units, usUnits } from '../units/units'
+import { benchPageOf, benchPages } from './index'
+import { addressOf, type BenchPage, type Typed, typedFrom, workBench } from './page'
+
+const nowhere = () => null
+const example = (page: BenchPage, units: Units = metricUnits) => typedFrom(page, nowhere, {}, units)
+const pageOf = (id: string) => {
+  const page = benchPageOf(id)
+  if (!page) throw new Error(`no page ${id}`)
+  return page
+}
+const worked = (id: string, changes: Typed = {}) => {
+  const page = pageOf(id)
+  const result = workBench(page, { ...example(page), ...changes }, metricUnits)
+  if (!result.ok) throw new Error(JSON.stringify(result.faults))
+  return result
+}
+const faultsOf = (id: string, changes: Typed, units: Units = metricUnits) => {
+  const page = pageOf(id)
+  const result = workBench(page, { ...example(page, units), ...changes }, units)
+  return result.ok ? [] : result.faults
+}
+
+function numbersIn(value: unknown): number[] {
+  if (typeof value === 'number') return [value]
+  return value !== null && typeof value === 'object' ? Object.values(value).flatMap(numbersIn) : []
+}
+
+describe.each(benchPages.map((page) => [page.id, page] as const))('%s', (id, page) => {
+  test('its own example is answered, in a sentence without a bare NaN', () => {
+    const { result, values } = worked(id)
+    expect(numbersIn(result).every(Number.isFinite)).toBe(true)
+    expect(page.says(result, values, showIn(metricUnits))).not.toMatch(/NaN|undefined|Infinity/)
+  })
+
+  test('every demo vehicle gives it inputs that it answers', () => {
+    for (const name of demoNames) {
+      const choice = (field: string) => String(page.fields[field]?.initial)
+      const start = page.startFrom(demoVehicle(name), choice) as Typed
+      const result = workBench(page, typedFrom(page, nowhere, start, metricUnits), metricUnits)
+      expect({ name, faults: result.ok ? [] : result.faults }).toEqual({ name, faults: [] })
+    }
+  })
+
+  test('whoever opens the address sees the same result, in whatever units they see and typed it', () => {
+    const inUs = example(page, usUnits)
+    const address = addressOf(page, inUs, usUnits)
+    const reopened = typedFrom(page, (name) => address[name] ?? null, {}, metricUnits)
+    const [typedInUs, seenInMetric] = [workBench(page, inUs, usUnits), workBench(page, reopened, metricUnits)]
+    const numbers = (each: typeof typedInUs) => (each.ok ? numbersIn(each.values) : [])
+    expect(numbers(seenInMetric).length).toBeGreaterThan(0)
+    // A field shows five figures.
+    for (const [i, value] of numbers(seenInMetric).entries())
+      expect(Math.abs(value - (numbers(typedInUs)[i] ?? Number.NaN))).toBeLessThan(
+        1e-4 * Math.abs(value) + 1e-9,
+      )
+  })
+
+  test('whatever is typed, finite numbers or a fault at a field it has come out (2 000)', () => {
+    const text = fc.oneof(
+      fc.constantFrom(
+        '',
+        '0',
+        '-1',
+        '1e5',
+        'abc',
+        '15 psi',
+        '3,1',
+        '0.0001',
+        '999999999',
+        '40 21, 150',
+        '1 2; 3 4',
+        '5 5 5',
+      ),
+      fc.double({ min: -10, max: 5000, noNaN: true }).map((value) => value.toFixed(3)),
+      fc.string({ maxLength: 8 }),
+    )
+    fc.assert(
+      fc.property(fc.dictionary(fc.constantFrom(...Object.keys(page.fields)), text), (changes) => {
+        const result = workBench(page, { ...example(page), ...changes }, metricUnits)
+        if (result.ok)
+          for (const number of numbersIn(result.result)) expect(Number.isFinite(number)).toBe(true)
+        else for (const { path } of result.faults) expect(['', ...Object.keys(page.fields)]).toContain(path)
+      }),
+      { numRuns: 2000, seed: 5 },
+    )
+  })
+})
+
+test('a fault stands at its field, with bounds in the units that are typed', () => {
+  expect(faultsOf('boiling', { waterPct: 'wet' })).toEqual([
+    { path: 'waterPct', message: 'Give a number, like 3.1 or 3,1.' },
+  ])
+  expect(faultsOf('temperature', { tempC: '500' }, usUnits)[0]).toEqual({
+    path: 'tempC',
+    message: 'Give -4 to 122 °F.',
+  })
+  expect(faultsOf('boiling', { dryC: '265' })[0]?.path).toBe('wetC')
+  expect(faultsOf('sheet', { levelMl: '100' })[0]?.path).toBe('levelMl')
+})
+
+test('what is not asked cannot stop it: a boiling point typed wrong while water was measured', () => {
+  expect(faultsOf('boiling', { boilingC: 'hot' })).toEqual([])
+  expect(faultsOf('boiling', { boilingC: 'hot', kind: 'boiling' })[0]?.path).toBe('boilingC')
+})
+
+describe('what the pages find', () => {
+  test('a hose closed up on one side, freed and flowing on the other', () => {
+    const { result, reasons } = worked('left-right', { rightReturn: 'drags' })
+    expect(result).toMatchObject({ verdict: 'right-slow', slow: 'right', right: { return: 'closed-inside' } })
+    expect(reasons.map(({ code }) => code)).toEqual(['side-slow', 'return-closed-inside'])
+  })
+
+  test('a side that runs exactly as its line and bleeder predict has its whole bore left', () => {
+    const { left } = worked('left-right').result as { left: { expectedMlPerMin: number } }
+    const leftMlPerMin = left.expectedMlPerMin.toFixed(6)
+    const again = worked('left-right', { leftMlPerMin }).result as { left: { effectiveBoreMm: number } }
+    expect(again.left.effectiveBoreMm).toBeCloseTo(3.2, 4)
+  })
+
+  test('the same flows measured roughly leave it open', () => {
+    const flows = { leftMlPerMin: '150', rightMlPerMin: '45' }
+    expect(worked('left-right', { ...flows, errorPct: '3' }).result).toMatchObject({ verdict: 'right-slow' })
+    expect(worked('left-right', { ...flows, errorPct: '30' }).result).toMatchObject({
+      verdict: 'cannot-tell',
+    })
+  })
+
+  test('pouring what it asks for leaves exactly the target, and a cleaner reservoir asks for less', () => {
+    const { bleedMl } = worked('old-fluid').result as { bleedMl: number }
+    const poured = worked('old-fluid', { pouredMl: bleedMl.toFixed(3) }).result as {
+      atPoured: { outletPct: number }
+    }
+    expect(poured.atPoured.outletPct).toBeCloseTo(5, 3)
+    expect((worked('old-fluid', { startPct: '0' }).result as { bleedMl: number }).bleedMl).toBeLessThan(
+      bleedMl,
+    )
+  })
+
+  test('at a height fluid boils lower, and a boiling reading there is the same water', () => {
+    const sea = worked('boiling', { waterPct: '2' }).result as { boilingC: number }
+    const high = worked('boiling', { waterPct: '2', heightM: '2000' }).result as { boilingC: number }
+    expect(sea.boilingC - high.boilingC).toBeCloseTo(6.6, 0)
+    const again = worked('boiling', { kind: 'boiling', boilingC: high.boilingC.toFixed(4), heightM: '2000' })
+    expect((again.result as { waterPct: number }).waterPct).toBeCloseTo(2, 3)
+  })
+})

@@ -1,0 +1,137 @@
+import { ImpossibleInput } from '../base/fault'
+import { type FluidSpec, fluidOf, fluidSpecs } from '../fluid/specs'
+import { defaultPolicy, type MoistureVerdict, moistureVerdict } from '../fluid/verdict'
+import { type BoilingPair, boilingPoint, waterFromBoiling } from '../physics/moisture/boiling-point'
+import { lowerAtHeightC } from '../physics/moisture/height'
+import { boilingAbout } from './command/boiling-point'
+import { fluidField } from './fields'
+import { benchPage } from './page'
+
+export type BoilingResult = {
+  spec: FluidSpec
+  pair: BoilingPair
+  /** Whether the pair is a product's own, not the specification's. */
+  product: boolean
+  waterPct: number
+  /** At the shop's own height. */
+  boilingC: number
+  bandC: number
+  lowerC: number
+  /** Above the boiling point at which it is replaced. */
+  marginC: number
+  limitC: number
+  limitPct: number
+  verdict: MoistureVerdict['verdict']
+}
+
+const glycol = fluidSpecs.filter((spec) => fluidOf(spec).base === 'glycol')
+
+/** Boiling point over water, with this fluid's point on it. */
+export const boilingBench = benchPage({
+  id: 'boiling',
+  name: 'Boiling curve',
+  question: 'How hot before this fluid boils, and how far is that from its limit?',
+  fields: {
+    spec: fluidField(glycol),
+    kind: {
+      kind: 'choice',
+      label: 'What was measured',
+      options: [
+        { value: 'water', label: 'Water, %' },
+        { value: 'boiling', label: 'Boiling point' },
+      ],
+      initial: 'water',
+    },
+    waterPct: {
+      kind: 'number',
+      label: 'Water',
+      unit: '%',
+      min: 0,
+      max: 12,
+      initial: 2,
+      when: ['kind', 'water'],
+    },
+    boilingC: {
+      kind: 'quantity',
+      label: 'It boiled at',
+      quantity: 'temperature',
+      min: 60,
+      max: 370,
+      initial: 180,
+      when: ['kind', 'boiling'],
+    },
+    dryC: {
+      kind: 'quantity',
+      label: 'Dry, from the product’s data sheet',
+      quantity: 'temperature',
+      min: 150,
+      max: 370,
+      initial: '',
+      optional: true,
+      hint: 'Empty: the specification’s minimum',
+    },
+    wetC: {
+      kind: 'quantity',
+      label: 'Wet, from the same sheet',
+      quantity: 'temperature',
+      min: 100,
+      max: 300,
+      initial: '',
+      optional: true,
+    },
+    heightM: {
+      kind: 'quantity',
+      label: 'Height of the shop above the sea',
+      quantity: 'run',
+      min: -400,
+      max: 5000,
+      initial: 0,
+    },
+    limitPct: {
+      kind: 'number',
+      label: 'Replace at',
+      unit: '% water',
+      min: 0.5,
+      max: 8,
+      initial: defaultPolicy.waterPct,
+    },
+  },
+  about: [boilingAbout],
+  startFrom: ({ fluid }) => (glycol.includes(fluid.spec) ? { spec: fluid.spec } : {}),
+  work: ({ spec: chosen, kind, waterPct, boilingC, dryC, wetC, heightM, limitPct }) => {
+    const spec = chosen as FluidSpec
+    if ((dryC === undefined) !== (wetC === undefined))
+      throw new ImpossibleInput(
+        dryC === undefined ? 'dryC' : 'wetC',
+        'give both of the sheet’s figures, or neither',
+      )
+    const fluid = fluidOf(spec)
+    const pair = { dryC: dryC ?? fluid.dryC ?? 0, wetC: wetC ?? fluid.wetC ?? 0 }
+    const lowerC = lowerAtHeightC(heightM)
+    const water =
+      kind === 'water' ? waterPct : waterFromBoiling({ ...pair, boilingC: boilingC + lowerC }).waterPct
+    const boils = boilingPoint({ ...pair, waterPct: water })
+    const policy = { ...defaultPolicy, waterPct: limitPct }
+    const judged = moistureVerdict(spec, { kind: 'water-pct', value: water, at: 'reservoir' }, pair, policy)
+    const limitC = pair.wetC - lowerC
+    const atShopC = boils.boilingC - lowerC
+    return {
+      result: {
+        spec,
+        pair,
+        product: dryC !== undefined,
+        waterPct: water,
+        boilingC: atShopC,
+        bandC: boils.bandC,
+        lowerC,
+        marginC: atShopC - limitC,
+        limitC,
+        limitPct,
+        verdict: judged.verdict,
+      } satisfies BoilingResult,
+      reasons: judged.reasons,
+    }
+  },
+  says: ({ spec, waterPct, boilingC, bandC, marginC }, _, show) =>
+    `${spec} with ${waterPct.toFixed(1)} % water boils at about ${show.number('temperature', boilingC)} ± ${show.apart('temperature', bandC)}, ${show.apart('temperature', Math.abs(marginC))} ${marginC >= 0 ? 'above' : 'below'} its wet limit.`,
+})

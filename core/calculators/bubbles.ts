@@ -1,0 +1,105 @@
+import { type FluidSpec, fluidOf } from '../fluid/specs'
+import { bubbleRise } from '../physics/air/bubble-rise'
+import { bubbleSticks } from '../physics/air/bubble-sticks'
+import { liquidAt } from '../technique/corner-flow'
+import { bubbleRise as riseCalc } from './command/bubble-rise'
+import { bubbleSticks as sticksCalc } from './command/bubble-sticks'
+import { fluidField } from './fields'
+import { benchPage } from './page'
+
+export type BubblesResult = {
+  seconds: number
+  withinStokes: boolean
+  sticks: boolean
+  marginal: boolean
+  number: number
+  curve: { bubbleMm: number; seconds: number }[]
+}
+
+/** @source from memory */
+const SURFACE_TENSION_N_M = { glycol: 0.035, silicone: 0.021, mineral: 0.03 }
+const SMALLEST_MM = 0.03
+const LARGEST_MM = 1
+
+/** How long froth needs, and whether a bubble leaves a tube by itself. */
+export const bubblesBench = benchPage({
+  id: 'bubbles',
+  name: 'Waiting time against bubble size',
+  question: 'How long until fine bubbles have risen, and does a large one leave this tube by itself?',
+  fields: {
+    spec: fluidField(),
+    tempC: {
+      kind: 'quantity',
+      label: 'Fluid temperature',
+      quantity: 'temperature',
+      min: -20,
+      max: 60,
+      initial: 20,
+    },
+    depthMm: {
+      kind: 'quantity',
+      label: 'Fluid over the bubbles',
+      quantity: 'length',
+      min: 1,
+      max: 2000,
+      initial: 60,
+    },
+    bubbleMm: {
+      kind: 'number',
+      label: 'Smallest bubble that matters',
+      unit: 'mm',
+      min: SMALLEST_MM,
+      max: LARGEST_MM,
+      initial: 0.1,
+      hint: 'Fine froth is 0.1 to 0.3 mm',
+    },
+    boreMm: { kind: 'quantity', label: 'Tube bore', quantity: 'length', min: 0.5, max: 40, initial: 3.34 },
+  },
+  about: [riseCalc.about, sticksCalc.about],
+  startFrom: (vehicle) => {
+    const bore = vehicle.lines[0]?.segments[0]?.boreMm
+    return { spec: vehicle.fluid.spec, ...(bore !== undefined && { boreMm: `${bore}` }) }
+  },
+  work: ({ spec, tempC, depthMm, bubbleMm, boreMm }) => {
+    const fluid = fluidOf(spec as FluidSpec)
+    const { mm2PerS, densityKgM3 } = liquidAt({ fluid, tempC })
+    const rises = (mm: number) => bubbleRise({ bubbleMm: mm, depthMm, mm2PerS })
+    const stuck = bubbleSticks({ boreMm, densityKgM3, surfaceTensionNM: SURFACE_TENSION_N_M[fluid.base] })
+    const { seconds, withinStokes } = rises(bubbleMm)
+    const curve = Array.from(
+      { length: 61 },
+      (_, i) => SMALLEST_MM * (LARGEST_MM / SMALLEST_MM) ** (i / 60),
+    ).map((mm) => ({ bubbleMm: mm, seconds: rises(mm).seconds }))
+    const tube = stuck.marginal
+      ? 'at the limit: as good as stuck'
+      : stuck.sticks
+        ? 'stays where it is'
+        : 'rises by itself'
+    return {
+      result: { seconds, withinStokes, ...stuck, curve } satisfies BubblesResult,
+      reasons: [
+        {
+          code: 'wait-then-slow',
+          text: 'Stop, wait, then a few last slow strokes: fast pumping makes the froth.',
+          basis: 'practice',
+        },
+        {
+          code: 'tube-bubble',
+          text: `A bubble that fills the tube ${tube}${stuck.sticks || stuck.marginal ? '; flow has to carry it, so bleed the high points' : ''}.`,
+          basis: 'physics',
+        },
+        ...(withinStokes
+          ? []
+          : [
+              {
+                code: 'beyond-stokes',
+                text: 'So large a bubble rises slower than Stokes says: take the time as the least.',
+                basis: 'physics' as const,
+              },
+            ]),
+      ],
+    }
+  },
+  says: ({ seconds }, { bubbleMm, tempC }, show) =>
+    `Bubbles of ${bubbleMm} mm need ${seconds < 90 ? `${Math.ceil(seconds)} s` : `${(seconds / 60).toFixed(1)} min`} at ${show('temperature', tempC)}.`,
+})

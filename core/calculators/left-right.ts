@@ -1,0 +1,189 @@
+import { ImpossibleInput } from '../base/fault'
+import { type FluidSpec, fluidOf } from '../fluid/specs'
+import { usualBleeder } from '../physics/hydraulics/bleeder'
+import { flowMlPerMin, orificeDropKPa } from '../physics/hydraulics/flow'
+import { restriction } from '../physics/hydraulics/restriction'
+import {
+  compareSides,
+  judgeReturn,
+  type ReturnVerdict,
+  type SidesVerdict,
+  USUAL_FLOW_ERROR_PCT,
+} from '../physics/hydraulics/sides'
+import type { TubeSegment } from '../physics/hydraulics/tube'
+import { liquidAt } from '../technique/corner-flow'
+import { bleederRuns } from '../vehicle/network'
+import type { Vehicle } from '../vehicle/schema'
+import { flowAbout } from './command/flow'
+import { restriction as restrictionCalc } from './command/restriction'
+import { fluidField } from './fields'
+import { benchPage } from './page'
+
+export type Side = {
+  expectedMlPerMin: number
+  mlPerMin: number
+  share: number
+  /** Bore left over the suspected piece, if all that is missing is lost there. */
+  effectiveBoreMm: number
+  return?: ReturnVerdict
+}
+export type LeftRightResult = { verdict: SidesVerdict; left: Side; right: Side; slow?: 'left' | 'right' }
+
+const side = (name: string, hint?: true) => ({
+  kind: 'pairs' as const,
+  label: `${name} run, its pieces in order`,
+  units: ['m long', 'mm bore'] as const,
+  max: [60, 40] as const,
+  most: 20,
+  ...(hint && { hint: 'Length in m and bore in mm, like 3.1 3.34, 0.35 3.2; the hose last' }),
+})
+const caught = (name: string) => ({
+  kind: 'quantity' as const,
+  label: `Caught on the ${name}`,
+  quantity: 'flow' as const,
+  min: 0,
+  max: 20_000,
+})
+const frees = (name: string) => ({
+  kind: 'choice' as const,
+  label: `${name} wheel, pedal let go`,
+  options: [
+    { value: 'untested', label: 'not tested' },
+    { value: 'frees', label: 'frees at once' },
+    { value: 'drags', label: 'drags' },
+  ],
+  initial: 'untested',
+})
+
+/** Positions of one axle, left and right. */
+const axles = { front: ['front-left', 'front-right'], rear: ['rear-left', 'rear-right'] } as const
+
+/** The bleeders of a vehicle's axle, one each side; the last (highest) where a brake has two. */
+export function axleBleeders(vehicle: Vehicle, axle: string) {
+  const positions = axles[axle === 'front' ? 'front' : 'rear']
+  const runs = bleederRuns(vehicle).filter(({ run }) => run !== undefined)
+  const at = (position: string) =>
+    runs.filter(({ part }) => part.type === 'wheel-brake' && part.position === position).at(-1)
+  return { left: at(positions[0]), right: at(positions[1]) }
+}
+
+const piecesText = (segments: readonly TubeSegment[]) =>
+  segments.map(({ lengthM, boreMm }) => `${lengthM} ${boreMm}`).join(', ')
+
+/** Flow left against right. */
+export const leftRightBench = benchPage({
+  id: 'left-right',
+  name: 'Flow left against right',
+  wantsVehicle: true,
+  question: 'Do the two wheels of an axle run as their own lines say, or has one a hose closed up inside?',
+  fields: {
+    axle: {
+      kind: 'choice',
+      label: 'Axle',
+      options: [
+        { value: 'rear', label: 'rear' },
+        { value: 'front', label: 'front' },
+      ],
+      initial: 'rear',
+    },
+    leftLine: { ...side('Left', true), initial: '2.4 3.34, 0.35 3.2' },
+    rightLine: { ...side('Right'), initial: '3.1 3.34, 0.35 3.2' },
+    leftMlPerMin: { ...caught('left'), initial: 150 },
+    rightMlPerMin: { ...caught('right'), initial: 45 },
+    leftReturn: frees('Left'),
+    rightReturn: frees('Right'),
+    pressureKPa: {
+      kind: 'quantity',
+      label: 'Pressure at the reservoir',
+      quantity: 'pressure',
+      min: 1,
+      max: 1000,
+      initial: 70,
+    },
+    spec: fluidField(),
+    tempC: {
+      kind: 'quantity',
+      label: 'Fluid temperature',
+      quantity: 'temperature',
+      min: -40,
+      max: 60,
+      initial: 20,
+    },
+    errorPct: {
+      kind: 'number',
+      label: 'Each flow measured within',
+      unit: '%',
+      min: 0,
+      max: 50,
+      initial: USUAL_FLOW_ERROR_PCT,
+      hint: 'Bottle and watch: about 10 %',
+    },
+  },
+  about: [flowAbout, restrictionCalc.about],
+  startFrom: (vehicle, choice) => {
+    const { left, right } = axleBleeders(vehicle, choice('axle'))
+    const pieces = (each: typeof left) => each?.run?.lines.flatMap((line) => line.segments) ?? []
+    return {
+      spec: vehicle.fluid.spec,
+      ...(left && right && { leftLine: piecesText(pieces(left)), rightLine: piecesText(pieces(right)) }),
+    }
+  },
+  work: (values) => {
+    const { pressureKPa, spec, tempC, errorPct } = values
+    const liquid = liquidAt({ fluid: fluidOf(spec as FluidSpec), tempC })
+    const oneSide = (field: 'leftLine' | 'rightLine', mlPerMin: number, returns: string): Side => {
+      const pieces = values[field].map(([lengthM, boreMm]) => ({ lengthM, boreMm }))
+      if (pieces.some(({ lengthM, boreMm }) => lengthM < 1e-3 || boreMm < 0.1))
+        throw new ImpossibleInput(field, 'Give every piece a length above 0 m and a bore of 0.1 mm or more.')
+      const { passage, holeMm } = usualBleeder
+      const expectedMlPerMin = flowMlPerMin([...pieces, passage], pressureKPa, liquid, holeMm)
+      const share = mlPerMin / expectedMlPerMin
+      // The bleeder is known: what its passage and hole take at this flow is not the suspect's.
+      const leftKPa = Math.max(1e-3, pressureKPa - orificeDropKPa(holeMm, mlPerMin, liquid.densityKgM3))
+      const { effectiveBoreMm } = restriction({
+        segments: [passage, ...pieces],
+        pressureKPa: leftKPa,
+        mlPerMin,
+        ...liquid,
+      })
+      return {
+        expectedMlPerMin,
+        mlPerMin,
+        share,
+        effectiveBoreMm,
+        ...(returns !== 'untested' && { return: judgeReturn(share, returns === 'frees').value }),
+      }
+    }
+    const left = oneSide('leftLine', values.leftMlPerMin, values.leftReturn)
+    const right = oneSide('rightLine', values.rightMlPerMin, values.rightReturn)
+    const compared = compareSides(left, right, errorPct)
+    const returns = [
+      { name: 'Left', each: left, typed: values.leftReturn },
+      { name: 'Right', each: right, typed: values.rightReturn },
+    ].flatMap(({ name, each, typed }) =>
+      typed === 'untested'
+        ? []
+        : judgeReturn(each.share, typed === 'frees').reasons.map((reason) => ({
+            ...reason,
+            text: `${name}: ${reason.text}`,
+          })),
+    )
+    const { verdict } = compared.value
+    const slow = verdict === 'left-slow' ? 'left' : verdict === 'right-slow' ? 'right' : undefined
+    return {
+      result: { verdict, left, right, ...(slow && { slow }) } as LeftRightResult,
+      reasons: [...compared.reasons, ...returns],
+    }
+  },
+  says: ({ verdict, left, right }, { axle }) => {
+    const shares = `left at ${Math.round(100 * left.share)} %, right at ${Math.round(100 * right.share)} % of what its line predicts`
+    const words: Record<SidesVerdict, string> = {
+      alike: 'no restriction between the two',
+      'left-slow': 'the left is restricted',
+      'right-slow': 'the right is restricted',
+      'both-slow': 'both far below: look upstream',
+      'cannot-tell': 'the measuring error leaves it open',
+    }
+    return `Flow of the ${axle} axle: ${shares}; ${words[verdict]}.`
+  },
+})

@@ -1,0 +1,96 @@
+import { type FluidSpec, fluidOf } from '../fluid/specs'
+import { usualBleeder } from '../physics/hydraulics/bleeder'
+import { flowMlPerMin } from '../physics/hydraulics/flow'
+import { liquidAt } from '../technique/corner-flow'
+import { bleederRuns } from '../vehicle/network'
+import { flowAbout } from './command/flow'
+import { viscosity as viscosityCalc } from './command/viscosity'
+import { fluidField } from './fields'
+import { benchPage } from './page'
+
+export type TemperatureResult = {
+  mm2PerS: number
+  mlPerMin: number
+  /** Of its speed at 20 °C, from 0. */
+  speed: number
+  minutesFor100Ml: number
+  curve: { tempC: number; mlPerMin: number }[]
+}
+
+const FROM_C = -20
+const TO_C = 50
+
+/** How fast fluid runs against how cold it is. */
+export const temperatureBench = benchPage({
+  id: 'temperature',
+  name: 'Temperature against speed',
+  question: 'How much slower does it bleed in a cold shop?',
+  fields: {
+    spec: fluidField(),
+    tempC: {
+      kind: 'quantity',
+      label: 'Temperature',
+      quantity: 'temperature',
+      min: FROM_C,
+      max: TO_C,
+      initial: 5,
+    },
+    lengthM: { kind: 'quantity', label: 'Longest run', quantity: 'run', min: 0.1, max: 60, initial: 4.5 },
+    boreMm: { kind: 'quantity', label: 'Bore', quantity: 'length', min: 0.5, max: 20, initial: 3.34 },
+    pressureKPa: {
+      kind: 'quantity',
+      label: 'Pressure, or vacuum',
+      quantity: 'pressure',
+      min: 0.1,
+      max: 2000,
+      initial: 100,
+    },
+  },
+  about: [flowAbout, viscosityCalc.about],
+  startFrom: (vehicle) => {
+    const longest = bleederRuns(vehicle)
+      .flatMap(({ run }) => run ?? [])
+      .sort((a, b) => b.lengthM - a.lengthM)[0]
+    return {
+      spec: vehicle.fluid.spec,
+      ...(longest && {
+        lengthM: longest.lengthM.toFixed(2),
+        boreMm: `${longest.lines[0]?.segments[0]?.boreMm ?? 3.34}`,
+      }),
+    }
+  },
+  work: ({ spec, tempC, lengthM, boreMm, pressureKPa }) => {
+    const fluid = fluidOf(spec as FluidSpec)
+    const flowAt = (c: number) =>
+      flowMlPerMin(
+        [{ lengthM, boreMm }, usualBleeder.passage],
+        pressureKPa,
+        liquidAt({ fluid, tempC: c }),
+        usualBleeder.holeMm,
+      )
+    const mlPerMin = flowAt(tempC)
+    const curve = Array.from({ length: TO_C - FROM_C + 1 }, (_, i) => ({
+      tempC: FROM_C + i,
+      mlPerMin: flowAt(FROM_C + i),
+    }))
+    return {
+      result: {
+        mm2PerS: liquidAt({ fluid, tempC }).mm2PerS,
+        mlPerMin,
+        speed: mlPerMin / flowAt(20),
+        minutesFor100Ml: 100 / mlPerMin,
+        curve,
+      } satisfies TemperatureResult,
+      reasons: [
+        {
+          code: 'typical-viscosity',
+          text: `A typical ${spec}’s viscosity, from memory; a product’s own data sheet is better.`,
+          basis: 'default',
+        },
+      ],
+    }
+  },
+  says: ({ speed, mlPerMin }, { tempC }, show) =>
+    `At ${show('temperature', tempC)} it runs at ${speed.toFixed(2)} of its speed at ${show('temperature', 20)}: ${show('flow', mlPerMin)}.`,
+  change: ({ tempC }) => ({ tempC: Math.round(tempC * 10) / 10 }),
+})

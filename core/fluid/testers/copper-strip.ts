@@ -1,0 +1,24 @@
+import { bandAround } from '../../base/band'
+import type { Tester } from './tester'
+
+/** A strip is read by eye between two pads. @source from memory */
+const ERROR_SHARE = 0.25
+
+/** A strip whose pad takes on a colour by the copper in the fluid. */
+export const copperStrip: Tester = {
+  name: 'Copper strip',
+  says: 'Shows the age of the corrosion inhibitors by dissolved copper; says nothing of water.',
+  gives: 'copper-ppm',
+  sureness: 3,
+  asks: { of: 'number', unit: 'ppm', min: 0, max: 100_000 },
+  mayPass: false,
+  tell: (value) => ({
+    copperPpm: bandAround(value, Math.max(10, ERROR_SHARE * value)),
+    cannot: [
+      {
+        code: 'copper-is-no-water',
+        text: 'Copper says how far the inhibitors are used up, not how hot it boils: water wants its own reading.',
+      },
+    ],
+  }),
+}

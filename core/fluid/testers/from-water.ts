@@ -1,0 +1,38 @@
+import type { Band } from '../../base/band'
+import { ImpossibleInput } from '../../base/fault'
+import { type BoilingPair, boilingPoint, waterFromBoiling } from '../../physics/moisture/boiling-point'
+
+/** Nobody finds more water than this in a brake system that still has fluid in it. */
+const MOST_PCT = 100
+
+/** The boiling point behind a share of water: the model's own band comes on top of the tester's. */
+export function boilingOf(pair: BoilingPair, water: Band): Band {
+  const at = (waterPct: number) => boilingPoint({ ...pair, waterPct: Math.min(waterPct, MOST_PCT) })
+  const [wettest, driest, likely] = [at(water.high), at(water.low), at(water.likely)]
+  return {
+    low: wettest.boilingC - wettest.bandC,
+    likely: likely.boilingC,
+    high: driest.boilingC + driest.bandC,
+  }
+}
+
+/**
+ * The water behind a boiling point. Most products boil above their specification's minimum: up there it is simply dry.
+ *
+ * @returns undefined below what any share of water gives
+ */
+export function waterOf(pair: BoilingPair, boiling: Band): Band | undefined {
+  const at = (boilingC: number) =>
+    waterFromBoiling({ ...pair, boilingC: Math.min(boilingC, pair.dryC) }).waterPct
+  try {
+    return { low: at(boiling.high), likely: at(boiling.likely), high: at(boiling.low) }
+  } catch (error) {
+    if (error instanceof ImpossibleInput) return undefined
+    throw error
+  }
+}
+
+export const noWaterTaken = {
+  code: 'moisture-does-not-apply',
+  text: 'This fluid takes up no water, so the reading says nothing of it: go by time, and look for free water low in the system.',
+}

@@ -1,0 +1,29 @@
+import { ImpossibleInput } from '../../base/fault'
+import { type Colour, colourClues, colours } from '../specs/colour'
+import type { Tester } from './tester'
+
+/** What the eye alone may condemn. @source common practice */
+const spent: ReadonlySet<Colour> = new Set(['black', 'gritty'])
+
+/** Nobody measured anything: it can say replace, never keep. */
+export const lookedAt: Tester = {
+  name: 'Only looked at',
+  says: 'Colour is a clue, never a measurement: it can ask for an exchange, never say keep.',
+  sureness: 0,
+  asks: { of: 'colour' },
+  mayPass: false,
+  tell(value) {
+    const colour = colours[value]
+    if (!colour) throw new ImpossibleInput('value', 'pick a colour')
+    const { name, text } = colourClues[colour]
+    return {
+      ...(spent.has(colour) && { condemns: `${name}: ${text}` }),
+      cannot: [
+        {
+          code: 'a-look-is-no-measurement',
+          text: `${name}. A look measures no water: it can never say keep.`,
+        },
+      ],
+    }
+  },
+}

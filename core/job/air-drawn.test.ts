@@ -1,0 +1,88 @@
+import { expect, test } from 'vitest'
+import { ScriptedJob } from '~test/worlds/scripted-job'
+import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
+
+/** A control unit with a bleeder of its own between the cylinder and one rear brake. */
+function withUnit() {
+  const file = carFile(fourCorners.slice(2))
+  return vehicleFrom({
+    ...file,
+    parts: [
+      ...file.parts,
+      {
+        id: 'unit',
+        type: 'control-unit',
+        role: 'abs',
+        routine: 'none',
+        volumeMl: 20,
+        bleeders: [{ id: 'hcu' }],
+      },
+    ],
+    lines: [
+      {
+        id: 'to-unit',
+        from: 'mc-B',
+        to: 'unit',
+        circuit: 'B',
+        segments: [{ lengthM: 0.5, boreMm: 3.34, kind: 'tube' }],
+      },
+      {
+        id: 'line-rr',
+        from: 'unit',
+        to: 'brake-rr',
+        circuit: 'B',
+        segments: [{ lengthM: 4, boreMm: 3.34, kind: 'tube' }],
+      },
+      ...file.lines.filter(({ to }) => to !== 'brake-rr'),
+    ],
+  })
+}
+const last = (job: ScriptedJob) => job.state.troubles.at(-1)
+
+test('air drawn in behind the unit makes the unit’s finished bleeder doubtful: clean pulls again, its volume stays', () => {
+  const job = ScriptedJob.planned(withUnit(), { reason: 'service' }, ['two-person'], 380)
+  job.until(({ run }) => run.callAt === 'rr' && run.call === 'open')
+  const before = job.point('hcu')
+  expect(before?.finished).toBe(true)
+  job.call('foot-slipped')
+  expect(last(job)).toMatchObject({ startAgain: ['rr'], doubtful: ['hcu'] })
+  expect(job.point('hcu')).toMatchObject({ finished: false, doubtful: true, ml: before?.ml, cleanStreak: 0 })
+  job.call('close').bledToTheEnd()
+  expect(job.point('hcu')).toMatchObject({ finished: true, doubtful: undefined })
+  expect(job.point('rr')?.finished).toBe(true)
+})
+
+test('air drawn in at one brake says nothing of a finished brake on another line', () => {
+  const job = ScriptedJob.planned(
+    vehicleFrom(carFile(fourCorners)),
+    { reason: 'service' },
+    ['two-person'],
+    380,
+  )
+  job.until(({ run }) => run.callAt === 'rl' && run.call === 'open').call('foot-slipped')
+  expect(last(job)).toMatchObject({ startAgain: ['rl'], doubtful: [], stillValid: ['rr'] })
+  expect(last(job)?.text).toContain('watch the first pulls')
+})
+
+test('a foot that slips before anything was opened draws nothing in', () => {
+  const job = ScriptedJob.planned(
+    vehicleFrom(carFile(fourCorners)),
+    { reason: 'service' },
+    ['two-person'],
+    380,
+  )
+  job.until(({ run }) => run.call === 'holding').call('foot-slipped')
+  expect(job.run.call).toBe('rest')
+  expect(job.state.troubles).toEqual([])
+  expect(job.point('rr')?.airDrawn).toBe(0)
+})
+
+test('a hose that comes off under vacuum draws air in; one at a pressurised bleeder only makes a mess', () => {
+  const slips = (method: string) => {
+    const job = ScriptedJob.planned(vehicleFrom(carFile(fourCorners)), { reason: 'service' }, [method], 380)
+    job.until(({ run }) => run.call === 'open')
+    return job.refusal(job.callOf('hose-came-off'))
+  }
+  expect(slips('vacuum')).toBeUndefined()
+  expect(slips('pressure')).toBe('act-not-now')
+})

@@ -1,0 +1,85 @@
+import { expect, test } from 'vitest'
+import { ScriptedJob } from '~test/worlds/scripted-job'
+import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
+import { hangable } from './bottles'
+import { openPoints } from './points'
+import { bleedDone } from './state'
+
+const vehicle = vehicleFrom(carFile(fourCorners))
+const hang = (point: string) => ({ type: 'bottle-hung', point }) as const
+const watch = (point: string) => ({ type: 'bottle-watched', point }) as const
+/** The first bottle runs. */
+const running = () =>
+  ScriptedJob.planned(vehicle, { reason: 'service' }, ['gravity'], 380).until(
+    ({ run }) => run.call === 'open',
+  )
+
+test('four bottles run at once, the fifth point waits, and each keeps its own count and its own mark', () => {
+  const job = running()
+  job.do({ type: 'pull-seen', ml: 30, colour: 'dark', bubbles: 'none' })
+  for (const point of hangable(job.state)) job.do(hang(point))
+  expect(openPoints(job.run).sort()).toEqual(['fl', 'fr', 'rl', 'rr'])
+  expect(hangable(job.state)).toEqual([])
+  expect(job.run.bottleMl).toBe(0)
+  job.do(watch('rr'))
+  expect(job.run.bottleMl).toBe(30)
+  job.do({ type: 'pull-seen', ml: 20, colour: 'dark', bubbles: 'none' })
+  expect(['rr', 'rl'].map((id) => job.point(id)?.ml)).toEqual([50, 0])
+})
+
+test('what a bottle brings while others run is not timed: shared lines would make a sound one look slow', () => {
+  const job = running().wait(60)
+  job.do({ type: 'pull-seen', ml: 15, colour: 'dark', bubbles: 'none' })
+  expect(job.point('rr')).toMatchObject({ timedMl: 15, timedS: 60 })
+  job.do(hang('rl')).wait(600)
+  job.do({ type: 'pull-seen', ml: 1, colour: 'dark', bubbles: 'none' }).call('close')
+  job.do({ type: 'pull-seen', ml: 1, colour: 'dark', bubbles: 'none' })
+  expect(job.point('rr')).toMatchObject({ ml: 16, timedMl: 15, timedS: 60 })
+  expect(job.point('rl')?.timedS).toBeUndefined()
+})
+
+test('closing one leaves the others open and goes on at the next; the call ends with the last', () => {
+  const job = running()
+  job.do(hang('rl'))
+  job.call('close')
+  expect(job.run).toMatchObject({ call: 'open', callAt: 'rr', hung: [] })
+  expect(openPoints(job.run)).toEqual(['rr'])
+  job.call('close')
+  expect(job.run.call).toBe('rest')
+  expect(openPoints(job.run)).toEqual([])
+})
+
+test('a hose that came off is closed before anything else, and only its own count starts again', () => {
+  const job = running()
+  job.do({ type: 'pull-seen', ml: 30, colour: 'dark', bubbles: 'none' })
+  job.do(hang('rl')).call('hose-came-off')
+  expect(job.refusal(watch('rr'))).toBe('no-bottle-runs')
+  job.call('close')
+  expect(job.point('rl')).toMatchObject({ airDrawn: 1, ml: 0 })
+  expect(job.point('rr')).toMatchObject({ airDrawn: 0, ml: 30 })
+})
+
+test('what runs is named when the job is parked, and nothing is bled further with one forgotten', () => {
+  const job = running()
+  job.do(hang('rl'))
+  const parked = { type: 'parked', why: 'ferry', machineOn: false, pedalPropped: false, note: '' } as const
+  expect(job.refusal({ ...parked, standsOpen: ['rl'] })).toBe('open-not-named')
+  expect(job.refusal({ ...parked, standsOpen: ['rl', 'rr'] })).toBeUndefined()
+  expect(job.refusal({ type: 'trouble', trouble: { what: 'seized', point: 'rr' } })).toBe('bleeder-open')
+  job.bledToTheEnd()
+  expect(bleedDone(job.run)).toBe(true)
+})
+
+test('no bottle is hung by another way, at a bleeder that is finished, or where the reservoir would run dry', () => {
+  const solo = ScriptedJob.planned(vehicle, { reason: 'service' }, ['solo'], 380)
+  solo.until(({ run }) => run.call === 'open')
+  expect(solo.refusal(hang('rl'))).toBe('no-bottle-here')
+  const job = running()
+  expect([job.refusal(hang('rr')), job.refusal(hang('nobody')), job.refusal(watch('rl'))]).toEqual([
+    'no-bottle-here',
+    'no-bottle-here',
+    'no-bottle-runs',
+  ])
+  job.do({ type: 'level-read', reservoir: 'res', ml: 250 })
+  expect(job.refusal(hang('rl'))).toBe('top-up-due')
+})

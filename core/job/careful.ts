@@ -1,0 +1,68 @@
+import { callStep } from '../technique/calls'
+import type { Step } from '../technique/step'
+import { hangable } from './bottles'
+import type { FloorEvent, Unstamped } from './events'
+import { pourFirst, watchReservoirs } from './levels'
+import { callKindOf, callNow, callOf, currentPoint, currentStage, freshPoint, pointWants } from './points'
+import { bleedDone, type JobState } from './state'
+import { currentStep } from './steps'
+
+export type { Unstamped } from './events'
+
+/** What one pull brings, and one look at a bleeder left open, in a made-up run. */
+const PULL_ML = 9
+const LOOK_ML = 30
+const DRAWN_ML = 120
+
+/**
+ * What a careful technician does next when nothing goes wrong: the fluid turns from dark to new as it comes through,
+ * the first pull has a string of bubbles, and the reservoir is topped up in time. For demonstration and test.
+ *
+ * @returns undefined where the bleed is finished, or the job is parked
+ */
+export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
+  const { run, vehicle } = state
+  const stageRun = run && currentStage(run)
+  if (!run || !stageRun || state.parked || state.filed || bleedDone(run)) return undefined
+  if (!run.plateConfirmed) return { type: 'plate-confirmed' }
+  const now = currentStep({ run, planned: state.planned })
+  if (now) return stepDone(state, now.step)
+  const point = currentPoint(run)
+  if (point === undefined) return undefined
+  const progress = stageRun.at[point] ?? freshPoint()
+  if (!progress.ready && run.call === 'rest' && !run.lookDue) return { type: 'point-ready', point }
+  const { kind, withCab } = callOf(stageRun.stage)
+  const wants = pointWants(vehicle, stageRun, point)
+  const targetMl = stageRun.stage.mlByBleeder?.[point] ?? 0
+  const look = {
+    type: 'pull-seen',
+    colour: progress.ml < targetMl * 0.35 ? 'dark' : progress.ml < targetMl * 0.7 ? 'amber' : 'new',
+    bubbles: progress.pulls === 0 && progress.airDrawn === 0 ? 'string' : 'none',
+  } as const
+  const pulled = withCab || kind === 'bench'
+  const runs = kind === 'gravity' && run.call === 'open'
+  const [free] = runs ? hangable(state) : []
+  if (run.lookDue && run.call === 'rest') return { ...look, ml: PULL_ML }
+  if (runs && pourFirst(state)) return topUp(state)
+  if (free !== undefined) return { type: 'bottle-hung', point: free }
+  if (!pulled && run.call === 'open' && !wants.done) return { ...look, ml: LOOK_ML }
+  if (run.call === 'rest' && wants.done) return { type: 'point-finished', point }
+  if (run.call === 'rest' && pourFirst(state)) return topUp(state)
+  const ways = callStep(callKindOf(stageRun.stage), run.call)?.next.filter((move) => !move.mishap) ?? []
+  const settles = wants.wantsSettling && wants.wantsClean === 0
+  const way = ways.find(({ act }) => (act === 'settle') === settles) ?? ways[0]
+  return way && callNow(run, way.act)
+}
+
+function topUp(state: JobState): Unstamped<FloorEvent> | undefined {
+  const watch = watchReservoirs(state)[0]
+  if (!watch) return undefined
+  const { reservoirId, maxMl, minMl, levelMl = minMl } = watch
+  return { type: 'topped-up', reservoir: reservoirId, ml: maxMl - levelMl }
+}
+
+function stepDone({ planned }: JobState, step: Step): Unstamped<FloorEvent> {
+  const filledMl = Math.round(planned?.plan.fluid.reservoirMl ?? 0)
+  const ml = step.asksMl && (step.fillsToMax ? filledMl : DRAWN_ML)
+  return { type: 'step-done', step: step.id, ml, heldS: step.holdS }
+}

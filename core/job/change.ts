@@ -1,0 +1,97 @@
+import type { Stage, StageKind } from '../plan/answer'
+import { leakCheckSteps } from '../plan/stage-steps'
+import type { Step } from '../technique/step'
+import { freshPoint } from './points'
+import type { Mend, PointRun, RunState, StageRunState } from './state'
+import { freshTally } from './tally'
+
+/** What changes a plan under way. Each takes a run and gives the changed one; none forgets what was counted. */
+
+export const startedStage = (stage: Stage, points: string[]): StageRunState => ({
+  stage,
+  stepsDone: [],
+  points,
+  at: Object.fromEntries(points.map((id) => [id, freshPoint()])),
+  tally: freshTally(),
+})
+
+/** A stage with everything to be done again; what moved stays counted. */
+export const stageAgain = (stageRun: StageRunState): StageRunState => ({
+  ...startedStage(stageRun.stage, stageRun.points),
+  tally: stageRun.tally,
+})
+
+/** Points finished so far, in the newest stage that works at each. */
+export function finishedPoints(run: RunState): string[] {
+  const finished = new Map<string, boolean>()
+  for (const stageRun of run.stages.slice(0, run.stageIndex + 1))
+    for (const [id, point] of Object.entries(stageRun.at))
+      if (point.finished || !finished.has(id)) finished.set(id, point.finished)
+  return [...finished].filter(([, done]) => done).map(([id]) => id)
+}
+
+const worksAt = (stageRun: StageRunState, ids: readonly string[]) =>
+  stageRun.points.some((id) => ids.includes(id))
+
+/** Change some points in the newest stage reached that works at them, and go back there where that leaves work. */
+function reopen(run: RunState, ids: readonly string[], change: (point: PointRun) => PointRun): RunState {
+  let back = -1
+  for (let i = Math.min(run.stageIndex, run.stages.length - 1); i >= 0 && back < 0; i--) {
+    const stageRun = run.stages[i]
+    if (stageRun && worksAt(stageRun, ids)) back = i
+  }
+  if (back < 0) return run
+  const stages = run.stages.map((stageRun, i): StageRunState => {
+    if (i < back) return stageRun
+    if (i > back && i <= run.stageIndex) return stageAgain(stageRun)
+    if (i > back) return stageRun
+    const at = Object.fromEntries(
+      Object.entries(stageRun.at).map(([id, point]) => [id, ids.includes(id) ? change(point) : point]),
+    )
+    // Left behind once, its machine is off and its wheels may be on: what comes before the first bleeder comes again.
+    return { ...stageRun, at, stepsDone: back < run.stageIndex ? [] : stageRun.stepsDone }
+  })
+  return { ...run, stages, stageIndex: back }
+}
+
+/** Points that must be bled anew, from nothing. Pulls made and air drawn in stay on their record. */
+export const startAgain = (run: RunState, ids: readonly string[]): RunState =>
+  reopen(run, ids, (point) => ({
+    ...freshPoint(),
+    pulls: point.pulls,
+    airDrawn: point.airDrawn,
+    trouble: point.trouble,
+  }))
+
+/** Finished points that air may have reached: clean pulls are wanted again, their volume stays. */
+export const doubt = (run: RunState, ids: readonly string[]): RunState =>
+  reopen(run, ids, (point) => ({ ...point, ready: false, finished: false, cleanStreak: 0, doubtful: true }))
+
+/** Steps before everything else; none where there are none. */
+export const mendFirst = (run: RunState, id: string, steps: Step[]): RunState =>
+  steps.length === 0 ? run : { ...run, mends: [...run.mends, { id, steps, stepsDone: [] } satisfies Mend] }
+
+/** A stage put in before the one at an index; the work goes on at it where that index is the present one. */
+export function insertStage(run: RunState, index: number, stageRun: StageRunState): RunState {
+  return { ...run, stages: [...run.stages.slice(0, index), stageRun, ...run.stages.slice(index)] }
+}
+
+/** A leak check before the proof, where the plan has none that is still to come. */
+export function withLeakCheck(run: RunState): RunState {
+  const kindAhead = (kind: StageKind) =>
+    run.stages.findIndex(({ stage }, i) => i >= run.stageIndex && stage.kind === kind)
+  if (kindAhead('leak-check') >= 0) return run
+  const prove = kindAhead('prove')
+  const stage: Stage = {
+    kind: 'leak-check',
+    order: [],
+    minutes: 5,
+    fluidMinutes: 0,
+    handlingMinutes: 5,
+    ml: 0,
+    reasons: ['joints-opened'],
+    before: leakCheckSteps,
+    after: [],
+  }
+  return prove < 0 ? run : insertStage(run, prove, startedStage(stage, []))
+}

@@ -1,0 +1,128 @@
+import { describe, expect, test } from 'vitest'
+import { ScriptedJob } from '~test/worlds/scripted-job'
+import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
+import type { Bubbles } from '../../fluid/specs/colour'
+import { findings } from '.'
+import { otherSide } from './slow-flow'
+
+const vehicle = vehicleFrom(carFile(fourCorners))
+const planned = (method: string, levelMl = 380) =>
+  ScriptedJob.planned(vehicle, { reason: 'service' }, [method], levelMl)
+const codes = (job: ScriptedJob) => findings(job.state).map(({ code }) => code)
+/** At a bleeder, with the joint open (or the pull ended) and ready to be looked at. */
+const openAt = (job: ScriptedJob, point: string) =>
+  job.until(({ run }) => run.callAt === point && run.call === 'open')
+const look = (job: ScriptedJob, ml: number, bubbles: Bubbles = 'none', colour: 'new' | 'dark' = 'dark') =>
+  job.do({ type: 'pull-seen', ml, colour, bubbles })
+
+describe('flow against the line’s prediction', () => {
+  // From Hagen–Poiseuille with the bleeder's own passage and hole, as the plan's minutes are.
+  const flowing = (mlPerMin: number, seconds = 20) => {
+    const job = openAt(planned('pressure'), 'rr')
+    job.wait(seconds)
+    return look(job, (mlPerMin * seconds) / 60)
+  }
+  const expected = () => {
+    const says = findings(flowing(50).state).find(({ code }) => code === 'flow-slow')?.says ?? ''
+    return Number(/about (\d+)/.exec(says)?.[1])
+  }
+
+  test('a wheel at a third of its line’s flow is suspected of a restricted hose, and what to check is said', () => {
+    const found = findings(flowing(expected() / 3).state)
+    expect(found[0]?.says).toContain('restricted hose')
+    expect(found[0]?.checks.join(' ')).toContain('free itself at once')
+  })
+  test('the same wheel at its line’s flow, or within the watch’s error of a half, is not', () => {
+    expect(codes(flowing(expected()))).toEqual([])
+    expect(codes(flowing(expected() * 0.47))).toEqual([])
+  })
+  test('a few seconds, or a few drops, are no measurement', () => {
+    expect(codes(flowing(100, 10))).toEqual([])
+    expect(codes(openAt(planned('pressure'), 'rr'))).toEqual([])
+  })
+  test('nothing is predicted where a foot drives it', () => {
+    const job = openAt(planned('solo'), 'rr')
+    job.wait(120)
+    expect(codes(look(job, 20))).toEqual([])
+  })
+  test('beside the other wheel: slow alone is slow, slow like the other is cold fluid or less pressure', () => {
+    const job = flowing(expected())
+    job.until(({ run }) => run.callAt === 'rl' && run.call === 'open').wait(60)
+    expect(codes(look(job, expected() / 4))).toContain('side-slow')
+  })
+})
+
+test('by foot a pull that brings less than half of the other side’s raises the same suspicion', () => {
+  const job = planned('two-person').until((now) => now.point('rr')?.finished === true)
+  const pull = (ml: number) => {
+    job.until(({ run }) => run.callAt === 'rl' && run.call === 'rest' && run.lookDue)
+    job.do({ type: 'pull-seen', ml, colour: 'new', bubbles: 'none' })
+  }
+  pull(3)
+  pull(3)
+  expect(codes(job)).not.toContain('pulls-small')
+  pull(3)
+  expect(codes(job)).toContain('pulls-small')
+})
+
+test('the other side of an axle is the bleeder at the same place there; a wheel alone has none', () => {
+  expect(['fl', 'rr'].map((id) => otherSide(vehicle, id))).toEqual(['fr', 'rl'])
+  const alone = vehicleFrom(carFile([{ id: 'f', position: 'front', lengthM: 1 }]))
+  expect(otherSide(alone, 'f')).toBeUndefined()
+})
+
+test('the top-up is called for two pulls ahead, and neither sooner nor where a machine feeds', () => {
+  const job = openAt(planned('two-person'), 'rr')
+  const left = () => findings(job.state).find(({ code }) => code === 'top-up-ahead')?.says
+  job.until(({ run }) => run.call === 'rest' && run.callAt === undefined)
+  job.do({ type: 'level-read', reservoir: 'res', ml: 250 + 3 * 9 })
+  expect(left()).toBeUndefined()
+  job.do({ type: 'level-read', reservoir: 'res', ml: 250 + 2 * 9 })
+  expect(left()).toContain('Two more')
+  job.do({ type: 'level-read', reservoir: 'res', ml: 250 + 9 })
+  expect(left()).toContain('One more')
+})
+
+describe('bubbles', () => {
+  const seen = (method: string, bubbles: Bubbles[]) => {
+    const job = openAt(planned(method), 'rr')
+    for (const each of bubbles) look(job, 10, each)
+    return codes(job)
+  }
+  test('small ones that stay the same under vacuum may be drawn past the thread; real ones thin out', () => {
+    expect(seen('vacuum', ['string', 'string', 'string', 'string'])).toContain('false-bubbles')
+    expect(seen('vacuum', ['slug', 'string', 'string', 'string'])).not.toContain('false-bubbles')
+    expect(seen('vacuum', ['string', 'string', 'string', 'none'])).not.toContain('false-bubbles')
+    expect(seen('pressure', ['string', 'string', 'string', 'string'])).not.toContain('false-bubbles')
+  })
+  test('froth is given the time that a 0.1 mm bubble takes through 60 mm, about 3 min at 20 °C by Stokes’s law', () => {
+    const job = look(openAt(planned('pressure'), 'rr'), 10, 'froth')
+    const found = findings(job.state).find(({ code }) => code === 'froth')
+    expect(found?.waitS).toBeGreaterThan(150)
+    expect(found?.waitS).toBeLessThan(200)
+    expect(codes(look(job, 10, 'none'))).not.toContain('froth')
+  })
+})
+
+test('half as much again as planned without clearing: more will not help, and the causes are those of what is seen', () => {
+  const job = openAt(planned('pressure'), 'rr')
+  const targetMl = job.run.stages[job.run.stageIndex]?.stage.mlByBleeder?.rr ?? 0
+  look(job, targetMl * 1.4)
+  expect(codes(job)).not.toContain('over-with-colour')
+  look(job, targetMl * 0.2)
+  expect(codes(job)).toContain('over-with-colour')
+  expect(codes(look(job, 5, 'string'))).toContain('over-with-air')
+  expect(codes(look(job, 5, 'none', 'new'))).not.toContain('over-with-air')
+})
+
+test('the machine’s tank is counted down from its mark, and called out before a bleeder would empty it', () => {
+  const job = openAt(planned('pressure'), 'rr')
+  const wants = job.run.stages[job.run.stageIndex]?.stage.mlByBleeder?.rr ?? 0
+  expect(codes(job)).not.toContain('tank-low')
+  job.do({ type: 'tank-read', ml: wants + 200 })
+  expect(codes(look(job, 40))).not.toContain('tank-low')
+  expect(job.run.tankMl).toBe(wants + 160)
+  job.do({ type: 'tank-read', ml: wants })
+  expect(codes(job)).toContain('tank-low')
+  expect(planned('two-person').refusal({ type: 'tank-read', ml: 900 })).toBe('no-tank')
+})

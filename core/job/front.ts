@@ -1,0 +1,37 @@
+import { type Piece, pushPlug } from '../physics/exchange/plug-front'
+import { tubeMl } from '../physics/hydraulics/tube'
+import { unitShareMl } from '../plan/volumes'
+import { lineKey } from '../vehicle/network'
+import { partsOf } from '../vehicle/parts'
+import type { Line, Vehicle } from '../vehicle/schema'
+import { bleederRunOf } from './points'
+
+const lineMl = ({ segments }: Line): number => segments.reduce((sum, each) => sum + tubeMl(each), 0)
+
+/** What fluid passes on its way to a bleeder, from the cylinder: lines, and a unit's share between them. */
+function piecesTo(vehicle: Vehicle, point: string): Piece[] {
+  const units = partsOf(vehicle, 'control-unit')
+  return (bleederRunOf(vehicle, point)?.run?.lines ?? []).flatMap((line) => {
+    const unit = units.find(({ id }) => id === line.to)
+    const piece = { key: lineKey(line), ml: lineMl(line) }
+    return unit ? [piece, { key: `${unit.id} ${line.circuit}`, ml: unitShareMl(vehicle, unit) }] : [piece]
+  })
+}
+
+/** How far the reservoir's fluid has come once more of it went through a point. */
+export const frontAfter = (
+  vehicle: Vehicle,
+  front: Readonly<Record<string, number>>,
+  point: string,
+  ml: number,
+): Record<string, number> => pushPlug(piecesTo(vehicle, point), front, ml)
+
+/** Share of each line, by its key, that the reservoir's fluid fills by now, from 0 to 1. */
+export function frontShares(vehicle: Vehicle, front: Readonly<Record<string, number>>): Map<string, number> {
+  return new Map(
+    vehicle.lines.map((line) => {
+      const ml = lineMl(line)
+      return [lineKey(line), ml > 0 ? Math.min(1, (front[lineKey(line)] ?? 0) / ml) : 0]
+    }),
+  )
+}

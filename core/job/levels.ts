@@ -1,0 +1,123 @@
+import { pullMl } from '../technique/strokes'
+import { partsOf, reservoirName } from '../vehicle/parts'
+import type { Vehicle } from '../vehicle/schema'
+import { copyOfRun } from './copies'
+import { currentPoint, currentStage, machineFeeds, reservoirOfPoint, sourceOf } from './points'
+import type { JobState, RunState, StageRunState, Tally } from './state'
+import { addTally } from './tally'
+
+/** A pull's volume where nothing is known of its chamber. @source from memory */
+const USUAL_PULL_ML = 10
+
+/** One reservoir with its fluid above MIN and the pulls that leaves. */
+export type Watch = {
+  reservoirId: string
+  maxMl: number
+  minMl: number
+  perPullMl: number
+  levelMl?: number
+  aboveMinMl?: number
+  pullsLeft?: number
+  /** A full pull takes more than there is between the marks: even from MAX only short strokes keep it above MIN. */
+  shortStrokes: boolean
+}
+
+/** What one pull at a point brings: as measured there, else as its chamber gives. */
+export function perPullMl(vehicle: Vehicle, stageRun: StageRunState, point: string): number {
+  const progress = stageRun.at[point]
+  if (progress && progress.counted > 0 && progress.ml > 0) return progress.ml / progress.counted
+  const source = sourceOf(vehicle, point)
+  return (source === undefined ? undefined : pullMl(vehicle, source)) ?? USUAL_PULL_ML
+}
+
+/** Every reservoir that feeds this stage, the one drawn from now first. */
+export function watchReservoirs({ vehicle, run }: Pick<JobState, 'vehicle' | 'run'>): Watch[] {
+  const stageRun = run && currentStage(run)
+  if (!run || !stageRun) return []
+  const now = currentPoint(run)
+  const pointOf = new Map<string, string>()
+  for (const point of now === undefined ? stageRun.points : [now, ...stageRun.points]) {
+    const id = reservoirOfPoint(vehicle, point)
+    if (id !== undefined && !pointOf.has(id)) pointOf.set(id, point)
+  }
+  return [...pointOf].flatMap(([id, point]) => watchOf(vehicle, run, stageRun, id, point) ?? [])
+}
+
+/** One reservoir as pulls at a point draw from it; undefined where the vehicle has no such reservoir. */
+function watchOf(
+  vehicle: Vehicle,
+  run: RunState,
+  stageRun: StageRunState,
+  reservoirId: string,
+  point: string,
+): Watch | undefined {
+  const reservoir = partsOf(vehicle, 'reservoir').find(({ id }) => id === reservoirId)
+  if (!reservoir) return undefined
+  const { maxMl, minMl } = reservoir
+  const pullMl = perPullMl(vehicle, stageRun, point)
+  const usableMl = maxMl - minMl
+  const watch: Watch = {
+    reservoirId,
+    maxMl,
+    minMl,
+    perPullMl: Math.min(pullMl, usableMl),
+    shortStrokes: pullMl > usableMl,
+  }
+  const levelMl = run.levelMl[reservoirId]
+  if (levelMl === undefined) return watch
+  watch.levelMl = levelMl
+  watch.aboveMinMl = levelMl - minMl
+  watch.pullsLeft = Math.max(0, Math.floor(watch.aboveMinMl / watch.perPullMl + 1e-9))
+  return watch
+}
+
+/** What is still to go through this stage's points, mL. */
+export const stillWantedMl = ({ stage, points, at }: StageRunState): number =>
+  points.reduce((sum, id) => {
+    const left = (stage.mlByBleeder?.[id] ?? 0) - (at[id]?.ml ?? 0)
+    return at[id]?.finished ? sum : sum + Math.max(0, left)
+  }, 0)
+
+/** Why the next pull must wait for somebody to pour; undefined where it may come. */
+export function pourFirst({
+  vehicle,
+  run,
+}: Pick<JobState, 'vehicle' | 'run'>): { code: string; text: string } | undefined {
+  const stageRun = run && currentStage(run)
+  const point = run && currentPoint(run)
+  if (!run || !stageRun || point === undefined || machineFeeds(stageRun.stage)) return undefined
+  const id = reservoirOfPoint(vehicle, point)
+  const watch = id === undefined ? undefined : watchOf(vehicle, run, stageRun, id, point)
+  if (!watch) return undefined
+  const name = () => reservoirName(vehicle, watch.reservoirId)
+  if (watch.levelMl === undefined)
+    return { code: 'level-unknown', text: `Nobody has said how full ${name()} is: fill it to MAX.` }
+  if (watch.pullsLeft === 0)
+    return { code: 'top-up-due', text: `Top up first: one more pull would take ${name()} below MIN.` }
+  return undefined
+}
+
+/** The run with something counted in the stage it is at. */
+export function counted(run: RunState, moved: Partial<Tally>): RunState {
+  const next = copyOfRun(run)
+  next.stages = run.stages.map((stageRun, i) =>
+    i === run.stageIndex ? { ...stageRun, tally: addTally(stageRun.tally, moved) } : stageRun,
+  )
+  return next
+}
+
+/** Fluid poured into a reservoir, and the level then seen: what does not fit is kept as unaccounted for. */
+export function poured(run: RunState, reservoirId: string, ml: number, seenMl: number): RunState {
+  const before = run.levelMl[reservoirId]
+  const unaccountedMl = before === undefined ? 0 : before + ml - seenMl
+  return counted({ ...run, levelMl: { ...run.levelMl, [reservoirId]: seenMl } }, { inMl: ml, unaccountedMl })
+}
+
+/** Fluid taken from a reservoir, as far as its level is known. */
+export function taken(run: RunState, reservoirId: string | undefined, ml: number): RunState {
+  const before = reservoirId === undefined ? undefined : run.levelMl[reservoirId]
+  if (reservoirId === undefined || before === undefined) return run
+  const next = copyOfRun(run)
+  next.levelMl = { ...run.levelMl, [reservoirId]: Math.max(0, before - ml) }
+  return next
+}

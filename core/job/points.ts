@@ -1,0 +1,136 @@
+import { perObject } from '../base/memo'
+import type { Stage } from '../plan/answer'
+import { techniqueOf } from '../technique'
+import { type CallAct, type CallKind, type CallMachine, callMachines, jointOpen } from '../technique/calls'
+import { type BleederRun, bleederRuns, reservoirIdOf } from '../vehicle/network'
+import { partsOf } from '../vehicle/parts'
+import type { Vehicle } from '../vehicle/schema'
+import type { EventOf, Unstamped } from './events'
+import type { PointRun, RunState, StageRunState } from './state'
+
+/** Clean pulls in a row that end a bleeder, where the maker states none. @source common practice */
+const CLEAN_PULLS = 3
+/** Pulls of solid fluid in a row that end a port: fluid without air, whatever its colour. @source from memory */
+const SOLID_PULLS = 2
+
+export const freshPoint = (): PointRun => ({
+  ready: false,
+  finished: false,
+  pulls: 0,
+  counted: 0,
+  ml: 0,
+  cleanStreak: 0,
+  airDrawn: 0,
+})
+
+/** Air was drawn in at a point: what came through it counts from nothing again. */
+export const countAgain = (progress: PointRun): PointRun => ({
+  ...progress,
+  airDrawn: progress.airDrawn + 1,
+  cleanStreak: 0,
+  ml: 0,
+  counted: 0,
+})
+
+/** Which call leads a stage. */
+export function callKindOf({ kind, technique }: Stage): CallKind {
+  if (technique !== undefined) return techniqueOf(technique).call
+  return kind === 'port-bleed' ? 'ports' : 'machine'
+}
+export const callOf = (stage: Stage): CallMachine => callMachines[callKindOf(stage)]
+
+/**
+ * Where a stage is worked, in order: the bleeders of its order, before them every port of the cylinders at their
+ * stage, or the cylinders themselves in the vice.
+ */
+export function pointsOfStage(vehicle: Vehicle, stage: Stage, cylinderIds: readonly string[]): string[] {
+  const cylinders = partsOf(vehicle, 'master-cylinder').filter(({ id }) => cylinderIds.includes(id))
+  if (stage.kind === 'bench-bleed') return cylinders.map(({ id }) => id)
+  if (stage.kind === 'port-bleed')
+    return [...cylinders.flatMap(({ chambers }) => chambers.map(({ id }) => id)), ...stage.order]
+  return stage.kind === 'bleed' || stage.kind === 'control-unit' ? stage.order : []
+}
+
+const runsById = perObject(
+  (vehicle: Vehicle) => new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each])),
+)
+
+/** A bleeder with the run that feeds it; undefined for a port or a cylinder. */
+export const bleederRunOf = (vehicle: Vehicle, point: string): BleederRun | undefined =>
+  runsById(vehicle).get(point)
+
+/** What a person calls a point. */
+export function pointName(vehicle: Vehicle, point: string): string {
+  if (bleederRunOf(vehicle, point)) return `bleeder ${point}`
+  const isPort = partsOf(vehicle, 'master-cylinder').some(({ chambers }) =>
+    chambers.some(({ id }) => id === point),
+  )
+  return isPort ? `the nut at port ${point}` : `cylinder ${point}`
+}
+
+/** The chamber or pump whose fluid a point passes; undefined for a cylinder in the vice. */
+export function sourceOf(vehicle: Vehicle, point: string): string | undefined {
+  const placed = bleederRunOf(vehicle, point)
+  if (placed?.run) return placed.run.sourceId
+  const cylinder = partsOf(vehicle, 'master-cylinder').find(
+    ({ id, chambers }) => id === placed?.part.id || chambers.some((chamber) => chamber.id === point),
+  )
+  return cylinder?.chambers.find(({ id }) => id === point)?.id ?? (placed && cylinder?.chambers[0]?.id)
+}
+
+/** The reservoir a point draws from; undefined for a cylinder in the vice. */
+export function reservoirOfPoint(vehicle: Vehicle, point: string): string | undefined {
+  const source = sourceOf(vehicle, point)
+  return source === undefined ? undefined : reservoirIdOf(vehicle, source)
+}
+
+/** Whether a machine on the reservoir keeps it full, so that pulls do not lower it. */
+export const machineFeeds = ({ method }: Stage): boolean =>
+  method === 'pressure' || method === 'pressure-vacuum'
+
+export const currentStage = (run: RunState): StageRunState | undefined => run.stages[run.stageIndex]
+
+/** The point whose turn it is: where the call is under way, else the first of the order that is not finished. */
+export function currentPoint(run: RunState): string | undefined {
+  if (run.callAt !== undefined) return run.callAt
+  const stageRun = currentStage(run)
+  return stageRun?.points.find((id) => !stageRun.at[id]?.finished)
+}
+
+/** The point that is recorded open now. */
+export function openPoint(run: RunState): string | undefined {
+  const stageRun = currentStage(run)
+  return stageRun && jointOpen(callKindOf(stageRun.stage), run.call) ? run.callAt : undefined
+}
+
+/** Every point that is recorded open now: the one under work, and bottles that run elsewhere. */
+export function openPoints(run: RunState): string[] {
+  const now = openPoint(run)
+  return [...(now === undefined ? [] : [now]), ...(run.hung ?? []).map(({ point }) => point)]
+}
+
+export const cleanPullsWanted = (vehicle: Vehicle, stage: Stage): number =>
+  stage.kind === 'port-bleed' ? SOLID_PULLS : (vehicle.makerSettings?.cleanPulls ?? CLEAN_PULLS)
+
+export type PointWants = { done: boolean; wantsMl: number; wantsClean: number; wantsSettling: boolean }
+
+/** Why a point is done, or what it still wants. */
+export function pointWants(vehicle: Vehicle, { stage, at }: StageRunState, point: string): PointWants {
+  const progress = at[point] ?? freshPoint()
+  const wantsMl = progress.doubtful ? 0 : Math.max(0, (stage.mlByBleeder?.[point] ?? 0) - progress.ml)
+  const wantsClean = Math.max(0, cleanPullsWanted(vehicle, stage) - progress.cleanStreak)
+  const wantsSettling = callKindOf(stage) === 'bench' && progress.settled !== true
+  return {
+    done: wantsMl <= 0 && wantsClean === 0 && !wantsSettling,
+    wantsMl,
+    wantsClean,
+    wantsSettling,
+  }
+}
+
+/** A call as a screen makes it: with what that screen saw, so that it is refused where another has gone on since. */
+export function callNow(run: RunState, act: CallAct, turn?: number): Unstamped<EventOf<'call'>> {
+  const point = currentPoint(run) ?? ''
+  const pulls = currentStage(run)?.at[point]?.pulls ?? 0
+  return { type: 'call', act, seen: { point, call: run.call, pulls, ...(turn !== undefined && { turn }) } }
+}

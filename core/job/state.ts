@@ -1,0 +1,187 @@
+import type { Bubbles, Colour } from '../fluid/specs/colour'
+import type { Plan, Stage } from '../plan/answer'
+import type { Shop } from '../plan/request'
+import type { CallState } from '../technique/calls'
+import type { Step } from '../technique/step'
+import type { Vehicle } from '../vehicle/schema'
+import type { Hung } from './bottles'
+import type { CheckIn, Container, EventOf, FloorEvent, Person } from './events'
+
+export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
+export type Station = (typeof stations)[number]
+
+/** What is known of one place that is worked at in a stage: a bleeder, a port of the cylinder, the cylinder in the vice. */
+export type PointRun = {
+  ready: boolean
+  finished: boolean
+  pulls: number
+  /** Of these, the ones since its count last began. */
+  counted: number
+  /** Through this point since its count last began. */
+  ml: number
+  /** Pulls (or looks) in a row, up to the last one, with no bubbles and new colour. */
+  cleanStreak: number
+  /** Times air was drawn in here. */
+  airDrawn: number
+  /** Fine bubbles were left time to rise (bench alone). */
+  settled?: boolean
+  /** What keeps it from being bled, until it is mended. */
+  trouble?: 'seized' | 'snapped' | 'stripped'
+  /** Finished once, and air may have come this far since: clean pulls are wanted again, the volume stays. */
+  doubtful?: boolean
+  colour?: Colour
+  bubbles?: Bubbles
+  /** The bubbles of the last few looks, the newest last. */
+  looks?: Bubbles[]
+  /** When it was looked at last. */
+  seenAt?: string
+  /** What came while it stood open and something drove it, and in how long. */
+  timedMl?: number
+  timedS?: number
+}
+
+/** What went in and out during one stage. */
+export type Tally = {
+  inMl: number
+  /** Into the bottle. */
+  outMl: number
+  /** Drawn from the reservoir. */
+  drawnMl: number
+  spilledMl: number
+  /** Fluid gone (above 0) or found (below) that nobody wrote down, seen whenever a level is looked at. */
+  unaccountedMl: number
+}
+
+/** One stage as it is being done. */
+export type StageRunState = {
+  stage: Stage
+  stepsDone: string[]
+  /** Where it is worked, in order. */
+  points: string[]
+  at: Record<string, PointRun>
+  tally: Tally
+}
+
+/** Steps that something gone wrong puts before everything else. */
+export type Mend = { id: string; steps: Step[]; stepsDone: string[] }
+
+/** The live job. */
+export type RunState = {
+  plateConfirmed: boolean
+  stageIndex: number
+  stages: StageRunState[]
+  call: CallState
+  /** Where the call is under way, or its look is due; absent at rest. */
+  callAt?: string
+  /** Bottles that run at other bleeders meanwhile; only where the call itself stands open (or has slipped). */
+  hung?: Hung[]
+  /** A pull has ended and what came out is not written down yet. */
+  lookDue: boolean
+  /** Fluid in each reservoir; absent while nobody has said. */
+  levelMl: Record<string, number>
+  /** What stands in the catch bottle, by its own marks. */
+  bottleMl: number
+  mends: Mend[]
+  /** What is left in the machine's own tank, by what went through since it was looked at; absent while nobody has said. */
+  tankMl?: number
+  /** Since when the joint stands open, or since the last look while it does. */
+  openedAt?: string
+  /** How much of each line the reservoir's fluid fills by now, mL by the line's key. */
+  frontMl?: Record<string, number>
+  /** When each running timer was started, by the step or check it belongs to. */
+  timers: Record<string, string>
+}
+
+/** What went wrong, what that changed, and what stays good. */
+export type TroubleReport = {
+  eventId: string
+  at: string
+  by?: Person
+  what: string
+  text: string
+  stillValid: string[]
+  startAgain: string[]
+  doubtful: string[]
+}
+
+/** A bleed that was given up before its plan's end, with what it moved. */
+export type EarlierRun = { why: string; plate: string; at: string; tally: Tally }
+
+/** What stood before one act, so that it can be taken back: only what the act changed. */
+export type Undoable = {
+  eventId: string
+  type: FloorEvent['type']
+  keys: UndoKey[]
+  before: Partial<Pick<JobState, UndoKey>>
+}
+export const undoKeys = [
+  'run',
+  'proofs',
+  'troubles',
+  'checkIn',
+  'planned',
+  'earlier',
+  'extraChecks',
+  'containers',
+] as const
+export type UndoKey = (typeof undoKeys)[number]
+
+/** Acts recorded long after they were done: how many, done from when to when, and how long the longest waited. */
+export type LateActs = { acts: number; from: string; to: string; longestS: number }
+
+export type Proof = Pick<EventOf<'check-proved'>, 'passed' | 'value' | 'note' | 'at' | 'by'>
+export type Parked = EventOf<'parked'>
+
+/** All that is known of a job, from its events alone. */
+export type JobState = {
+  vehicle: Vehicle
+  vehicleId: string
+  plate: string
+  openedAt: string
+  lastAt: string
+  /** Everyone who recorded something on it, in the order they first did. */
+  people: Person[]
+  /** The filed job this one came back from. */
+  comebackOf?: string
+  /** Vehicles it stood on by mistake before. */
+  movedFrom: EventOf<'vehicle-moved'>['from'][]
+  checkIn?: CheckIn
+  tested?: EventOf<'tested'>
+  planned?: { shop: Shop; plan: Plan; fromBench?: EventOf<'planned'>['fromBench'] }
+  run?: RunState
+  /** The bleed was done with the bay card in hand and entered afterwards. */
+  fromPaper?: EventOf<'paper-entered'>
+  earlier: EarlierRun[]
+  proofs: Record<string, Proof>
+  /** Checks of the proof that something gone wrong added. */
+  extraChecks: string[]
+  containers: Container[]
+  troubles: TroubleReport[]
+  bleedAgainWhy: string[]
+  parked?: Parked
+  /** Times it was parked and taken up again. */
+  parkings: { parked: Parked; resumed: EventOf<'resumed'> }[]
+  filed?: EventOf<'filed'>
+  addenda: EventOf<'addendum'>[]
+  /** The last few acts that can be taken back, the newest last. */
+  undoable: Undoable[]
+  /** How many events there were, so that a reader knows which state it holds. */
+  length: number
+  /** Acts that a screen kept for a while because there was no server. */
+  late?: LateActs
+  /** How often the call has gone on or back: never the same twice, also where an undo brings a call back. */
+  callTurn?: number
+}
+
+/** Where the job is: the first station that still has something to do. */
+export function stationOf(state: JobState): Station {
+  if (!state.checkIn) return 'check-in'
+  if (!state.tested) return 'test'
+  if (!state.run) return 'plan'
+  if (!bleedDone(state.run)) return 'bleed'
+  return state.filed ? 'file' : 'prove'
+}
+
+/** Whether every stage before the proof is done and nothing is left to mend. */
+export const bleedDone = (run: RunState): boolean =>
+  run.stages[run.stageIndex]?.stage.kind === 'prove' && run.mends.length === 0

@@ -1,0 +1,131 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { moistureVerdict } from '../../fluid/verdict'
+import { boilingPoint, boilingWithActivityC, fittedActivity, waterFromBoiling } from './boiling-point'
+import { waterVapourKPa } from './water-vapour'
+
+describe('water vapour pressure', () => {
+  test.each([
+    [100, 101.42],
+    [140, 361.5],
+    [150, 476.2],
+    [180, 1002.8],
+    [200, 1554.9],
+  ])('at %i °C is %f kPa (IAPWS SR1-86, Wagner & Pruss 1993, recalled)', (tempC, kPa) => {
+    expect(Math.abs(waterVapourKPa(tempC) / kPa - 1)).toBeLessThan(3e-4)
+  })
+})
+
+describe('boiling point', () => {
+  test('with nothing fitted, DOT 3 at 3.7 % water comes within 3 °C of the 140 °C of FMVSS 116 (recalled)', () => {
+    expect(Math.abs(boilingWithActivityC(205, 3.7, 1) - 140)).toBeLessThan(3)
+  })
+
+  test('a solvent of 120 or 220 g/mol moves that to about 145 or 132 °C', () => {
+    expect(boilingWithActivityC(205, 3.7, 1, 120)).toBeCloseTo(145, -0.5)
+    expect(boilingWithActivityC(205, 3.7, 1, 220)).toBeCloseTo(132, -0.5)
+  })
+
+  test('borate binds water: the fitted activity is about 0.64 for DOT 4 and 0.35 for DOT 5.1 (from the recalled minima)', () => {
+    expect(fittedActivity({ dryC: 230, wetC: 155 })).toBeCloseTo(0.64, 2)
+    expect(fittedActivity({ dryC: 260, wetC: 180 })).toBeCloseTo(0.35, 1.9)
+  })
+
+  test('the fit passes through its anchors: dry at 0 %, wet at 3.7 %', () => {
+    expect(boilingPoint({ dryC: 230, wetC: 155, waterPct: 0 }).boilingC).toBeCloseTo(230, 6)
+    expect(boilingPoint({ dryC: 230, wetC: 155, waterPct: 3.7 }).boilingC).toBeCloseTo(155, 6)
+  })
+
+  test('the first per cent costs more than the straight line says', () => {
+    const straightC = 230 - 75 / 3.7
+    expect(boilingPoint({ dryC: 230, wetC: 155, waterPct: 1 }).boilingC).toBeLessThan(straightC - 5)
+  })
+
+  const pair = fc
+    .tuple(fc.double({ min: 180, max: 300, noNaN: true }), fc.double({ min: 30, max: 100, noNaN: true }))
+    .map(([dryC, fallsC]) => ({ dryC, wetC: dryC - fallsC }))
+
+  test('more water never boils higher, and the inverse inverts', () => {
+    fc.assert(
+      fc.property(
+        pair,
+        fc.double({ min: 0, max: 8, noNaN: true }),
+        fc.double({ min: 0.01, max: 4, noNaN: true }),
+        (fluid, waterPct, more) => {
+          const boils = boilingPoint({ ...fluid, waterPct })
+          expect(boils.bandC).toBeGreaterThanOrEqual(3)
+          expect(boilingPoint({ ...fluid, waterPct: waterPct + more }).boilingC).toBeLessThan(boils.boilingC)
+          expect(waterFromBoiling({ ...fluid, boilingC: boils.boilingC }).waterPct).toBeCloseTo(waterPct, 6)
+        },
+      ),
+    )
+  })
+
+  test.each([
+    [{ dryC: 205, wetC: 210, waterPct: 1 }, 'wetC'],
+    [{ dryC: 205, wetC: 140, waterPct: 101 }, 'waterPct'],
+    [{ dryC: 90, wetC: 80, waterPct: 1 }, 'dryC'],
+  ])('%o is refused at %s', (input, path) => {
+    expect(() => boilingPoint(input)).toThrow(expect.objectContaining({ path }))
+  })
+})
+
+describe('verdict of one reading', () => {
+  const water = (value: number) =>
+    moistureVerdict('DOT 4', { kind: 'water-pct', value, at: 'reservoir' }).verdict
+
+  test('replace at 3 %, watch from 2 % (common practice)', () => {
+    expect([0, 1.9, 2, 2.9, 3, 5].map(water)).toEqual([
+      'keep',
+      'keep',
+      'watch',
+      'watch',
+      'replace',
+      'replace',
+    ])
+  })
+
+  test('a boiling reading at the wet minimum condemns, one above the dry minimum is simply dry', () => {
+    expect(moistureVerdict('DOT 4', { kind: 'boiling-c', value: 155, at: 'caliper' }).verdict).toBe('replace')
+    expect(moistureVerdict('DOT 4', { kind: 'boiling-c', value: 262, at: 'caliper' }).verdict).toBe('keep')
+  })
+
+  test('what boiled at a height is judged as it would boil at the sea: 153 °C at 1000 m is above the 155 °C of DOT 4', () => {
+    const boiled = (heightM: number) =>
+      moistureVerdict(
+        'DOT 4',
+        { kind: 'boiling-c', value: 153, at: 'caliper' },
+        undefined,
+        undefined,
+        heightM,
+      )
+    expect(boiled(0).verdict).toBe('replace')
+    expect(boiled(1000).boilingC).toBeCloseTo(156.4, 1)
+    expect(boiled(1000).decidedBy).toBe('water')
+  })
+
+  test('an ohmmeter can condemn, never pass', () => {
+    expect(moistureVerdict('DOT 4', { kind: 'megohm', value: 2, at: 'reservoir' }).verdict).toBe('replace')
+    expect(moistureVerdict('DOT 4', { kind: 'megohm', value: 500, at: 'reservoir' }).verdict).toBe('retest')
+  })
+
+  test('water says nothing of silicone', () => {
+    expect(moistureVerdict('DOT 5', { kind: 'water-pct', value: 4, at: 'reservoir' })).toMatchObject({
+      verdict: 'retest',
+      decidedBy: 'not-applicable',
+    })
+  })
+
+  test('more water is never milder', () => {
+    const rank = { keep: 0, watch: 1, replace: 2, retest: 3 }
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        (a, b) => {
+          expect(rank[water(Math.min(a, b))]).toBeLessThanOrEqual(rank[water(Math.max(a, b))])
+        },
+      ),
+    )
+  })
+})

@@ -1,0 +1,130 @@
+import type { Band } from '../../base/band'
+import { dayNumber } from '../../base/day'
+
+/** Where the rise levels off: fluid in service takes up no more than this. @source from memory */
+export const LEVELS_OFF_PCT = 8
+/** Rise of fresh fluid in a year, and its range. @source from memory: 1 to 2 % a year */
+const USUAL_PCT_PER_YEAR = { slow: 1, likely: 1.5, quick: 2 }
+const DAYS_PER_YEAR = 365.25
+/** Fewer readings, or closer together, say nothing of a rise. @source from memory */
+const LEAST_READINGS = 3
+const LEAST_SPAN_DAYS = 180
+/** How far a single reading may be off, as a standard deviation. @source from memory */
+const READING_ERROR_PCT = 0.2
+/** Water in fluid that has just been exchanged: what was in the bottle, and what the exchange left. @source from memory */
+export const FRESH_PCT = 0.2
+/** Nine in ten of a normal spread lie within so many standard deviations. */
+const NINE_IN_TEN = 1.645
+
+/** Water as it would stand without levelling off: then the rise is a straight line. */
+export const straight = (waterPct: number) =>
+  -Math.log(1 - Math.min(waterPct, 0.999 * LEVELS_OFF_PCT) / LEVELS_OFF_PCT)
+const bent = (value: number) => LEVELS_OFF_PCT * (1 - Math.exp(-value))
+
+/** Fresh fluid rises by so much in its first year, so by less as it fills. */
+const perDay = (pctPerYear: number) => straight(pctPerYear) / DAYS_PER_YEAR
+const usual = {
+  slope: perDay(USUAL_PCT_PER_YEAR.likely),
+  off: (perDay(USUAL_PCT_PER_YEAR.quick) - perDay(USUAL_PCT_PER_YEAR.slow)) / 2,
+}
+
+export type DatedReading = { date: string; waterPct: number }
+type Point = { day: number; value: number }
+
+/** A rise of water: how fast and from where, each with how far nine of ten would be off. Values are straightened. */
+export type Rise = {
+  slope: number
+  slopeOff: number
+  anchorDay: number
+  anchor: number
+  anchorOff: number
+  basis: 'fitted' | 'default'
+  /** How much the vehicle's own readings count against the usual rise, 0 to 1. */
+  ownShare: number
+}
+
+/**
+ * How water rises in one vehicle's fluid.
+ *
+ * Water rises towards a level at which it stays: w = S·(1 − e^(−k·t)). With three readings or more over half a year
+ * (fresh fluid on its day counts as one) k is the median of all slopes between two of them (Theil–Sen), which one bad
+ * reading cannot carry off, weighed against the usual 1 to 2 % a year by how surely these readings can tell a slope:
+ * close together they hardly count, over years they decide. With fewer it is the usual rise alone, and said so.
+ *
+ * @param readings since the last exchange, in any order
+ * @param freshOn day of that exchange; either it or a reading is there
+ * @source first-order uptake; Theil 1950, Sen 1968; mean of two normal estimates by inverse variance; default rise and level from memory
+ */
+export function riseOf(readings: readonly DatedReading[], freshOn?: string): Rise {
+  const points: Point[] = [
+    ...(freshOn === undefined ? [] : [{ day: dayNumber(freshOn), value: straight(FRESH_PCT) }]),
+    ...readings.map(({ date, waterPct }) => ({ day: dayNumber(date), value: straight(waterPct) })),
+  ].sort((a, b) => a.day - b.day)
+  const span = (points.at(-1)?.day ?? 0) - (points[0]?.day ?? 0)
+  const own = points.length >= LEAST_READINGS && span >= LEAST_SPAN_DAYS ? ownSlope(points) : undefined
+  const { slope, off } = own ? weighed(own) : usual
+  // Each reading carried along the likely rise to their mean day, where a slope's error moves the line least; their
+  // median is where the line stands.
+  const anchorDay = points.reduce((sum, { day }) => sum + day, 0) / points.length
+  const anchor = median(points.map(({ day, value }) => value + slope * (anchorDay - day)))
+  return {
+    slope,
+    slopeOff: off,
+    anchorDay,
+    anchor,
+    anchorOff: (NINE_IN_TEN * READING_ERROR_PCT) / Math.max(1, LEVELS_OFF_PCT - bent(anchor)),
+    basis: own ? 'fitted' : 'default',
+    ownShare: own ? ownShareOf(own.error) : 0,
+  }
+}
+
+/** Water on a day by a rise, straightened, and how far off nine of ten would be: both errors together. */
+export function valueOn({ slope, slopeOff, anchorDay, anchor, anchorOff }: Rise, day: number) {
+  const days = day - anchorDay
+  return { value: anchor + slope * days, off: Math.hypot(anchorOff, slopeOff * days) }
+}
+
+/** Water on a day by a rise, in %. */
+export function waterOn(rise: Rise, day: number): Band {
+  const { value, off } = valueOn(rise, day)
+  const pct = (straightened: number) => bent(Math.max(0, straightened))
+  return { low: pct(value - off), likely: pct(value), high: pct(value + off) }
+}
+
+const ownShareOf = (error: number) => usual.off ** 2 / (usual.off ** 2 + error ** 2)
+
+/** The vehicle's own slope against the usual one, each by its inverse variance. */
+function weighed({ slope, error, spread }: OwnSlope): { slope: number; off: number } {
+  const share = ownShareOf(error)
+  return {
+    slope: share * slope + (1 - share) * usual.slope,
+    off: Math.max(spread, NINE_IN_TEN * Math.sqrt(share) * error),
+  }
+}
+
+type OwnSlope = { slope: number; error: number; spread: number }
+
+function ownSlope(points: readonly Point[]): OwnSlope {
+  const slopes = points.flatMap((from, i) =>
+    points
+      .slice(i + 1)
+      .filter(({ day }) => day > from.day)
+      .map(({ day, value }) => (value - from.value) / (day - from.day)),
+  )
+  // Water does not leave by itself: a fall is the testers', not the fluid's.
+  const slope = Math.max(0, median(slopes))
+  const mean = points.reduce((sum, { day }) => sum + day, 0) / points.length
+  const scatter = Math.sqrt(points.reduce((sum, { day }) => sum + (day - mean) ** 2, 0))
+  return {
+    slope,
+    // By the days alone, so that lower readings never count for more.
+    error: READING_ERROR_PCT / LEVELS_OFF_PCT / scatter,
+    spread: median(slopes.map((each) => Math.abs(each - slope))),
+  }
+}
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b)
+  const middle = sorted.length / 2
+  return ((sorted[Math.ceil(middle) - 1] ?? 0) + (sorted[Math.floor(middle)] ?? 0)) / 2
+}

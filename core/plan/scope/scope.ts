@@ -1,0 +1,228 @@
+import type { Decision, Reason } from '../../base/decision'
+import {
+  type BleederRun,
+  bleederRuns,
+  downstreamOf,
+  reservoirIdOf,
+  sourceIds,
+  sourcePart,
+} from '../../vehicle/network'
+import { partName, partsOf } from '../../vehicle/parts'
+import type { Line, Part, Vehicle } from '../../vehicle/schema'
+
+/** What happened to the vehicle, as the scope needs it. */
+export type ScopeWork = {
+  reason: 'service' | 'repair' | 'conversion' | 'soft-pedal'
+  opened: readonly string[]
+  replaced: readonly string[]
+  ranDry: boolean
+  systemEmpty: boolean
+}
+
+/** How far the bleed must go. */
+export type Scope = {
+  /** Bleeders to be opened in bleed stages; those on master cylinders are not among them. */
+  bleeders: BleederRun[]
+  /** Bleeders on master cylinders in scope, bled at the cylinder stage. */
+  cylinderBleeders: BleederRun[]
+  /** Whether every bleeder is in scope, so that the reservoir is exchanged too. */
+  whole: boolean
+  /** Air stands in the master cylinder: on the bench, or at its ports in place. */
+  cylinder: 'none' | 'ports' | 'bench'
+  /** The cylinders that are bled at that stage. */
+  cylinderIds: string[]
+  /** The control unit was opened, replaced or run dry. */
+  unit: boolean
+  /** A joint was opened, so it is checked for leaks under pressure. */
+  leakCheck: boolean
+}
+
+type Found = {
+  downstream: Set<string>
+  cylinder: Scope['cylinder']
+  everything: boolean
+  unit: boolean
+  reasons: Reason[]
+}
+
+const ENDS = new Set(['wheel-brake', 'clutch-slave', 'stroke-simulator'])
+
+function whatWasOpened(vehicle: Vehicle, id: string, replaced: boolean): Found {
+  const nothing: Found = {
+    downstream: new Set(),
+    cylinder: 'none',
+    everything: false,
+    unit: false,
+    reasons: [],
+  }
+  const line = vehicle.lines.find((each) => each.id === id)
+  if (line) return lineOpened(vehicle, line, nothing)
+  const part = vehicle.parts.find((each) => each.id === id)
+  return part ? partOpened(vehicle, part, replaced, nothing) : nothing
+}
+
+function lineOpened(vehicle: Vehicle, line: Line, nothing: Found): Found {
+  const end = vehicle.parts.find((part) => part.id === line.to)
+  const downstream = downstreamOf(vehicle, [{ partId: line.to, circuit: line.circuit }]).add(line.to)
+  if (sourceIds(vehicle).includes(line.from) && end && !ENDS.has(end.type))
+    return upstreamOpened(nothing, 'line from the master cylinder')
+  const text = `Only the ${end ? partName(end) : 'line'} side was opened and the reservoir stayed above MIN: bleed what lies beyond the joint, then let the pedal decide.`
+  return { ...nothing, downstream, reasons: [{ code: 'scope-local', text, basis: 'practice' }] }
+}
+
+function upstreamOpened(nothing: Found, what: string): Found {
+  const text = `The ${what} was opened: at the master cylinder first, then every bleeder.`
+  return {
+    ...nothing,
+    everything: true,
+    cylinder: 'ports',
+    reasons: [{ code: 'scope-upstream-opened', text, basis: 'practice' }],
+  }
+}
+
+function partOpened(vehicle: Vehicle, part: Part, replaced: boolean, nothing: Found): Found {
+  switch (part.type) {
+    case 'master-cylinder': {
+      if (!replaced) return upstreamOpened(nothing, partName(part))
+      const text =
+        'A new master cylinder is full of air: bleed it on the bench (or at its ports in place), then every bleeder.'
+      return {
+        ...nothing,
+        everything: true,
+        cylinder: 'bench',
+        reasons: [{ code: 'scope-cylinder-replaced', text, basis: 'practice' }],
+      }
+    }
+    case 'reservoir':
+      return upstreamOpened(nothing, 'reservoir')
+    case 'control-unit':
+    case 'pump': {
+      const text = `The ${partName(part)} was ${replaced ? 'replaced' : 'opened'}: base bleed with it unpowered, then its own cycles with a base bleed after each.`
+      return {
+        ...nothing,
+        everything: true,
+        unit: part.type === 'control-unit',
+        reasons: [{ code: 'scope-unit', text, basis: 'practice' }],
+      }
+    }
+    default: {
+      const downstream = downstreamOf(vehicle, [{ partId: part.id }]).add(part.id)
+      if ([...downstream].some((id) => vehicle.parts.find((each) => each.id === id)?.type === 'control-unit'))
+        return upstreamOpened(nothing, partName(part))
+      const text = `Only the ${partName(part)} was ${replaced ? 'replaced' : 'opened'} and the reservoir stayed above MIN: its bleeder, then the pedal decides.`
+      return { ...nothing, downstream, reasons: [{ code: 'scope-local', text, basis: 'practice' }] }
+    }
+  }
+}
+
+/**
+ * How far the bleed must go, from what was opened, replaced or run dry.
+ *
+ * @param school after one opened corner: `local` bleeds that corner, `whole` bleeds everything
+ * @source common practice of the trade, both schools
+ */
+export function decideScope(vehicle: Vehicle, work: ScopeWork, school: 'local' | 'whole'): Decision<Scope> {
+  const found = [
+    ...work.opened.map((id) => whatWasOpened(vehicle, id, false)),
+    ...work.replaced.map((id) => whatWasOpened(vehicle, id, true)),
+  ]
+  const reasons = dedupe(found.flatMap((each) => each.reasons))
+  const touched = work.opened.length + work.replaced.length > 0
+  let everything = found.some((each) => each.everything)
+  let cylinder: Scope['cylinder'] = found.some((each) => each.cylinder === 'bench')
+    ? 'bench'
+    : found.some((each) => each.cylinder === 'ports')
+      ? 'ports'
+      : 'none'
+  const say = (code: string, text: string) => reasons.push({ code, text, basis: 'practice' })
+  if (work.systemEmpty) {
+    say(
+      'scope-system-empty',
+      'The system is empty: fill it slowly, let the air rise out of the reservoir, then the cylinder and every bleeder.',
+    )
+    everything = true
+  } else if (work.ranDry) {
+    say(
+      'scope-ran-dry',
+      'The reservoir ran dry, so the master cylinder drew air: at its ports in place (or on the bench), then every bleeder.',
+    )
+    everything = true
+  }
+  if ((work.ranDry || work.systemEmpty) && cylinder === 'none') cylinder = 'ports'
+  if (work.reason === 'conversion')
+    say(
+      'scope-conversion',
+      'Wrong fluid: the reservoir emptied and wiped, then every bleeder, the clutch too where it shares the fluid.',
+    )
+  else if (work.reason === 'service')
+    say('scope-service', 'A routine exchange: the reservoir, then every bleeder.')
+  else if (!touched && !everything)
+    say('scope-whole', 'Nothing is named as opened, so every bleeder is in scope.')
+  else if (school === 'whole' && !everything)
+    say('scope-school-whole', 'The shop bleeds every bleeder after any opened corner.')
+  const whole =
+    everything || school === 'whole' || work.reason === 'conversion' || work.reason === 'service' || !touched
+  const systems = systemsTouched(vehicle, [...work.opened, ...work.replaced])
+  const inScope = wholeOrTouched(vehicle, whole, found, routineWork(work) ? new Set() : systems)
+  const hasUnit = partsOf(vehicle, 'control-unit').length > 0
+  return {
+    value: {
+      bleeders: inScope.filter(({ part }) => part.type !== 'master-cylinder'),
+      cylinderBleeders: inScope.filter(({ part }) => part.type === 'master-cylinder'),
+      whole,
+      cylinder,
+      cylinderIds: partsOf(vehicle, 'master-cylinder')
+        .map((part) => part.id)
+        .filter((id) => routineWork(work) || systems.size === 0 || systems.has(id)),
+      unit: hasUnit && (work.systemEmpty || found.some((each) => each.unit)),
+      leakCheck: touched || work.systemEmpty,
+    },
+    reasons,
+  }
+}
+
+/** Work that concerns every system of the vehicle, whatever was opened. */
+const routineWork = (work: ScopeWork): boolean =>
+  work.reason === 'conversion' || work.reason === 'service' || work.ranDry || work.systemEmpty
+
+/** @param systems the hydraulics touched; none named means all of them */
+function wholeOrTouched(
+  vehicle: Vehicle,
+  whole: boolean,
+  found: Found[],
+  systems: Set<string>,
+): BleederRun[] {
+  const runs = bleederRuns(vehicle)
+  if (whole)
+    return runs.filter(
+      ({ part, run }) => systems.size === 0 || systems.has(run ? systemOf(vehicle, run.sourceId) : part.id),
+    )
+  const touched = new Set(found.flatMap((each) => [...each.downstream]))
+  return runs.filter(({ part }) => touched.has(part.id))
+}
+
+/** Separate hydraulics (a motorcycle's front and rear) are told apart by their reservoir: air does not cross between them. */
+const systemOf = (vehicle: Vehicle, sourceId: string): string =>
+  reservoirIdOf(vehicle, sourceId) ?? sourcePart(vehicle, sourceId)?.id ?? sourceId
+
+function systemsTouched(vehicle: Vehicle, ids: readonly string[]): Set<string> {
+  const systems = new Set<string>()
+  for (const cylinder of partsOf(vehicle, 'master-cylinder')) {
+    for (const chamber of cylinder.chambers) {
+      const reservoirId = chamber.fedBy ?? cylinder.fedBy
+      const below = downstreamOf(vehicle, [{ partId: chamber.id }])
+      const lines = vehicle.lines
+        .filter((line) => line.from === chamber.id || below.has(line.from))
+        .map((line) => line.id)
+      const touches = ids.some(
+        (id) => [cylinder.id, chamber.id, reservoirId].includes(id) || below.has(id) || lines.includes(id),
+      )
+      if (touches) systems.add(reservoirId).add(cylinder.id)
+    }
+  }
+  return systems
+}
+
+function dedupe(reasons: Reason[]): Reason[] {
+  return reasons.filter((reason, i) => reasons.findIndex((each) => each.text === reason.text) === i)
+}

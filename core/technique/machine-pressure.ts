@@ -1,0 +1,152 @@
+import type { Notice } from '../base/decision'
+import { atWheel, type Steps } from './step'
+import type { MethodContext } from './technique'
+
+/** Usual range on a sound cap. @source common practice, 10–15 psi */
+const SOUND_CAP_KPA = [70, 103] as const
+/** Usual setting on a sound cap. @source common practice */
+const USUAL_KPA = 100
+/** Old, makeshift or unknown caps. @source common practice, 5–8 psi */
+const DOUBTFUL_CAP_KPA = [35, 55] as const
+const DOUBTFUL_KPA = 50
+/** Vacuum at the bleeder. @source common practice */
+const VACUUM_KPA = [60, 85] as const
+const USUAL_VACUUM_KPA = 70
+
+const soundCap = ({ reservoirs }: MethodContext) =>
+  reservoirs.every((reservoir) => reservoir.capSeal === 'sound')
+
+/** Adapters that may go on: the one the reservoir is known to take, else any. */
+function adaptersFor({ adapters, reservoirs }: MethodContext) {
+  const known = new Set(reservoirs.flatMap(({ capAdapter }) => capAdapter ?? []))
+  return known.size === 0 ? adapters : adapters.filter(({ name }) => known.has(name))
+}
+
+/** Which reservoir's adapter the shop does not have; a shop that lists none is taken to have what fits. */
+export function refuseAdapter(context: MethodContext): Notice | undefined {
+  if (context.adapters.length === 0) return undefined
+  const missing = context.reservoirs.find(
+    ({ capAdapter }) => capAdapter !== undefined && !context.adapters.some(({ name }) => name === capAdapter),
+  )
+  return missing
+    ? {
+        code: 'adapter-missing',
+        text: `Its reservoir takes the adapter “${missing.capAdapter}”, and the shop has none of that name.`,
+      }
+    : undefined
+}
+
+/** Least and most pressure for this reservoir: by its cap, the maker's word on a sound one, and the adapter's rating. */
+export function pressureLimits(context: MethodContext): readonly [number, number] {
+  const stated = context.vehicle.makerSettings?.pressureKPa
+  const rated = Math.min(Number.POSITIVE_INFINITY, ...adaptersFor(context).map(({ maxKPa }) => maxKPa))
+  const [least, most] = soundCap(context) ? [SOUND_CAP_KPA[0], stated ?? SOUND_CAP_KPA[1]] : DOUBTFUL_CAP_KPA
+  const top = Math.min(most, stated ?? most, rated)
+  return [Math.min(least, top), top]
+}
+
+/** Pressure for the reservoir: the maker's where stated, and never hard on a cap whose seal is not known to be sound. */
+export function reservoirPressureKPa(context: MethodContext): number {
+  const usual = soundCap(context) ? USUAL_KPA : DOUBTFUL_KPA
+  return Math.min(context.vehicle.makerSettings?.pressureKPa ?? usual, pressureLimits(context)[1])
+}
+
+export function vacuumLimits({ vehicle }: MethodContext): readonly [number, number] {
+  const stated = vehicle.makerSettings?.vacuumKPa
+  return stated === undefined ? VACUUM_KPA : [Math.min(stated, VACUUM_KPA[0]), stated]
+}
+
+/** Vacuum at the bleeder: the maker's, else the middle of the usual range. */
+export const bleederVacuumKPa = ({ vehicle }: MethodContext): number =>
+  vehicle.makerSettings?.vacuumKPa ?? USUAL_VACUUM_KPA
+
+/** Whether a metering valve stands between the machine and a corner. */
+const throughMetering = ({ vehicle, corners }: MethodContext) => {
+  const valves = vehicle.parts.flatMap((part) =>
+    part.type === 'valve' && part.role === 'metering' ? [part.id] : [],
+  )
+  return corners.some(({ run }) => run?.lines.some(({ to }) => valves.includes(to)))
+}
+
+/** Pressure at the reservoir shuts a metering valve, and nothing reaches the fronts. @source common practice */
+export const refuseMetering = (context: MethodContext): Notice | undefined =>
+  throughMetering(context) && context.lacks.has('metering-tool')
+    ? {
+        code: 'metering-valve-shut',
+        text: 'The metering valve shuts the fronts off at the machine’s pressure, and the tool that holds it open is not at hand.',
+      }
+    : undefined
+
+/** Why no machine goes on this reservoir. */
+export const refuseMachine = (context: MethodContext): Notice | undefined =>
+  refuseSmallReservoirs(context) ?? refuseAdapter(context) ?? refuseMetering(context)
+
+/** Machine on, pressure up; pressure off before its adapter comes off. @source common practice */
+export function machineSteps(context: MethodContext): Steps {
+  const names = adaptersFor(context).map(({ name }) => name)
+  const which = names.length === 1 ? `Adapter “${names[0]}”` : 'Adapter'
+  const held = throughMetering(context)
+  return {
+    before: [
+      ...(held
+        ? [
+            atWheel(
+              'hold-metering',
+              'Hold the metering valve open with the maker’s tool.',
+              'It shuts the fronts off at this pressure.',
+            ),
+          ]
+        : []),
+      atWheel(
+        'adapter',
+        `${which} on the reservoir, tight.`,
+        'Machine filled with new fluid of the right kind.',
+      ),
+      atWheel(
+        'pressurise',
+        `Bring it up slowly to ${reservoirPressureKPa(context)} kPa and watch the cap for a leak.`,
+      ),
+    ],
+    after: [
+      atWheel(
+        'depressurise',
+        'Let the machine’s pressure off.',
+        'At its own valve, or at a bleeder. The adapter stays on until the gauge reads zero.',
+      ),
+      atWheel('adapter-off', 'Gauge at zero: take the adapter off.'),
+      ...(held
+        ? [
+            atWheel(
+              'free-metering',
+              'Free the metering valve: tool off.',
+              'Left held, the fronts lock first in the wet.',
+            ),
+          ]
+        : []),
+      atWheel('draw-to-max', 'Level is usually over MAX now: draw it down to MAX.'),
+    ],
+  }
+}
+
+/** Trap and gauge before the first bleeder. */
+export const vacuumSteps = (context: MethodContext): Steps => ({
+  before: [atWheel('vacuum', `Trap empty, pump set to ${bleederVacuumKPa(context)} kPa below atmosphere.`)],
+  after: [],
+})
+
+/** Small reservoirs under a bolted lid take no pressure adapter unless the maker says so. @source common practice */
+function refuseSmallReservoirs({ vehicle }: MethodContext): Notice | undefined {
+  const small = vehicle.kind === 'motorcycle' || vehicle.kind === 'quad'
+  return small && vehicle.makerSettings?.pressureKPa === undefined
+    ? {
+        code: 'pressure-not-on-this-kind',
+        text: `Most ${vehicle.kind}s have no reservoir that takes a pressure adapter, and the maker states no pressure.`,
+      }
+    : undefined
+}
+
+/** A cap that may leak under pressure costs time to watch and to clean up. */
+export function capRiskMinutes({ reservoirs }: MethodContext): number {
+  const seals = reservoirs.map((reservoir) => reservoir.capSeal)
+  return seals.includes('aged') ? 20 : seals.includes('unknown') ? 8 : 2
+}

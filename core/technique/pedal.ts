@@ -1,0 +1,99 @@
+import type { Notice } from '../base/decision'
+import { perObject } from '../base/memo'
+import { partsOf } from '../vehicle/parts'
+import type { Vehicle } from '../vehicle/schema'
+import { minutesInTurn } from './corner-flow'
+import { inCab, type Steps } from './step'
+import { pullMl } from './strokes'
+import type { MethodContext, MethodMinutes } from './technique'
+
+/** Line pressure of a light, slow foot. @source from memory */
+const LIGHT_FOOT_KPA = 400
+/** Between two strokes of a quick-take-up cylinder. @source from memory */
+const TAKE_UP_REST_S = 15
+
+/** Shared by the pedal methods: the fluid's own time, and the hands' time by pulls and bleeders. */
+export function pedalMinutes(
+  context: MethodContext,
+  hands: { secondsPerPull: number; minutesPerBleeder: number },
+): MethodMinutes {
+  const secondsPerPull = hands.secondsPerPull + (quickTakeUp(context) ? TAKE_UP_REST_S : 0)
+  const pulls = context.corners.reduce((sum, corner) => {
+    const perPull = corner.run && pullMl(context.vehicle, corner.run.sourceId, context.unknowns.strokeShare)
+    return sum + (perPull ? Math.ceil(corner.throughMl / perPull) : 0)
+  }, 0)
+  return {
+    fluidMinutes: minutesInTurn(LIGHT_FOOT_KPA, context),
+    handlingMinutes: context.corners.length * hands.minutesPerBleeder + (pulls * secondsPerPull) / 60,
+  }
+}
+
+/** A brake fed by a pump inside the unit is not moved by the pedal. */
+export function refusePump({ vehicle, corners }: MethodContext): Notice | undefined {
+  const pumpFed = corners.some(({ run }) =>
+    vehicle.parts.some((part) => part.type === 'pump' && part.id === run?.sourceId),
+  )
+  return pumpFed
+    ? {
+        code: 'pump-fed-brakes',
+        text: 'Some of these brakes are fed by the unit’s own pump: the pedal moves no fluid there.',
+      }
+    : undefined
+}
+
+const feeding = ({ vehicle, corners }: MethodContext) => {
+  const sources = new Set(corners.flatMap(({ run }) => run?.sourceId ?? []))
+  return vehicle.parts.flatMap((part) =>
+    part.type === 'master-cylinder' && part.chambers.some(({ id }) => sources.has(id)) ? [part] : [],
+  )
+}
+
+/** Every chamber of a cylinder that has a large first bore; asked for at every sample, and the same as long as the vehicle is. */
+const takeUpChambers = perObject(
+  (vehicle: Vehicle) =>
+    new Set(
+      partsOf(vehicle, 'master-cylinder')
+        .filter(({ chambers }) => chambers.some(({ takeUp }) => takeUp !== undefined))
+        .flatMap(({ chambers }) => chambers.map(({ id }) => id)),
+    ),
+)
+
+/** Whether a large first bore feeds these corners: it wants slow strokes with rests. */
+export function quickTakeUp({ vehicle, corners }: MethodContext): boolean {
+  const chambers = takeUpChambers(vehicle)
+  return chambers.size > 0 && corners.some(({ run }) => run !== undefined && chambers.has(run.sourceId))
+}
+
+/** What quick pumping would harm. @source common practice */
+export function refuseFastPumping(context: MethodContext): Notice | undefined {
+  if (quickTakeUp(context))
+    return {
+      code: 'no-fast-pumping',
+      text: 'Quick pumping only stirs a quick-take-up cylinder: slow strokes with rests.',
+    }
+  return context.corners.some(({ part }) => part.type === 'clutch-slave' && part.concentric)
+    ? {
+        code: 'no-fast-pumping',
+        text: 'A concentric clutch slave wants no quick pumping: it would travel too far.',
+      }
+    : undefined
+}
+
+/** Slow strokes with rests wear people out, and a tired foot slips: a machine is preferred. @source common practice */
+export const takeUpRiskMinutes = (context: MethodContext): number => (quickTakeUp(context) ? 6 : 0)
+
+/** Vehicles whose pedal has a booster; by-wire ones have their own procedure. */
+const boosted = (context: MethodContext) =>
+  ['car', 'van', 'truck'].includes(context.vehicle.kind) &&
+  feeding(context).some(({ actuator }) => actuator === 'pedal') &&
+  !context.vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire')
+
+/** Before the first pull of a pedal method. */
+export function pedalSteps(context: MethodContext): Steps {
+  const booster = inCab(
+    'booster',
+    'Engine off. Press until the booster’s vacuum is used up.',
+    'A block under the pedal keeps an old cylinder off its floor.',
+  )
+  return { before: boosted(context) ? [booster] : [], after: [] }
+}

@@ -1,0 +1,127 @@
+import type { Notice } from '../base/decision'
+import type { Fluid } from '../fluid/specs/fluid'
+import { type BleederOpening, usualBleeder } from '../physics/hydraulics/bleeder'
+import type { TubeSegment } from '../physics/hydraulics/tube'
+import type { BleederRun } from '../vehicle/network'
+import type { PartOf, Vehicle } from '../vehicle/schema'
+import type { CallKind } from './calls'
+import type { Adapter, EquipmentId } from './equipment'
+import type { Steps } from './step'
+
+/** Everything a shop may be able to do. */
+export const methodIds = [
+  'two-person',
+  'solo',
+  'gravity',
+  'pressure',
+  'vacuum',
+  'pressure-vacuum',
+  'bench',
+  'ports',
+  'reverse',
+  'control-unit',
+] as const
+export type MethodId = (typeof methodIds)[number]
+
+/** Every way of doing one of them. */
+export const techniqueIds = [
+  'pump-and-hold',
+  'press-through',
+  'check-valve',
+  'raised-bottle',
+  'gravity',
+  'pressure',
+  'vacuum',
+  'pressure-vacuum',
+  'reverse',
+  'bench-kit',
+  'fingers',
+  'ports-helper',
+  'ports-prop',
+  'cycle',
+  'wheel-by-wheel',
+  'maker-led',
+] as const
+export type TechniqueId = (typeof techniqueIds)[number]
+
+/** One bleeder with what is to be pushed through it, and the pieces of line it goes through. */
+export type Corner = BleederRun & { throughMl: number; segments: readonly TubeSegment[] }
+
+/** What no file states, and a plan takes at its usual value. */
+export type Unknowns = {
+  bleeder: BleederOpening
+  /** Share of a chamber's full stroke that a pull really delivers. */
+  strokeShare: number
+}
+
+/** @source from memory */
+export const usualUnknowns: Unknowns = { bleeder: usualBleeder, strokeShare: 0.6 }
+
+/** What a way of bleeding needs to know to judge itself. */
+export type MethodContext = {
+  vehicle: Vehicle
+  fluid: Fluid
+  tempC: number
+  conversion: boolean
+  corners: readonly Corner[]
+  /** Reservoirs that feed these corners. */
+  reservoirs: readonly PartOf<'reservoir'>[]
+  /** Cylinders whose own air has to come out. */
+  cylinders: readonly PartOf<'master-cylinder'>[]
+  /** The cylinder is in hand, not on the vehicle. */
+  cylinderOut: boolean
+  /** Somebody can sit in the cab. */
+  helper: boolean
+  /** What the shop does not have. */
+  lacks: ReadonlySet<EquipmentId>
+  /** The pressure machine's adapters; none listed means that one is taken to fit. */
+  adapters: readonly Adapter[]
+  unknowns: Unknowns
+}
+
+/** What to set on the machine, gauge; vacuum positive below atmosphere. */
+export type MethodSettings = { pressureKPa?: number; vacuumKPa?: number }
+/** Least and most that a setting may be here. */
+export type SettingLimits = { [K in keyof MethodSettings]: readonly [number, number] }
+export type MethodMinutes = { fluidMinutes: number; handlingMinutes: number }
+
+/** One way of moving fluid, or of working a part that hides air. A new one is one file and one line in the registry. */
+export type Technique = {
+  id: TechniqueId
+  /** What the shop lists it under. */
+  method: MethodId
+  name: string
+  /** What it rests on when it is the one taken. */
+  why: string
+  /** Where it is worked. */
+  at: 'bleeders' | 'cylinder' | 'unit'
+  needsHelper?: true
+  needs: readonly EquipmentId[]
+  /** Which call leads it at each place. */
+  call: CallKind
+  /** Why it must not be used on this vehicle now; undefined where it may. */
+  exclude: (context: MethodContext) => Notice | undefined
+  settings: (context: MethodContext) => MethodSettings
+  limits: (context: MethodContext) => SettingLimits
+  minutes: (context: MethodContext) => MethodMinutes
+  /** What the chance of drawing air or spoiling the work is worth, in minutes. @source from memory */
+  riskMinutes: (context: MethodContext) => number
+  steps: (context: MethodContext) => Steps
+  /** One round of it at one place, in order, for paper. */
+  round: readonly string[]
+  /** When a place is done. */
+  done: string
+  /** What usually goes wrong with it. */
+  mistakes: readonly string[]
+}
+
+/** Nothing to set. */
+export const noSettings = { settings: () => ({}), limits: () => ({}) } satisfies Partial<Technique>
+/** Nothing on this vehicle forbids it. */
+export const neverExcluded = () => undefined
+/** No steps of its own around the places. */
+export const noSteps = (): Steps => ({ before: [], after: [] })
+/** The common end of a bleeder. @source common practice */
+export const CLEAN_DONE = 'Three pulls in a row without bubbles and in new colour, and its volume through.'
+/** The common end where a machine drives. @source common practice */
+export const VOLUME_DONE = 'Its volume through, then three looks without bubbles and in new colour.'

@@ -1,0 +1,63 @@
+import type { Decision } from '../base/decision'
+import { wearDrop } from '../physics/exchange/wear-drop'
+import { partsOf } from './parts'
+import type { Vehicle } from './schema'
+
+/** Seen drop may be this much more than wear explains before it counts as unexplained. @source from memory */
+const TOLERANCE_SHARE = 0.25
+const TOLERANCE_ML = 10
+
+export type LevelDrop = {
+  expectedMl: number
+  seenMl?: number
+  /** Whether what is missing is explained by wear; absent while no level was given. */
+  explained?: 'by-wear' | 'more-than-wear' | 'less-than-wear'
+}
+
+/**
+ * The drop that pad wear alone makes, against what is missing from MAX: a low reservoir with worn pads may be no
+ * leak, and a full one over worn pads was topped up and will overflow when the pistons go back.
+ *
+ * @param levelMl what is in the first reservoir now
+ * @source geometry for the wear; the tolerance is from memory
+ */
+export function levelDrop(
+  vehicle: Vehicle,
+  wearMm: Record<string, number>,
+  levelMl: number | undefined,
+): Decision<LevelDrop> {
+  const expectedMl = partsOf(vehicle, 'wheel-brake').reduce(
+    (sum, brake) =>
+      sum + wearDrop({ pistons: brake.pistons, wearMm: wearMm[brake.id] ?? brake.padWearMm }).ml,
+    0,
+  )
+  const reservoir = partsOf(vehicle, 'reservoir')[0]
+  const expected = `Pad wear alone takes about ${Math.round(expectedMl)} mL from MAX.`
+  if (levelMl === undefined || !reservoir)
+    return { value: { expectedMl }, reasons: [{ code: 'wear-drop', text: expected, basis: 'physics' }] }
+  const seenMl = reservoir.maxMl - levelMl
+  const tolerance = Math.max(TOLERANCE_ML, TOLERANCE_SHARE * expectedMl)
+  const explained =
+    seenMl > expectedMl + tolerance
+      ? 'more-than-wear'
+      : seenMl < expectedMl - tolerance
+        ? 'less-than-wear'
+        : 'by-wear'
+  const says = {
+    'by-wear': 'The wear explains it: worn pads, perhaps no leak.',
+    'more-than-wear': 'More is missing than wear explains: look for a leak, in the booster and inside too.',
+    'less-than-wear':
+      'Less is missing than wear takes: it was topped up, and will overflow when the pistons are pushed back.',
+  }[explained]
+  return {
+    value: { expectedMl, seenMl, explained },
+    reasons: [
+      { code: 'wear-drop', text: expected, basis: 'physics' },
+      {
+        code: `level-${explained}`,
+        text: `Seen: ${Math.round(seenMl)} mL below MAX. ${says}`,
+        basis: 'physics',
+      },
+    ],
+  }
+}

@@ -1,0 +1,40 @@
+import type { Shop, Work } from '~core/plan/request'
+
+/** One worked case: what happened, what the shop has, and what a good technician would do, decided before the program was asked. */
+export type PlanCase = {
+  name: string
+  /** Why the answer is what it is, in a technician's words. */
+  reasoning: string
+  /** An example vehicle by the name of its file, or one of the demo world. */
+  vehicle: string
+  /** What is different about this one. */
+  change?: (file: Record<string, unknown>) => object
+  work: Partial<Work> & Pick<Work, 'reason'>
+  shop: Partial<Shop>
+  expect: {
+    /** Codes; none means that the work goes ahead. */
+    stops?: string[]
+    /** Kind of each stage in order, with the way of doing it behind a colon where it has one. */
+    stages?: string[]
+    /** Bleeders in the order they are opened, over all stages that open any for the first time. */
+    order?: string[]
+    /** Steps by id that must be there, in this order. */
+    steps?: string[]
+    cautions?: string[]
+    /** Codes of reasons that must be given. */
+    reasons?: string[]
+    /** Why a way was not taken. */
+    notTaken?: Record<string, string>
+    pressureKPa?: number | { atMost: number }
+  }
+}
+
+/** Everything an ordinary shop has. */
+export const everything: Shop['methods'] = [
+  'two-person',
+  'solo',
+  'pressure',
+  'vacuum',
+  'bench',
+  'control-unit',
+]

@@ -1,0 +1,66 @@
+import { describe, expect, test } from 'vitest'
+import type { Stage } from '~core/plan/answer'
+import { techniqueOf } from '~core/technique'
+import { planCases } from '.'
+import type { PlanCase } from './case'
+import { planOf } from './plan-of'
+
+const said = ({ kind, technique }: Stage) => (technique ? `${kind}: ${technique}` : kind)
+/** What stands in both, in the order of the first. */
+const among = (all: readonly string[], wanted: readonly string[]) => all.filter((id) => wanted.includes(id))
+
+describe.each(Object.entries(planCases))('%s', (_chapter, cases) => {
+  test.each(cases.map((each) => [each.name, each] as const))('%s', (_name, worked) => {
+    const {
+      stops = [],
+      stages,
+      order,
+      steps,
+      cautions = [],
+      reasons = [],
+      notTaken = {},
+      pressureKPa,
+    } = worked.expect
+    const plan = planOf(worked)
+    expect(plan.stops.map(({ code }) => code)).toEqual(stops)
+    expect(plan.verdict).toBe(stops.length > 0 ? 'stop' : 'go')
+    if (stages) expect(plan.stages.map(said)).toEqual(stages)
+    if (order) expect([...new Set(plan.stages.flatMap((stage) => stage.order))]).toEqual(order)
+    const done = plan.stages.flatMap(({ before, after }) => [...before, ...after].map(({ id }) => id))
+    if (steps) expect(among(done, steps)).toEqual(steps)
+    expect(plan.cautions.map(({ code }) => code)).toEqual(expect.arrayContaining(cautions))
+    expect(plan.reasons.map(({ code }) => code)).toEqual(expect.arrayContaining(reasons))
+    const why = Object.fromEntries(
+      plan.ways.flatMap((way) => way.notTaken.map(({ technique, code }) => [technique, code])),
+    )
+    expect(why).toMatchObject(notTaken)
+    if (typeof pressureKPa === 'number') expect(plan.pressureKPa).toBe(pressureKPa)
+    else if (pressureKPa) expect(plan.pressureKPa).toBeLessThanOrEqual(pressureKPa.atMost)
+  })
+})
+
+/** A case as it is read by a person: what happened, what is done, and why. */
+function told(worked: PlanCase): string {
+  const plan = planOf(worked)
+  const { work, shop } = worked
+  const lines = [`### ${worked.name}`, '', worked.reasoning, '']
+  const asked = { work, ...(Object.keys(shop).length > 0 && { shop }) }
+  lines.push(`\`${worked.vehicle}\`, asked: \`${JSON.stringify(asked)}\``, '')
+  for (const { code, text } of plan.stops) lines.push(`- **Stop** \`${code}\`: ${text}`)
+  for (const stage of plan.stages) {
+    const way = stage.technique ? ` (${techniqueOf(stage.technique).name})` : ''
+    const opened = stage.order.length > 0 ? `: ${stage.order.join(' → ')}` : ''
+    const amount = stage.ml > 0 ? `, ${Math.round(stage.ml)} mL` : ''
+    lines.push(`- ${stage.kind}${way}${opened}${amount}, ${Math.round(stage.minutes)} min`)
+  }
+  return `${lines.join('\n')}\n`
+}
+
+test('docs/plan-cases.md tells every case with what the program answers', async () => {
+  const chapters = Object.entries(planCases).map(
+    ([chapter, cases]) => `## ${chapter}\n\n${cases.map(told).join('\n')}`,
+  )
+  await expect(
+    `# Worked plans\n\nMade by the tests from \`test/plan-cases\`, where what is expected was written down first.\n\n${chapters.join('\n')}`,
+  ).toMatchFileSnapshot('../../docs/plan-cases.md')
+})

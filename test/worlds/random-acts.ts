@@ -1,0 +1,85 @@
+import type { Chance } from '~core/base/random'
+import { fluidSpecs } from '~core/fluid/specs'
+import { bubbleKinds, colours } from '~core/fluid/specs/colour'
+import { carefulAct } from '~core/job/careful'
+import { currentPoint, currentStage } from '~core/job/points'
+import { checksFor } from '~core/job/proofs/checks'
+import type { JobState } from '~core/job/state'
+import { callActs, callStates } from '~core/technique/calls'
+import { techniqueIds } from '~core/technique/technique'
+import { partsOf } from '~core/vehicle/parts'
+import type { Act } from './scripted-job'
+
+/** Anything anybody might send: half of it sensible, the rest out of turn, out of date or out of bounds. */
+export function randomAct(state: JobState, chance: Chance): Act {
+  const { vehicle, run } = state
+  const stageRun = run && currentStage(run)
+  const points = run?.stages.flatMap((each) => each.points) ?? []
+  const anyPoint = chance.of([...points, 'nobody'])
+  const point = (run && currentPoint(run)) ?? anyPoint
+  const reservoir = chance.of([...partsOf(vehicle, 'reservoir').map(({ id }) => id), 'nobody'])
+  const ml = chance.of([0, 0.1, 7, 15, 33.3, 120, 20_000])
+  const heldS = chance.of([undefined, 0, 29.9, 30, 300])
+  const yes = chance.yes(0.5)
+  const careful = carefulAct(state)
+  if (careful && chance.yes(0.5)) return careful
+  const acts: (() => Act)[] = [
+    () => ({ type: 'undone', event: state.undoable.at(-1)?.eventId ?? 'nobody' }),
+    () => ({ type: 'undone', event: state.undoable[0]?.eventId ?? 'nobody' }),
+    () => ({
+      type: 'call',
+      act: chance.of(callActs),
+      seen: chance.yes(0.8)
+        ? { point, call: run?.call ?? 'rest', pulls: stageRun?.at[point]?.pulls ?? 0 }
+        : { point: anyPoint, call: chance.of(callStates), pulls: chance.below(4) },
+    }),
+    () => ({ type: 'pull-seen', ml, colour: chance.of(colours), bubbles: chance.of(bubbleKinds) }),
+    () => ({ type: 'point-ready', point: anyPoint }),
+    () => ({ type: 'point-finished', point: anyPoint }),
+    () => ({ type: 'topped-up', reservoir, ml }),
+    () => ({ type: 'level-read', reservoir, ml }),
+    () => ({ type: 'tank-read', ml }),
+    () => ({ type: 'bottle-emptied' }),
+    () => ({ type: 'bottle-hung', point: anyPoint }),
+    () => ({ type: 'bottle-watched', point: anyPoint }),
+    () => ({ type: 'timer-started', timer: 'press-hard' }),
+    () => ({ type: 'step-done', step: chance.of(['draw', 'fill', 'stands', 'lid']), ml, heldS }),
+    () => ({ type: 'container-opened', container: { spec: chance.of(fluidSpecs), batch: 'B1' } }),
+    () => ({
+      type: 'trouble',
+      trouble: { what: chance.of(['seized', 'snapped', 'stripped']), point: anyPoint },
+    }),
+    () => ({ type: 'trouble', trouble: { what: 'leaking', line: chance.of(vehicle.lines).id ?? 'nobody' } }),
+    () => ({ type: 'trouble', trouble: { what: 'ran-dry', reservoir } }),
+    () => ({ type: 'trouble', trouble: { what: 'spilled', ml, on: chance.of(['floor', 'paint', 'pads']) } }),
+    () => ({
+      type: 'trouble',
+      trouble: { what: 'wrong-fluid', spec: chance.of([...fluidSpecs, 'unknown']), reservoir, moved: yes },
+    }),
+    () => ({
+      type: 'way-changed',
+      technique: chance.of(techniqueIds),
+      alone: yes,
+      why: 'random',
+    }),
+    () => ({
+      type: 'parked',
+      why: 'phone',
+      standsOpen: yes ? [point] : [],
+      machineOn: chance.yes(0.5),
+      pedalPropped: chance.yes(0.5),
+      note: '',
+    }),
+    () => ({ type: 'resumed', asLeft: yes, pedalCameUp: chance.yes(0.5), found: yes ? '' : 'level lower' }),
+    () => ({
+      type: 'check-proved',
+      check: chance.of(checksFor(state)).id,
+      passed: yes,
+      heldS,
+      value: chance.of([undefined, 0, 4]),
+      note: '',
+    }),
+    () => ({ type: 'bleed-again', why: 'soft' }),
+  ]
+  return chance.of(acts)()
+}
