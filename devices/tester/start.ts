@@ -4,7 +4,7 @@ import express from 'express'
 import { z } from 'zod'
 import { testerOf } from '~core/fluid/testers'
 import { LONGEST_LINE, lineOf, READ, type Said, STOP } from '~core/fluid/testers/lines'
-import { fluidSpecSchema } from '~core/vehicle/schema'
+import { fluidSpecSchema } from '~core/fluid/specs'
 import { type Dials, firstDials, kinds, shown } from './instrument'
 import { page } from './page'
 
