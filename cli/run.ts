@@ -2,6 +2,7 @@ import { type Fault, faultLine, ImpossibleInput } from '~core/base/fault'
 import { calculators } from '~core/calculators/command'
 import { makePlan } from '~core/plan/plan'
 import { readPlanRequest } from '~core/plan/request'
+import { worded } from '~core/words'
 
 /** What a run of the command leaves behind. */
 export type Outcome = { exitCode: 0 | 1 | 2; stdout: string; stderr: string }
@@ -36,7 +37,10 @@ export function run(argv: readonly string[], read: (file?: string) => string): O
       return refused([
         { path: 'calc', message: `there is no calculator "${rest[0] ?? ''}"; give one of: ${names}` },
       ])
-    return answer(rest[1], read, calculator.run)
+    return answer(rest[1], read, (input) => {
+      const result = calculator.run(input)
+      return result.ok ? { ok: true, value: worded(result.value) } : result
+    })
   }
   return { exitCode: 2, stdout: '', stderr: USAGE }
 }
@@ -45,7 +49,7 @@ type Answer = { ok: true; value: unknown } | { ok: false; faults: Fault[] }
 
 function plan(input: unknown): Answer {
   const request = readPlanRequest(input)
-  return request.ok ? { ok: true, value: makePlan(request.value) } : request
+  return request.ok ? { ok: true, value: worded(makePlan(request.value)) } : request
 }
 
 function answer(

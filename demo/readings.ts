@@ -1,5 +1,5 @@
-import type { TakenReading } from '~core/fluid/judge'
 import type { HardUseId } from '~core/fluid/policy/hard-use'
+import type { TakenReading } from '~core/fluid/readings'
 import type { FluidSpec } from '~core/fluid/specs'
 
 /** Readings and exchanges from before this program's time, as somebody wrote them down; all invented. */

@@ -2,8 +2,9 @@ import { type APIRequestContext, expect, type Page } from '@playwright/test'
 import { newId } from '~/lib/ids'
 import { carefulAct } from '~core/job/careful'
 import type { JobState } from '~core/job/state'
-import { techniqueOf } from '~core/technique'
 import type { TechniqueId } from '~core/technique/technique'
+import { techniqueFact } from '~core/technique/technique'
+import { sayMetric } from '~core/words'
 import { visit } from './journey'
 
 /** Import a vehicle file and open a job on it; leaves the page at check in. */
@@ -41,7 +42,9 @@ export async function planTwoPerson(page: Page): Promise<void> {
 /** On the plan page: bleed by this way, with a reason where it is not the usual one. */
 export async function takeWay(page: Page, technique: TechniqueId): Promise<void> {
   await page.getByLabel('Method', { exact: true }).selectOption(technique)
-  await expect(page.getByLabel('The plan in short')).toContainText(techniqueOf(technique).name)
+  await expect(page.getByLabel('The plan in short')).toContainText(
+    sayMetric(techniqueFact({ id: technique })),
+  )
   const why = page.getByLabel('Why this way?')
   if (await why.isVisible()) await why.fill('for this journey')
 }

@@ -1,3 +1,4 @@
+import { useSay } from '~/lib/say'
 import type { Basis, Reason } from '~core/base/decision'
 
 export const basisNames: Record<Basis, string> = {
@@ -10,15 +11,16 @@ export const basisNames: Record<Basis, string> = {
 
 /** Reasons as a list, each with what it rests on. */
 export function Reasons({ reasons }: { reasons: readonly Reason[] }) {
+  const say = useSay()
   return (
     <ul className="grid gap-1.5">
-      {reasons.map(({ code, text, basis }) => (
+      {reasons.map((reason) => (
         <li
-          key={`${code} ${text}`}
+          key={JSON.stringify(reason)}
           className="grid grid-cols-[1fr_auto] items-baseline gap-3 border-b border-rule pb-1.5"
         >
-          <span>{text}</span>
-          <span className="text-sm whitespace-nowrap text-quiet italic">{basisNames[basis]}</span>
+          <span>{say(reason)}</span>
+          <span className="text-sm whitespace-nowrap text-quiet italic">{basisNames[reason.basis]}</span>
         </li>
       ))}
     </ul>

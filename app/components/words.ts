@@ -1,4 +1,4 @@
-import type { MoistureVerdict } from '~core/fluid/verdict'
+import type { Verdict } from '~core/fluid/judgement'
 import type { EventOf } from '~core/job/events'
 import type { Work } from '~core/plan/request'
 
@@ -11,7 +11,7 @@ export const reasonNames: Record<Work['reason'], string> = {
 }
 
 /** What a person is told of a reading. */
-export const verdictWords: Record<MoistureVerdict['verdict'], string> = {
+export const verdictWords: Record<Verdict, string> = {
   keep: 'Keep it',
   watch: 'Watch it',
   replace: 'Replace it',

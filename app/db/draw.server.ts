@@ -1,6 +1,7 @@
-import type { Notice } from '~core/base/decision'
+import { fact, type Notice } from '~core/base/decision'
 import type { FluidSpec } from '~core/fluid/specs'
 import type { JobEvent } from '~core/job/events'
+import { fluidIn, mayGoIn } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import { jobTally } from '~core/job/tally'
 import { draw } from '~core/stock/draw'
@@ -14,10 +15,7 @@ const dayOf = (iso: string) => iso.slice(0, 10)
 const codesOf = (state?: JobState) => state?.containers.flatMap(({ code }) => code ?? []) ?? []
 
 /** What a job pours: what its plan says, and what else its vehicle takes. */
-const pouringOf = ({ planned, vehicle }: JobState) => ({
-  spec: planned?.plan.fluid.spec ?? vehicle.fluid.spec,
-  alsoAllowed: [vehicle.fluid.spec, ...vehicle.fluid.alsoAllowed],
-})
+const pouringOf = (state: JobState) => ({ spec: fluidIn(state), alsoAllowed: mayGoIn(state) })
 
 /** Which container of the shelf an event opens, and on which day. */
 function openingOf(event: JobEvent): { code: string; spec: FluidSpec; on: string } | undefined {
@@ -41,11 +39,7 @@ export async function notFromShelf(
   const opening = openingOf(event)
   if (!opening || !before) return undefined
   const found = await findContainer(tx, opening.code, jobId)
-  if (!found)
-    return {
-      code: 'no-such-container',
-      text: `There is no ${opening.code} on the shelf: read its label again.`,
-    }
+  if (!found) return fact('no-such-container', { code: opening.code })
   const { rule } = await shelfSettings(tx)
   const pouring = { ...pouringOf(before), rule, today: opening.on, openedHere: codesOf(before) }
   // That it is empty by the book is no reason: whoever holds it sees what is in it.
@@ -53,10 +47,7 @@ export async function notFromShelf(
   if (refused) return refused
   return opening.spec === found.spec
     ? undefined
-    : {
-        code: 'wrong-container',
-        text: `${found.code} holds ${found.spec}, not ${opening.spec}: read its label again.`,
-      }
+    : fact('wrong-container', { code: found.code, held: found.spec, said: opening.spec })
 }
 
 /** What one event of a job does to the shelf and the drum, in the same transaction. */

@@ -1,16 +1,17 @@
-import { dueOf, type FluidDue } from '~core/fluid/due'
-import { pairOf } from '~core/fluid/judge'
+import { type Condemned, dueOf, type FluidDue } from '~core/fluid/due'
+import { judgeFluid, pairOf } from '~core/fluid/judge'
 import type { HardUseId } from '~core/fluid/policy/hard-use'
-import { limitsFor, type Policy } from '~core/fluid/policy/policy'
+import { type LimitsInUse, limitsFor, type Policy } from '~core/fluid/policy/policy'
 import type { FluidHistory } from '~core/fluid/policy/rule'
+import type { Product, TakenReading } from '~core/fluid/readings'
 import type { FluidSpec } from '~core/fluid/specs'
-import type { Product } from '~core/fluid/taken'
 import { bleedsAll } from '~core/job/learned/bleeds-all'
-import { bleedDone, type JobState } from '~core/job/state'
-import type { Show } from '~core/units/show'
+import { bleedDone, fluidIn } from '~core/job/selectors'
+import type { JobState } from '~core/job/state'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Database, Queries } from './database.server'
 import { shopPolicy } from './policy.server'
+import { shopSettings } from './settings.server'
 
 type HistoryRow = {
   id: string
@@ -22,6 +23,7 @@ type HistoryRow = {
   exchanged_on: string | null
   exchanged_km: number | null
   readings: { date: string; waterPct: number }[] | null
+  latest: { on: string; readings: TakenReading[] } | null
   odometer: { date: string; km: number }[] | null
 }
 
@@ -33,6 +35,11 @@ const HISTORIES = `
        select r.taken_on, max(r.water_pct) as pct from fluid_reading r
        where r.vehicle_id = v.id and r.water_pct is not null and r.taken_on > coalesce(x.done_on, '0001-01-01')
        group by r.taken_on) as days) as readings,
+    (select json_build_object('on', taken_on, 'readings',
+       json_agg(json_build_object('tester', tester, 'value', value, 'at', place) order by id))
+     from fluid_reading r
+     where r.vehicle_id = v.id and r.taken_on > coalesce(x.done_on, '0001-01-01')
+     group by taken_on order by taken_on desc limit 1) as latest,
     (select json_agg(json_build_object('date', o.read_on, 'km', o.km) order by o.read_on, o.km)
      from odometer_reading o where o.vehicle_id = v.id) as odometer
   from vehicle v left join lateral (
@@ -46,6 +53,8 @@ export type FluidNow = {
   hardUse: HardUseId[]
   product?: Product
   promisedOn?: string
+  /** Every reading of the newest day on which any was taken since the last exchange. */
+  latest?: { on: string; readings: TakenReading[]; heightM: number }
   history: FluidHistory
 }
 
@@ -63,6 +72,7 @@ export async function fluidNow(
   today: string,
 ): Promise<Map<string, FluidNow>> {
   const rows = await db.query<HistoryRow>(HISTORIES, [vehicleIds])
+  const { heightM } = await shopSettings(db)
   return new Map(
     rows.map((row) => [
       row.id,
@@ -72,6 +82,7 @@ export async function fluidNow(
         hardUse: row.hard_use,
         product: row.product ?? undefined,
         promisedOn: row.promised_on ?? undefined,
+        latest: row.latest ? { ...row.latest, heightM } : undefined,
         history: {
           today: lastSeen(row) ?? today,
           pair: pairOf(row.spec, row.product ?? undefined),
@@ -86,8 +97,21 @@ export async function fluidNow(
 }
 
 /** When the fluid in one vehicle is due, by every rule. */
-export const dueUnder = (policy: Policy, now: FluidNow, show?: Show): FluidDue | undefined =>
-  dueOf(now.history, limitsFor(policy, now), { promisedOn: now.promisedOn, show })
+export function dueUnder(policy: Policy, now: FluidNow): FluidDue | undefined {
+  const limits = limitsFor(policy, now)
+  return dueOf(now.history, limits, { promisedOn: now.promisedOn, condemned: condemnedUnder(now, limits) })
+}
+
+/** What the one judge says of the newest readings, where that is replace. */
+function condemnedUnder(
+  { latest, spec, kind, product }: FluidNow,
+  limits: LimitsInUse,
+): Condemned | undefined {
+  if (!latest) return undefined
+  const { on, readings } = latest
+  const judged = judgeFluid({ spec, kind, product, readings, heightM: latest.heightM }, limits)
+  return judged.verdict === 'replace' ? { on, because: judged.because } : undefined
+}
 
 /** Work out again when these vehicles are due and keep it, so that no list has to. */
 export async function workOutDue(tx: Queries, vehicleIds: readonly string[], today: string): Promise<void> {
@@ -202,19 +226,20 @@ export async function withoutDue(
 /** When a job's vehicle will be due if it were filed today: all of its fluid new, or as it stands. */
 export async function dueAfterFiling(
   db: Queries,
-  { vehicleId, checkIn, vehicle, run, planned }: JobState,
+  state: JobState,
   today: string,
-  show?: Show,
 ): Promise<FluidDue | undefined> {
+  const { vehicleId, checkIn, vehicle, run } = state
   const now = (await fluidNow(db, [vehicleId], today)).get(vehicleId)
   if (!now) return undefined
   const policy = await shopPolicy(db)
-  if (!run || !bleedDone(run) || !bleedsAll({ run, vehicle })) return dueUnder(policy, now, show)
-  const spec = planned?.plan.fluid.spec ?? now.spec
+  if (!run || !bleedDone(run) || !bleedsAll({ run, vehicle })) return dueUnder(policy, now)
+  const spec = fluidIn(state)
   const fresh: FluidNow = {
     ...now,
     spec,
     promisedOn: undefined,
+    latest: undefined,
     history: {
       ...now.history,
       today,
@@ -224,5 +249,5 @@ export async function dueAfterFiling(
       exchangedKm: checkIn?.odometerKm,
     },
   }
-  return dueUnder(policy, fresh, show)
+  return dueUnder(policy, fresh)
 }

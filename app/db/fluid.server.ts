@@ -1,10 +1,11 @@
 import { newId } from '~/lib/ids'
-import { pairOf, type TakenReading } from '~core/fluid/judge'
+import { pairOf } from '~core/fluid/judge'
 import type { HardUseId } from '~core/fluid/policy/hard-use'
+import type { Product, TakenReading } from '~core/fluid/readings'
 import type { FluidSpec } from '~core/fluid/specs'
-import type { Product } from '~core/fluid/taken'
 import { type TesterId, testerOf } from '~core/fluid/testers'
 import { bleedsAll } from '~core/job/learned/bleeds-all'
+import { fluidIn } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import type { Database, Queries } from './database.server'
 import { workOutDue } from './due.server'
@@ -131,7 +132,7 @@ async function exchangedBy(tx: Queries, jobId: string, { filed, ...state }: JobS
       jobId,
       dayOf(filed?.at ?? state.lastAt),
       state.checkIn?.odometerKm ?? null,
-      state.planned?.plan.fluid.spec ?? state.vehicle.fluid.spec,
+      fluidIn(state),
       filed?.doneBy ?? '',
     ],
   )

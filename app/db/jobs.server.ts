@@ -1,9 +1,11 @@
 import { newId } from '~/lib/ids'
 import { jobChanged } from '~/live/hub.server'
-import type { Notice } from '~core/base/decision'
-import { applyEvent } from '~core/job/apply'
-import { addendumSchema, type JobEvent, jobEventSchema, type Person } from '~core/job/events'
-import { type JobState, stationOf } from '~core/job/state'
+import { fact, type Notice } from '~core/base/decision'
+import { applyEvent, replayStored, type Step } from '~core/job/apply'
+import { addendumSchema, type JobEvent, type Person } from '~core/job/events'
+import { readRecord, recordOf } from '~core/job/record'
+import { stationOf } from '~core/job/selectors'
+import type { JobState } from '~core/job/state'
 import { unlinkCab } from './cab.server'
 import type { Database, Queries } from './database.server'
 import { notFromShelf, showOnShelf } from './draw.server'
@@ -38,27 +40,25 @@ export const jobsOfVehicle = (db: Queries, vehicleId: string): Promise<JobRow[]>
     vehicleId,
   ])
 
-async function eventsOf(db: Queries, jobId: string): Promise<JobEvent[]> {
+async function storedEvents(db: Queries, jobId: string): Promise<unknown[]> {
   const rows = await db.query<{ body: unknown }>(
     'select body from job_event where job_id = $1 order by seq',
     [jobId],
   )
-  return rows.map((row) => jobEventSchema.parse(row.body))
+  return rows.map(({ body }) => body)
 }
 
-/** One event with the states before and after it. */
-type Step = { event: JobEvent; before?: JobState; after: JobState }
-
-function fold(
-  events: readonly JobEvent[],
+/** New acts judged one after another, each as it is to be recorded; or why one of them cannot be. */
+function judged(
+  acts: readonly JobEvent[],
   from?: JobState,
 ): { state?: JobState; steps: Step[]; refusal?: Notice } {
   let state = from
   const steps: Step[] = []
-  for (const event of events) {
-    const applied = applyEvent(state, event)
+  for (const act of acts) {
+    const applied = applyEvent(state, act)
     if (!applied.ok) return { state, steps, refusal: applied.refusal }
-    steps.push({ event, before: state, after: applied.state })
+    steps.push({ event: applied.event, before: state, after: applied.state })
     state = applied.state
   }
   return { state, steps }
@@ -85,8 +85,8 @@ async function foldedJob(db: Database, queries: Queries, jobId: string): Promise
   )
   const known = folded.get(db)?.get(jobId)
   if (known && known.length === last?.seq) return known
-  const { state, refusal } = fold(await eventsOf(queries, jobId))
-  if (refusal) throw new Error(`the events of job ${jobId} no longer follow one another: ${refusal.text}`)
+  let state: JobState | undefined
+  for (const { after } of replayStored(await storedEvents(queries, jobId))) state = after
   return state
 }
 
@@ -95,7 +95,7 @@ async function foldedJob(db: Database, queries: Queries, jobId: string): Promise
  * unknown.
  */
 export async function findJob(db: Database, jobId: string): Promise<JobState | undefined> {
-  const [frozen] = await db.query<{ state: JobState }>('select state from record where job_id = $1', [jobId])
+  const [frozen] = await db.query<{ state: unknown }>('select state from record where job_id = $1', [jobId])
   if (!frozen) {
     const state = await foldedJob(db, db, jobId)
     if (state) remember(db, jobId, state)
@@ -107,11 +107,12 @@ export async function findJob(db: Database, jobId: string): Promise<JobState | u
   )
   const addenda = added.map(({ body }) => addendumSchema.parse(body))
   const last = addenda.at(-1)
+  const state = readRecord(frozen.state)
   return {
-    ...frozen.state,
+    ...state,
     addenda,
-    length: frozen.state.length + addenda.length,
-    lastAt: last?.at ?? frozen.state.lastAt,
+    length: state.length + addenda.length,
+    lastAt: last?.at ?? state.lastAt,
   }
 }
 
@@ -121,7 +122,11 @@ export async function jobTrace(db: Queries, jobId: string): Promise<{ event: Job
     'select body, at_server from job_event where job_id = $1 order by seq',
     [jobId],
   )
-  return rows.map((row) => ({ event: jobEventSchema.parse(row.body), atServer: row.at_server }))
+  const steps = [...replayStored(rows.map(({ body }) => body))]
+  return rows.flatMap(({ at_server }, i) => {
+    const step = steps[i]
+    return step ? [{ event: step.event, atServer: at_server }] : []
+  })
 }
 
 /** What was recorded on a job after a place in its log, with the place of each. */
@@ -129,12 +134,13 @@ export async function eventsAfter(
   db: Queries,
   jobId: string,
   have: number,
-): Promise<{ place: number; event: JobEvent }[]> {
+): Promise<{ place: number; event: unknown }[]> {
   const rows = await db.query<{ seq: number; body: unknown }>(
     'select seq, body from job_event where job_id = $1 and seq > $2 order by seq',
     [jobId, have],
   )
-  return rows.map(({ seq, body }) => ({ place: seq, event: jobEventSchema.parse(body) }))
+  // Each as it was stored: whoever asks has the job they follow, which an older version's shape may need.
+  return rows.map(({ seq, body }) => ({ place: seq, event: body }))
 }
 
 /** Jobs that were opened because this one came back, the newest first. */
@@ -203,7 +209,7 @@ export async function appendEvents(
       return {
         ok: false,
         code: 'not-found',
-        refusal: { code: 'no-such-job', text: 'There is no such job.' },
+        refusal: fact('no-such-job'),
       }
     const before = await foldedJob(db, tx, jobId)
     const recorded = await tx.query<{ id: string }>(
@@ -211,13 +217,13 @@ export async function appendEvents(
       [jobId, events.map(({ id }) => id)],
     )
     const fresh = events.filter((event) => !recorded.some(({ id }) => id === event.id))
-    const { state, steps, refusal: unfit } = fold(fresh, before)
+    const { state, steps, refusal: unfit } = judged(fresh, before)
     const refusal = unfit ?? (await firstNotFromShelf(tx, jobId, steps))
     if (refusal || !state)
       return {
         ok: false,
         code: 'refused',
-        refusal: refusal ?? { code: 'job-not-open', text: 'This job was never opened.' },
+        refusal: refusal ?? fact('job-not-open'),
       }
     for (const [i, step] of steps.entries()) {
       await insertEvent(tx, jobId, (before?.length ?? 0) + i + 1, step.event)
@@ -270,7 +276,4 @@ const showInLists = (tx: Queries, jobId: string, state: JobState) =>
 
 /** Keep the record as it was signed; what could be taken back no longer can. */
 const freeze = (tx: Queries, jobId: string, state: JobState) =>
-  tx.query('insert into record (job_id, state) values ($1, $2)', [
-    jobId,
-    JSON.stringify({ ...state, undoable: [] } satisfies JobState),
-  ])
+  tx.query('insert into record (job_id, state) values ($1, $2)', [jobId, JSON.stringify(recordOf(state))])

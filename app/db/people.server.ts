@@ -1,6 +1,5 @@
 import { hash, verify } from '@node-rs/argon2'
 import { newId } from '~/lib/ids'
-import type { Notice } from '~core/base/decision'
 import type { Person } from '~core/job/events'
 import type { Database, Queries } from './database.server'
 import { hashed, newToken } from './token.server'
@@ -23,12 +22,15 @@ export async function findPerson(db: Queries, id: string): Promise<Person | unde
 }
 
 /** Add somebody. The first is added by whoever stands there; after that only `by` somebody who is signed in. */
+/** Why somebody could not be added, or a PIN was not taken. */
+export type PinFault = { code: string; text: string }
+
 export async function addPerson(
   db: Database,
   name: string,
   pin: string,
   by?: Person,
-): Promise<{ ok: true; person: Person } | { ok: false; fault: Notice }> {
+): Promise<{ ok: true; person: Person } | { ok: false; fault: PinFault }> {
   const person = { id: newId(), name }
   const notFirst = async (queries: Queries) =>
     !by && (await queries.query('select id from person limit 1')).length > 0
@@ -68,7 +70,7 @@ export async function checkPin(
   personId: string,
   pin: string,
   at: Date,
-): Promise<{ ok: true; person: Person } | { ok: false; fault: Notice }> {
+): Promise<{ ok: true; person: Person } | { ok: false; fault: PinFault }> {
   const [tried] = await db.query<Person & { pin_hash: string; failed: number }>(
     `update person set failed = failed + 1,
        locked_until = case when (failed + 1) % $3::int = 0
@@ -92,7 +94,7 @@ export async function checkPin(
   return { ok: false, fault: { code: 'wrong-pin', text } }
 }
 
-async function whyNotTried(db: Queries, personId: string, at: Date): Promise<Notice> {
+async function whyNotTried(db: Queries, personId: string, at: Date): Promise<PinFault> {
   const [row] = await db.query<{ locked_until: string | null }>(
     'select locked_until from person where id = $1 and left_at is null',
     [personId],

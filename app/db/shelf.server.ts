@@ -1,6 +1,6 @@
 import { newId } from '~/lib/ids'
+import type { Product } from '~core/fluid/readings'
 import type { FluidSpec } from '~core/fluid/specs'
-import type { Product } from '~core/fluid/taken'
 import { codeFrom } from '~core/stock/code'
 import type { ShelfContainer } from '~core/stock/container'
 import { type OpenedRuleId, openedRuleIds } from '~core/stock/opened-rule'

@@ -1,6 +1,7 @@
 import type { Database } from '~/db/database.server'
 import { findJob, openJobs } from '~/db/jobs.server'
 import type { FluidSpec } from '~core/fluid/specs'
+import { planNow } from '~core/job/selectors'
 import { jobTally } from '~core/job/tally'
 import { makePlan } from '~core/plan/plan'
 import { planBaseFor } from './plan-request.server'
@@ -13,7 +14,7 @@ export async function bookedIn(db: Database): Promise<Booked[]> {
   for (const { id } of await openJobs(db)) {
     const state = await findJob(db, id)
     if (!state?.checkIn) continue
-    const plan = state.planned?.plan ?? makePlan(await planBaseFor(db, id, state))
+    const plan = planNow(state) ?? makePlan(await planBaseFor(db, id, state))
     if (plan.verdict === 'stop') continue
     const ml = Math.max(
       0,

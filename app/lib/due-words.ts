@@ -1,11 +1,15 @@
 import type { FluidDue } from '~core/fluid/due'
 import { ruleOf } from '~core/fluid/policy/index'
 import type { Show } from '~core/units/show'
+import { sayEnglish } from '~core/words'
 
 /** The rule that makes it due, in words. */
 export function ruleWords(rule: FluidDue['rule'], limit: number | null | undefined, show: Show): string {
   if (rule === 'promised') return 'as set by hand at filing'
-  return limit === null || limit === undefined ? ruleOf(rule).name : ruleOf(rule).words(limit, show)
+  if (rule === 'judged') return 'as it was last measured'
+  return limit === null || limit === undefined
+    ? ruleOf(rule).name
+    : sayEnglish(show)(ruleOf(rule).words(limit))
 }
 
 /** What the day rests on. */

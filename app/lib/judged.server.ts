@@ -1,4 +1,4 @@
-import type { Database } from '~/db/database.server'
+import type { Queries } from '~/db/database.server'
 import { fluidNow } from '~/db/due.server'
 import { shopPolicy } from '~/db/policy.server'
 import { shopSettings } from '~/db/settings.server'
@@ -9,7 +9,7 @@ import type { JobState } from '~core/job/state'
 import { today } from './today'
 
 /** What the readings of this job are judged against: what is in the vehicle, since when, and the shop's limits for it. */
-export async function judgedBy(db: Database, { vehicle, vehicleId, checkIn }: JobState) {
+export async function judgedBy(db: Queries, { vehicle, vehicleId, checkIn }: JobState) {
   const now = (await fluidNow(db, [vehicleId], today())).get(vehicleId)
   const spec = now?.spec ?? vehicle.fluid.spec
   const { exchangedOn, exchangedKm } = now?.history ?? {}

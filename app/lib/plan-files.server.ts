@@ -1,11 +1,14 @@
 import type { RouterContextProvider } from 'react-router'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
+import { handsOn, planNow } from '~core/job/selectors'
 import { makePlan } from '~core/plan/plan'
 import type { PlanRequest } from '~core/plan/request'
+import { worded } from '~core/words'
 import { changedRequest } from './plan-request'
 import { planBaseFor } from './plan-request.server'
 import { orNotFound } from './require'
+import { sayHere } from './say.server'
 
 /** What a job's planner is asked and what it answers, as the `siphon` command reads and prints them. */
 export async function planFiles(context: Readonly<RouterContextProvider>, jobId: string, request: Request) {
@@ -23,10 +26,11 @@ export async function planFiles(context: Readonly<RouterContextProvider>, jobId:
     },
     shop,
   }
-  const begun = state.run?.plateConfirmed === true
+  const taken = handsOn(state) ? planNow(state) : undefined
+  const say = await sayHere(context)
   return {
     request: { format: 'ruddy-siphon.plan-request', version: 1, ...asked },
-    plan: begun && state.planned ? state.planned.plan : makePlan(asked),
+    plan: worded(taken ?? makePlan(asked), say),
   }
 }
 

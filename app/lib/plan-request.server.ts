@@ -1,15 +1,13 @@
 import { data } from 'react-router'
 import type { Queries } from '~/db/database.server'
-import { fluidNow } from '~/db/due.server'
-import { shopPolicy } from '~/db/policy.server'
 import { shopSettings } from '~/db/settings.server'
 import { containersFor, shelfSettings } from '~/db/shelf.server'
-import { limitsFor } from '~core/fluid/policy/policy'
 import type { JobState } from '~core/job/state'
 import type { Shop } from '~core/plan/request'
 import { freeMl } from '~core/stock/container'
 import { pastItsTime } from '~core/stock/may-pour'
 import { openFirst } from '~core/stock/reserve'
+import { judgedBy } from './judged.server'
 import type { PlanBase } from './plan-request'
 import { today } from './today'
 
@@ -17,21 +15,22 @@ import { today } from './today'
 export async function planBaseFor(db: Queries, jobId: string, state: JobState): Promise<PlanBase> {
   if (!state.checkIn) throw data(null, { status: 404 })
   const { vehicle, tested } = state
-  const now = (await fluidNow(db, [state.vehicleId], today())).get(state.vehicleId)
-  const limits = limitsFor(await shopPolicy(db), {
-    spec: now?.spec ?? vehicle.fluid.spec,
-    kind: vehicle.kind,
-    hardUse: now?.hardUse ?? [],
-  })
+  const { base: judged, limits } = await judgedBy(db, state)
   const product = tested?.product && { dryC: tested.product.dryC, wetC: tested.product.wetC }
   return {
     vehicle,
-    work: { ...state.checkIn.work, reading: tested?.reading, product },
+    work: {
+      ...state.checkIn.work,
+      reading: tested?.reading,
+      readings: tested?.readings && tested.readings.length > 0 ? tested.readings : undefined,
+      monthsSince: judged.monthsSince,
+      kmSince: judged.kmSince,
+      product,
+    },
     shop: {
       ...(await shopSettings(db)),
       onHand: await pourable(db, jobId),
-      // A rule that the shop does not use leaves the plan with the limit of common practice.
-      moisture: { waterPct: limits.water, marginC: limits.boiling, copperPpm: limits.copper },
+      limits,
     },
     takenOrder: state.planned?.plan.order,
   }

@@ -5,6 +5,7 @@ import { appendEvents } from '~/db/jobs.server'
 import { isStorageFault } from '~/db/storage.server'
 import { type JobEvent, jobEventSchema, type Unstamped } from '~core/job/events'
 import { newId } from './ids'
+import { sayHere } from './say.server'
 
 type Context = Readonly<RouterContextProvider>
 /** What a form asks for; `id` where the form brought its own, so that sending it twice records it once. */
@@ -30,7 +31,7 @@ export async function recordDesk(context: Context, jobId: string, act: DeskAct):
     const appended = await appendEvents(context.get(database), jobId, [event])
     if (appended.ok) return undefined
     if (appended.code === 'not-found') throw data(null, { status: 404 })
-    return appended.refusal.text
+    return (await sayHere(context))(appended.refusal)
   } catch (error) {
     if (isStorageFault(error)) return error.message
     throw error

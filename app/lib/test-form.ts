@@ -1,9 +1,8 @@
 import { z } from 'zod'
-import type { TakenReading } from '~core/fluid/judge'
-import { type Product, productSchema } from '~core/fluid/taken'
+import type { TakenReading } from '~core/fluid/readings'
+import { type Product, productSchema, readingPlaces } from '~core/fluid/readings'
 import { type TesterId, testerIds, testerOf } from '~core/fluid/testers'
 import type { Asks } from '~core/fluid/testers/tester'
-import { readingPlaces } from '~core/fluid/taken'
 import { fromMetric, quantities, readQuantity } from '~core/units/units'
 import { parseDecimal, quantityField } from './fields'
 

@@ -27,6 +27,7 @@ import { HeardButtons } from '~/heard/heard-buttons'
 import { cabCodeShown } from '~/lib/cab.server'
 import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import type { loader as rootLoader } from '~/root'
@@ -35,8 +36,9 @@ import { useCabPhone } from '~/run-client/use-cab-phone'
 import type { Phone } from '~core/cab/agree'
 import { frontShares } from '~core/job/front'
 import { type Learned, learnedSentence } from '~core/job/learned/learned'
-import { callKindOf, currentPoint, currentStage, machineFeeds } from '~core/job/points'
-import { bleedDone, type RunState } from '~core/job/state'
+import { callKindOf, currentPoint, currentStage, feedsReservoir } from '~core/job/points'
+import { bleedDone } from '~core/job/selectors'
+import type { RunState } from '~core/job/state'
 import { callMachines } from '~core/technique/calls'
 import type { Route } from './+types/bleed'
 
@@ -197,10 +199,11 @@ type BayProps = {
 function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
   const { state, act, refusal, link, jobId } = here
   const show = useShow()
+  const say = useSay()
   const stageRun = currentStage(run)
   if (!stageRun) return null
   const { kind } = stageRun.stage
-  const cautions = state.planned?.plan.cautions.filter(({ at }) => at === kind) ?? []
+  const cautions = run.setup.cautions.filter(({ at }) => at === kind)
   const lastTrouble = state.troubles.at(-1)
   const justNow = lastTrouble && state.undoable.at(-1)?.eventId === lastTrouble.eventId
   const working = !bleedDone(run)
@@ -213,8 +216,8 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
               Stage {run.stageIndex + 1} of {run.stages.length}:{' '}
               <strong className="text-ink">{stageNames[kind]}</strong>
             </span>
-            {state.planned?.plan.pressureKPa !== undefined && machineFeeds(stageRun.stage) && (
-              <span>{show('pressure', state.planned.plan.pressureKPa)}</span>
+            {run.setup.pressureKPa !== undefined && feedsReservoir(stageRun.stage) && (
+              <span>{show('pressure', run.setup.pressureKPa)}</span>
             )}
           </p>
           {refusal && <Refusal text={refusal} />}
@@ -262,8 +265,8 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
           <details className="panel">
             <summary className="min-h-8 cursor-pointer font-bold">Cautions here: {cautions.length}</summary>
             <ul className="mt-2 grid list-disc gap-1.5 pl-5">
-              {cautions.map(({ code, text }) => (
-                <li key={code}>{text}</li>
+              {cautions.map((caution) => (
+                <li key={caution.code}>{say(caution)}</li>
               ))}
             </ul>
           </details>

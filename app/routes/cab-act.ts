@@ -3,6 +3,7 @@ import { database } from '~/context'
 import { appendEvents } from '~/db/jobs.server'
 import { isStorageFault } from '~/db/storage.server'
 import { jobHere } from '~/lib/cab.server'
+import type { Fact } from '~core/base/decision'
 import { cabPerson } from '~core/cab/person'
 import { isCabAct } from '~core/cab/view'
 import { floorEventSchema } from '~core/job/events'
@@ -10,8 +11,8 @@ import type { Route } from './+types/cab-act'
 
 const sentSchema = z.object({ id: z.string(), at: z.string(), act: z.string(), seen: z.unknown() })
 
-const refused = (status: number, code: string, text: string) =>
-  Response.json({ refusal: { code, text } }, { status })
+const refused = (status: number, code: string, text?: string, params?: Fact['params']) =>
+  Response.json({ refusal: { code, params, text } satisfies Fact }, { status })
 
 /** One act of the cab. Whatever else a phone sends is the wheel's to do, and is refused. */
 export async function action({ request, context }: Route.ActionArgs) {
@@ -34,7 +35,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     const appended = await appendEvents(db, jobId, [event.data])
     return appended.ok
       ? Response.json({ length: appended.state.length })
-      : refused(409, appended.refusal.code, appended.refusal.text)
+      : refused(409, appended.refusal.code, undefined, appended.refusal.params)
   } catch (error) {
     if (!isStorageFault(error)) throw error
     return refused(507, error.code, error.message)

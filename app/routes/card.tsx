@@ -10,11 +10,12 @@ import { showDate, showMinutes } from '~/lib/format'
 import { changedRequest } from '~/lib/plan-request'
 import { planBaseFor } from '~/lib/plan-request.server'
 import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
-import { checksFor } from '~core/job/proofs/checks'
+import { checksFor, proofFact } from '~core/job/proofs/checks'
+import { planNow } from '~core/job/selectors'
 import { opened, type Plan, planMinutes } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
-import { techniqueOf } from '~core/technique'
 import type { Route } from './+types/card'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -22,7 +23,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const state = orNotFound(await findJob(db, params.jobId))
   return {
     base: await planBaseFor(db, params.jobId, state),
-    taken: state.planned,
+    taken: planNow(state),
     plate: state.plate,
     bay: state.checkIn?.bay,
     today: new Date().toISOString(),
@@ -42,10 +43,12 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
   const [search] = useSearchParams()
   const request = useMemo(() => changedRequest(base, search), [base, search])
   const plan = useMemo(
-    () => (taken && search.size === 0 ? taken.plan : makePlan(request)),
+    () => (taken && search.size === 0 ? taken : makePlan(request)),
     [taken, request, search],
   )
   const { vehicle } = request
+  const show = useShow()
+  const say = useSay()
   const checks = checksFor({ vehicle, planned: { shop: request.shop, plan } })
   return (
     <main
@@ -78,8 +81,8 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
       </header>
       {plan.verdict === 'stop' ? (
         <ul className="mt-4 grid gap-2 text-xl font-bold">
-          {plan.stops.map(({ code, text }) => (
-            <li key={code}>Stop: {text}</li>
+          {plan.stops.map((stop) => (
+            <li key={stop.code}>Stop: {say(stop)}</li>
           ))}
         </ul>
       ) : (
@@ -100,9 +103,9 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
             <ul className="columns-1 gap-x-4 sm:columns-2 print:columns-3 print:text-[0.88em]">
               {plan.cautions
                 .filter(({ code }) => code !== 'maker-first')
-                .map(({ code, text }) => (
-                  <li key={code} className="pl-3 -indent-3">
-                    ▪ {text}
+                .map((caution) => (
+                  <li key={caution.code} className="pl-3 -indent-3">
+                    ▪ {say(caution)}
                   </li>
                 ))}
             </ul>
@@ -110,17 +113,17 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
           <section className="mt-1">
             <h2 className="border-b border-ink font-bold">Then prove it, at the screen</h2>
             <ul className="columns-2 gap-x-4 sm:columns-4 print:columns-4 print:text-[0.94em]">
-              {checks.map(({ id, title, measure }) => (
+              {checks.map(({ id, measure }) => (
                 <li key={id} className="pl-4 -indent-4">
-                  ☐ {title}
+                  ☐ {say(proofFact(id))}
                   {measure && `: ____ ${measure.unit}`}
                 </li>
               ))}
             </ul>
           </section>
           <p className="mt-2 border-t-2 border-ink pt-2">
-            Poured in ______ Drawn out ______ Spilled ______ (mL). Done by ____________________ on
-            ____________ Signed ____________________
+            Poured in ______ Drawn out ______ Spilled ______ ({show.unit('volume')}). Done by
+            ____________________ on ____________ Signed ____________________
           </p>
         </>
       )}
@@ -131,6 +134,7 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
 /** Fluid, containers, setting, time and top-up as four boxes. */
 function Numbers({ plan }: { plan: Plan }) {
   const show = useShow()
+  const say = useSay()
   const bleed = plan.stages.find(({ kind }) => kind === 'bleed')
   const open = opened(plan)
     .map(({ ml, count }) => `${count} × ${show('volume', ml)}`)
@@ -148,7 +152,7 @@ function Numbers({ plan }: { plan: Plan }) {
       />
       <Box
         name="how"
-        value={bleed?.technique ? techniqueOf(bleed.technique).name : 'no bleeding'}
+        value={bleed?.technique ? say({ code: `technique-${bleed.technique}` }) : 'no bleeding'}
         note={setting.join(' + ') || 'nothing to set'}
       />
       <Box name="about" value={`${showMinutes(planMinutes(plan))} min`} note="fluid and hands" />

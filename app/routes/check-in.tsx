@@ -16,13 +16,14 @@ import { typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
 import { useFieldText, useShow } from '~/lib/units'
 import { fluidSpecs } from '~core/fluid/specs'
 import { colourClues, colours } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
 import { decideScope } from '~core/plan/scope/scope'
 import { levelDrop } from '~core/vehicle/level-drop'
-import { partName, partsOf } from '~core/vehicle/parts'
+import { partFact, partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Route } from './+types/check-in'
 
@@ -110,11 +111,12 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
     box?.click()
   }
   const show = useShow()
+  const say = useSay()
   const brakes = partsOf(vehicle, 'wheel-brake')
   const things = [
     ...vehicle.parts.map((part) => ({
       value: part.id,
-      label: `${partName(part)}${partName(part) === part.id ? '' : ` (${part.id})`}`,
+      label: `${say(partFact(part))}${say(partFact(part)) === part.id ? '' : ` (${part.id})`}`,
     })),
     ...vehicle.lines.map(({ id = '' }) => ({ value: id, label: `line: ${id}` })),
   ]
@@ -233,7 +235,7 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
                       <TextField
                         key={brake.id}
                         field={field}
-                        label={partName(brake)}
+                        label={say(partFact(brake))}
                         unit="mm"
                         decimal
                         hint={`On file: ${brake.padWearMm} mm`}

@@ -12,21 +12,22 @@ import { dueAfterFiling } from '~/db/due.server'
 import { findJob } from '~/db/jobs.server'
 import { learnedOf } from '~/db/learned.server'
 import { checkPin, listPeople } from '~/db/people.server'
-import { unitsFor } from '~/db/units.server'
 import { dueBasis, ruleWords } from '~/lib/due-words'
 import { requiredQuantity, typedIn, withUnits } from '~/lib/fields'
 import { fittedFrom } from '~/lib/fitted-form'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { sayHere } from '~/lib/say.server'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { cabPerson } from '~core/cab/person'
-import type { Judgement } from '~core/fluid/judge'
-import { checksFor } from '~core/job/proofs/checks'
-import { bleedDone, type JobState } from '~core/job/state'
+import type { Judgement } from '~core/fluid/judgement'
+import { filingRefusal, type Outcome } from '~core/job/filing'
+import { checksFor, proofFact } from '~core/job/proofs/checks'
+import { bleedDone } from '~core/job/selectors'
+import type { JobState } from '~core/job/state'
 import { jobTally, wasteMl } from '~core/job/tally'
-import { showIn } from '~core/units/show'
 import { allBleeders, partsOf } from '~core/vehicle/parts'
 import type { Route } from './+types/file'
 
@@ -55,24 +56,21 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const state = orNotFound(await findJob(db, params.jobId))
   if (state.filed) throw redirect(`/jobs/${params.jobId}/record`)
-  const { run, people, parked, earlier, tested, checkIn } = state
+  const { run, people, parked, tested } = state
+  const may = (outcome: Outcome) => filingRefusal(state, outcome) === undefined
+  const say = await sayHere(context)
   const here = context.get(personHere) ?? undefined
   // A phone in the cab signs for nothing.
   const workers = people.filter(({ id }) => id !== cabPerson.id)
   const unproved = checksFor(state).filter((check) => !state.proofs[check.id]?.passed)
   const bled = run !== undefined && bleedDone(run)
-  const { shown } = await unitsFor(db, here?.id)
-  const due = await dueAfterFiling(db, state, today(), showIn(shown))
+  const due = await dueAfterFiling(db, state, today())
   return {
-    mayDrive: bled && unproved.length === 0 && !parked,
-    mayDecline: !run?.plateConfirmed && earlier.length === 0,
-    mayKeep:
-      !run?.plateConfirmed &&
-      earlier.length === 0 &&
-      checkIn?.work.reason === 'service' &&
-      tested !== undefined,
+    mayDrive: may('fit'),
+    mayDecline: may('declined'),
+    mayKeep: may('kept'),
     judged: tested?.judged?.verdict,
-    unproved: unproved.map((check) => check.title),
+    unproved: unproved.map(({ id }) => say(proofFact(id))),
     bled,
     parked: parked !== undefined,
     outMl: wasteMl(jobTally(state)),

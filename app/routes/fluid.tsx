@@ -9,7 +9,6 @@ import { dueUnder, fluidNow } from '~/db/due.server'
 import { addExchange, addReading, exchangesOf, readingsOf, saveHardUse } from '~/db/fluid.server'
 import { shopPolicy } from '~/db/policy.server'
 import { shopSettings } from '~/db/settings.server'
-import { unitsFor } from '~/db/units.server'
 import { findVehicle } from '~/db/vehicles.server'
 import { withUnits } from '~/lib/fields'
 import { exchangeSchema, readEarlierReading } from '~/lib/fluid-form'
@@ -20,7 +19,6 @@ import { ImpossibleInput } from '~core/base/fault'
 import { pairOf } from '~core/fluid/judge'
 import { type HardUseId, hardUseIds, hardUses } from '~core/fluid/policy/hard-use'
 import { limitsFor } from '~core/fluid/policy/policy'
-import { showIn } from '~core/units/show'
 import type { Route } from './+types/fluid'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -28,7 +26,6 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { id, plate, vehicle } = orNotFound(await findVehicle(db, params.vehicleId))
   const now = orNotFound((await fluidNow(db, [id], today())).get(id))
   const policy = await shopPolicy(db)
-  const { shown } = await unitsFor(db, context.get(personHere)?.id)
   return {
     id,
     plate,
@@ -37,7 +34,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     product: now.product,
     hardUse: now.hardUse,
     limits: limitsFor(policy, now),
-    due: dueUnder(policy, now, showIn(shown)),
+    due: dueUnder(policy, now),
     readings: await readingsOf(db, id),
     exchanges: await exchangesOf(db, id),
     today: today(),

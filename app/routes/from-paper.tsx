@@ -12,24 +12,26 @@ import { newId } from '~/lib/ids'
 import { paperFormSchema } from '~/lib/paper-form'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { sayHere } from '~/lib/say.server'
 import { useShow } from '~/lib/units'
 import { bubbleKinds, colourClues, colours } from '~core/fluid/specs/colour'
 import type { Container } from '~core/job/events'
-import { pointsOnPaper } from '~core/job/from-paper'
-import { pointName } from '~core/job/points'
+import { pointFact } from '~core/job/points'
+import { pointsOnPaper } from '~core/job/selectors'
 import { readCode } from '~core/stock/code'
 import type { Route } from './+types/from-paper'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
   const { run, vehicle, filed } = state
+  const say = await sayHere(context)
   if (!run || filed) throw redirect(`/jobs/${params.jobId}`)
   return {
     eventId: newId(),
     rows: pointsOnPaper(state).map(({ stage, point }) => ({
       stage,
       point,
-      name: pointName(vehicle, point),
+      name: say(pointFact(vehicle, point)),
       plannedMl: run.stages[stage]?.stage.mlByBleeder?.[point],
     })),
     person: context.get(personHere)?.name ?? '',

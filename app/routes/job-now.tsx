@@ -2,7 +2,7 @@ import { redirect } from 'react-router'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { orNotFound } from '~/lib/require'
-import { stationOf } from '~core/job/state'
+import { stationOf } from '~core/job/selectors'
 import type { Route } from './+types/job-now'
 
 /** A job’s own address leads to the station it is at. */

@@ -11,7 +11,7 @@ import { orNotFound } from '~/lib/require'
 import type { JobHere } from '~/run-client/job-here'
 import { LeaveGuard } from '~/run-client/leave-guard'
 import { useJobRun } from '~/run-client/use-job-run'
-import { stationOf } from '~core/job/state'
+import { stationOf } from '~core/job/selectors'
 import type { Route } from './+types/job'
 
 export async function loader({ params, context }: Route.LoaderArgs) {

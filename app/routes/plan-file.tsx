@@ -8,6 +8,7 @@ import { Ways } from '~/components/plan/ways'
 import { Reasons } from '~/components/reasons'
 import { database, personHere } from '~/context'
 import { importVehicle } from '~/db/vehicles.server'
+import { useSay } from '~/lib/say'
 import { faultLine } from '~core/base/fault'
 import { makePlan } from '~core/plan/plan'
 import { type PlanRequest, readPlanRequest } from '~core/plan/request'
@@ -99,6 +100,7 @@ export default function PlanFile({ actionData }: Route.ComponentProps) {
 }
 
 function Planned({ request }: { request: PlanRequest }) {
+  const say = useSay()
   const plan = makePlan(request)
   return (
     <FigureSource value={{ request, plan }}>
@@ -106,8 +108,8 @@ function Planned({ request }: { request: PlanRequest }) {
         <div className="grid gap-4">
           {plan.verdict === 'stop' ? (
             <ul className="hatched grid gap-2 border-4 border-oxide bg-sheet p-5 text-lg font-bold">
-              {plan.stops.map(({ code, text }) => (
-                <li key={code}>Stop: {text}</li>
+              {plan.stops.map((stop) => (
+                <li key={stop.code}>Stop: {say(stop)}</li>
               ))}
             </ul>
           ) : (

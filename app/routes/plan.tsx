@@ -23,6 +23,7 @@ import { changedRequest } from '~/lib/plan-request'
 import { planBaseFor } from '~/lib/plan-request.server'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
 import type { Plan } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
 import type { Route } from './+types/plan'
@@ -174,12 +175,13 @@ function PaperAndFiles({ jobId, taken }: { jobId: string; taken: boolean }) {
 }
 
 function Stops({ plan }: { plan: Plan }) {
+  const say = useSay()
   return (
     <section className="hatched grid gap-3 border-4 border-oxide bg-sheet p-5">
       <h2 className="text-3xl">Stop: settle this first</h2>
       <ul className="grid gap-2 text-lg font-bold">
-        {plan.stops.map(({ code, text }) => (
-          <li key={code}>{text}</li>
+        {plan.stops.map((stop) => (
+          <li key={stop.code}>{say(stop)}</li>
         ))}
       </ul>
       <p>
@@ -229,16 +231,17 @@ function TakePlan(props: { plan: Plan; eventId: string; refusal?: string; wayFau
 }
 
 function Cautions({ plan }: { plan: Plan }) {
+  const say = useSay()
   return (
     <section className="panel" aria-labelledby="cautions">
       <h2 id="cautions">Cautions</h2>
       <ul className="grid gap-1.5">
-        {plan.cautions.map(({ code, text, at }) => (
+        {plan.cautions.map(({ at, ...caution }) => (
           <li
-            key={code}
+            key={caution.code}
             className="grid grid-cols-[1fr_auto] items-baseline gap-3 border-b border-rule pb-1.5"
           >
-            <span>{text}</span>
+            <span>{say(caution)}</span>
             <span className="text-sm whitespace-nowrap text-quiet italic">
               {at ? stageNames[at].toLowerCase() : 'always'}
             </span>

@@ -10,13 +10,13 @@ import { PracticeCab } from '~/components/cab/practice-cab'
 import { LineMap } from '~/components/line-map/line-map'
 import { runMarks } from '~/components/order-marks'
 import { HeardButtons } from '~/heard/heard-buttons'
+import { useSay } from '~/lib/say'
 import { usePractice } from '~/run-client/use-practice'
 import { noPhone } from '~core/cab/agree'
 import { frontShares } from '~core/job/front'
 import { callKindOf, currentStage } from '~core/job/points'
 import { practiceJob, practiceWays } from '~core/job/practice'
-import { bleedDone } from '~core/job/state'
-import { techniqueOf } from '~core/technique'
+import { bleedDone } from '~core/job/selectors'
 import { callMachines } from '~core/technique/calls'
 import { examples } from '~core/vehicle/examples'
 import { readVehicle } from '~core/vehicle/read-vehicle'
@@ -41,6 +41,7 @@ export default function PracticePage({ loaderData: { way, beginning } }: Route.C
 function Practice({ way, beginning }: Route.ComponentProps['loaderData']) {
   const { state, act, refusal } = usePractice(beginning)
   const go = useNavigate()
+  const say = useSay()
   const { run } = state
   useSpaceGoesOn()
   const stageRun = run && currentStage(run)
@@ -66,7 +67,7 @@ function Practice({ way, beginning }: Route.ComponentProps['loaderData']) {
           >
             {practiceWays.map((each) => (
               <option key={each} value={each}>
-                {techniqueOf(each).name}
+                {say({ code: `technique-${each}` })}
               </option>
             ))}
           </select>

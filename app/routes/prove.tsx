@@ -10,10 +10,12 @@ import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { parseDecimal } from '~/lib/fields'
 import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
 import { useJobHere } from '~/run-client/job-here'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { checksFor, type ProofCheck, withinLimit } from '~core/job/proofs/checks'
-import { bleedDone, type Proof } from '~core/job/state'
+import { checksFor, type ProofCheck, proofFact, withinLimit } from '~core/job/proofs/checks'
+import { bleedDone } from '~core/job/selectors'
+import type { Proof } from '~core/job/state'
 import type { Route } from './+types/prove'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -24,6 +26,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 export default function ProvePage() {
   const { state, act, link, refusal, jobId, keeps, waiting } = useJobHere()
+  const say = useSay()
   const { run } = state
   const checks = checksFor(state)
   const proved = checks.filter((check) => state.proofs[check.id]?.passed).length
@@ -71,7 +74,7 @@ export default function ProvePage() {
         {failed.length > 0 && !back && (
           <div className="hatched grid gap-3 border-2 border-oxide p-3">
             <p className="font-bold">
-              Failed: {failed.map((check) => check.title).join(', ')}. It does not leave.
+              Failed: {failed.map(({ id }) => say(proofFact(id))).join(', ')}. It does not leave.
             </p>
             {!locked && <WaysOn failed={failed} act={act} />}
           </div>
@@ -135,6 +138,8 @@ type RowProps = {
 function CheckRow({ number, check, proof, startedAt, act, locked }: RowProps) {
   const state = proof === undefined ? 'open' : proof.passed ? 'passed' : 'failed'
   const { measure, holdS } = check
+  const say = useSay()
+  const title = say(proofFact(check.id))
   /** Held long enough, and how long; the measure or the verdict comes after it. */
   const [heldS, setHeldS] = useState<number>()
   const prove = (passed: boolean, value?: number) => {
@@ -152,14 +157,14 @@ function CheckRow({ number, check, proof, startedAt, act, locked }: RowProps) {
         <span className="sr-only">{{ open: 'open', passed: 'passed', failed: 'failed' }[state]}</span>
       </span>
       <div>
-        <h2 className="font-bold">{check.title}</h2>
-        <p>{check.how}</p>
+        <h2 className="font-bold">{title}</h2>
+        <p>{say({ code: `proof-${check.id}-how` })}</p>
         {measure && proof?.value !== undefined && (
           <p className="text-sm">
-            {measure.label} {proof.value} {measure.unit}, at most {measure.max}.
+            {say({ code: `proof-${check.id}-measure` })} {proof.value} {measure.unit}, at most {measure.max}.
           </p>
         )}
-        {state === 'failed' && <p className="fault">{check.ifFails}</p>}
+        {state === 'failed' && <p className="fault">{say({ code: `proof-${check.id}-fails` })}</p>}
       </div>
       {!locked && (
         <div className="grid gap-2">
@@ -180,7 +185,7 @@ function CheckRow({ number, check, proof, startedAt, act, locked }: RowProps) {
               onValue={(value) => prove(withinLimit(check, value), value)}
             />
           ) : (
-            <PassFail title={check.title} onPass={() => prove(true)} onFail={() => prove(false)} />
+            <PassFail title={title} onPass={() => prove(true)} onFail={() => prove(false)} />
           )}
         </div>
       )}
@@ -210,6 +215,7 @@ function MeasureForm({
   measure: NonNullable<ProofCheck['measure']>
   onValue: (value: number) => void
 }) {
+  const say = useSay()
   const [text, setText] = useState('')
   const [fault, setFault] = useState(false)
   function submit(event: React.FormEvent) {
@@ -223,7 +229,7 @@ function MeasureForm({
     <form onSubmit={submit} className="grid grid-cols-[13rem_auto] items-end gap-2">
       <label className="grid gap-1">
         <span className="text-sm">
-          {measure.label}, {measure.unit} (at most {measure.max}
+          {say({ code: `proof-${check.id}-measure` })}, {measure.unit} (at most {measure.max}
           {measure.basis === 'default' ? ', shop default' : ''})
         </span>
         <input
@@ -235,7 +241,7 @@ function MeasureForm({
           aria-invalid={fault}
         />
       </label>
-      <button type="submit" className="button" aria-label={`${check.title}: record`}>
+      <button type="submit" className="button" aria-label={`${say(proofFact(check.id))}: record`}>
         Record
       </button>
       {fault && (

@@ -6,10 +6,10 @@ import { Choices, NoteField, TextField } from '~/components/field'
 import { database } from '~/context'
 import { saveShopSettings, shopSettings } from '~/db/settings.server'
 import { parseDecimal, requiredQuantity, withUnits } from '~/lib/fields'
+import { useSay } from '~/lib/say'
 import { themeCookie, themes } from '~/lib/theme'
 import { useFieldText } from '~/lib/units'
-import { orderSchoolIds, orderSchools } from '~core/plan/order'
-import { methodName } from '~core/technique'
+import { orderSchoolIds } from '~core/plan/order'
 import { equipment, equipmentIds } from '~core/technique/equipment'
 import { methodIds } from '~core/technique/technique'
 import type { Route } from './+types/settings'
@@ -77,6 +77,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function Settings({ loaderData: { shop }, actionData }: Route.ComponentProps) {
+  const say = useSay()
   const text = useFieldText()
   const [meta, fields] = useForm({
     lastResult: actionData,
@@ -105,7 +106,7 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
       <Choices
         field={fields.methods}
         legend="What the shop can do"
-        options={methodIds.map((value) => ({ value, label: methodName(value) }))}
+        options={methodIds.map((value) => ({ value, label: say({ code: `method-${value}` }) }))}
         multiple
       />
       <Choices
@@ -131,7 +132,7 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
         legend="Order of the wheels, where the maker states none"
         options={orderSchoolIds.map((value) => ({
           value,
-          label: `${orderSchools[value].name}. ${orderSchools[value].why}`,
+          label: `${say({ code: `school-${value}` })}. ${say({ code: `school-${value}-why` })}`,
         }))}
         columns=""
       />

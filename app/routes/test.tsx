@@ -18,14 +18,14 @@ import { judgedBy } from '~/lib/judged.server'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { NO_READING, type Tested, type TestFields, testFormSchema } from '~/lib/test-form'
-import { useFieldText, useShow } from '~/lib/units'
+import { useFieldText } from '~/lib/units'
 import { ImpossibleInput } from '~core/base/fault'
-import { type FluidCase, type Judgement, judgeFluid } from '~core/fluid/judge'
+import { type FluidCase, judgeFluid } from '~core/fluid/judge'
+import type { Judgement } from '~core/fluid/judgement'
 import type { LimitsInUse } from '~core/fluid/policy/policy'
-import { type Product, readingForPlan } from '~core/fluid/taken'
+import type { Product } from '~core/fluid/readings'
 import { type TesterId, testerIds, testerOf, testers } from '~core/fluid/testers'
 import type { JobState } from '~core/job/state'
-import type { Show } from '~core/units/show'
 import type { Route } from './+types/test'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -58,7 +58,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     type: 'tested' as const,
     tester: tool,
     typed: typedIn(form),
-    reading: readingForPlan(readings),
     readings,
     product,
     notTakenWhy,
@@ -74,9 +73,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 type Judged = { ok: true; value: Judgement } | { ok: false; fault: string }
 
 /** The judgement, or what about the readings nothing can have. */
-function judge(of: FluidCase, limits: LimitsInUse, show?: Show): Judged {
+function judge(of: FluidCase, limits: LimitsInUse): Judged {
   try {
-    return { ok: true, value: judgeFluid(of, limits, show) }
+    return { ok: true, value: judgeFluid(of, limits) }
   } catch (error) {
     if (error instanceof ImpossibleInput) return { ok: false, fault: `Check the reading: ${error.message}.` }
     throw error
@@ -88,7 +87,6 @@ const testerChoices = testerIds.map((value) => ({ value, label: testers[value].n
 export default function TestPage({ loaderData, actionData }: Route.ComponentProps) {
   const { base, limits, hardUse, before, port, locked, eventId, vehicleId } = loaderData
   const form = useRef<HTMLFormElement>(null)
-  const show = useShow()
   const starting = useStartingFields(loaderData)
   const [tester, setTester] = useState<TesterId | typeof NO_READING>(starting.tester)
   const [second, setSecond] = useState<TesterId | undefined>(starting.tester2)
@@ -117,7 +115,6 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
       : judge(
           { ...base, readings: tester === NO_READING ? [] : typed.readings, product: typed.product },
           limits,
-          show,
         )
   const value = judged?.ok ? judged.value : undefined
   const taken = (nth: '' | '2') => (

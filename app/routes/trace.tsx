@@ -1,7 +1,8 @@
 import { database } from '~/context'
 import { jobTrace } from '~/db/jobs.server'
 import { counted, showClock } from '~/lib/format'
-import { eventSentence } from '~core/job/event-sentence'
+import { useSay } from '~/lib/say'
+import { eventFact } from '~core/job/event-fact'
 import type { Route } from './+types/trace'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -13,6 +14,7 @@ const LATE_S = 5
 
 /** Every act as it was recorded, undone ones with it: who, what, and the time by both clocks. */
 export default function Trace({ loaderData: { trace }, params }: Route.ComponentProps) {
+  const say = useSay()
   const undone = new Set(trace.flatMap(({ event }) => (event.type === 'undone' ? [event.event] : [])))
   return (
     <section className="panel overflow-x-auto">
@@ -48,7 +50,7 @@ export default function Trace({ loaderData: { trace }, params }: Route.Component
                   {event.sentBy && <span className="text-quiet">, sent by {event.sentBy.name}</span>}
                 </td>
                 <td className={undone.has(event.id) ? 'line-through' : ''}>
-                  {eventSentence(event)}
+                  {say(eventFact(event))}
                   {event.typed && ` (typed: ${Object.values(event.typed).join(', ')})`}
                   {event.waitedS !== undefined && ` (late: kept in the browser for ${event.waitedS} s)`}
                   {undone.has(event.id) && <span className="sr-only"> (taken back)</span>}

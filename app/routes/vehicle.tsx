@@ -12,9 +12,10 @@ import { findVehicle, lastOdometer, versionsOf } from '~/db/vehicles.server'
 import { ruleWords } from '~/lib/due-words'
 import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { bleederRuns } from '~core/vehicle/network'
-import { partName, partsOf } from '~core/vehicle/parts'
+import { partFact, partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Route } from './+types/vehicle'
 
@@ -112,6 +113,7 @@ type FactsProps = {
 }
 
 function Facts({ vehicle, vin, odometer, due }: FactsProps) {
+  const say = useSay()
   const show = useShow()
   const facts: [string, string][] = [
     [
@@ -144,11 +146,11 @@ function Facts({ vehicle, vin, odometer, due }: FactsProps) {
       `${show('volume', reservoir.minMl)} at MIN, ${show('volume', reservoir.maxMl)} at MAX; cap ${reservoir.cap ?? 'not stated'}, seal ${reservoir.capSeal}`,
     ]),
     ...partsOf(vehicle, 'master-cylinder').map((cylinder): [string, string] => [
-      partName(cylinder),
+      say(partFact(cylinder)),
       `${cylinder.chambers.map(({ boreMm, strokeMm }) => `${boreMm} × ${strokeMm} mm`).join(' and ')}, pedal ratio ${cylinder.pedalRatio}${cylinder.benchThread ? `, bench thread ${cylinder.benchThread}` : ''}`,
     ]),
     ...partsOf(vehicle, 'control-unit').map((unit): [string, string] => [
-      partName(unit),
+      say(partFact(unit)),
       `${show('volume', unit.volumeMl)}, routine ${unit.routine}`,
     ]),
   ]
@@ -168,6 +170,7 @@ function Facts({ vehicle, vin, odometer, due }: FactsProps) {
 }
 
 function Bleeders({ vehicle }: { vehicle: Vehicle }) {
+  const say = useSay()
   return (
     <section className="panel" aria-labelledby="bleeders">
       <h2 id="bleeders">Bleeders and runs</h2>
@@ -192,7 +195,7 @@ function Bleeders({ vehicle }: { vehicle: Vehicle }) {
             {bleederRuns(vehicle).map(({ bleeder, part, run }) => (
               <tr key={bleeder.id} className="border-b border-rule [&>td]:py-1.5 [&>td]:pr-4">
                 <td className="font-bold">{bleeder.id}</td>
-                <td>{partName(part)}</td>
+                <td>{say(partFact(part))}</td>
                 <td className="text-right">
                   {run?.lines.some(({ id }) => vehicle.assumed?.includes(id ?? '')) && '≈ '}
                   {run ? run.lengthM.toFixed(2) : 'at the source'}

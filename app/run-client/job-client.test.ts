@@ -15,7 +15,7 @@ class Log {
     const applied = this.known.has(event.id)
       ? { ok: true as const, state: this.state }
       : applyEvent(this.state, event)
-    if (!applied.ok) return { kind: 'refused', text: applied.refusal.text, state: this.state }
+    if (!applied.ok) return { kind: 'refused', why: applied.refusal, state: this.state }
     this.known.add(event.id)
     this.state = applied.state
     return { kind: 'taken', length: applied.state.length }

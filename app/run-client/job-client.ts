@@ -1,6 +1,7 @@
 import { newId } from '~/lib/ids'
-import { applyEvent } from '~core/job/apply'
-import type { FloorEvent, JobEvent, Person, Unstamped } from '~core/job/events'
+import type { Fact } from '~core/base/decision'
+import { applyEvent, replayEvent } from '~core/job/apply'
+import { type FloorEvent, type Person, readEvent, type Unstamped } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import type { Answer } from './send'
 
@@ -25,7 +26,7 @@ export type JobSnapshot = {
   state: JobState
   link: Link
   /** Why the last act was refused, or what keeps acts from being saved. */
-  refusal?: string
+  refusal?: Fact
   /** Whether the store took the last act: where it does not, a closed page loses what is not yet sent. */
   keeps: boolean
   /** Acts the server has not confirmed. */
@@ -51,9 +52,9 @@ export class JobClient {
   private queue: FloorEvent[] = []
   private sending = false
   private ended = false
-  private refused?: string
+  private refused?: Fact
   /** Why the server cannot save now; goes away by itself when it can, which a refused act must not. */
-  private notNow?: string
+  private notNow?: Fact
   private current: JobSnapshot
   private readonly watchers = new Set<() => void>()
 
@@ -98,7 +99,7 @@ export class JobClient {
   act(made: FloorAct, by?: Person): void {
     const event = { by, ...made, id: newId(), at: new Date().toISOString() } as FloorEvent
     const applied = applyEvent(this.current.state, event)
-    this.refused = applied.ok ? undefined : applied.refusal.text
+    this.refused = applied.ok ? undefined : applied.refusal
     if (!applied.ok) {
       this.show({})
       return
@@ -116,12 +117,13 @@ export class JobClient {
   }
 
   /** What another screen recorded, as the server tells it: the event, and its place in the job's log. */
-  hear(place: number, event: JobEvent): void {
+  hear(place: number, stored: unknown): void {
     if (place <= this.confirmed.length) return
-    const applied = applyEvent(this.confirmed, event)
+    const read = readEvent(stored, this.confirmed)
     // Something was missed, or this page is of an older version: the server says how the job stands.
-    if (place > this.confirmed.length + 1 || !applied.ok) return void this.lookAgain()
-    this.confirmed = applied.state
+    if (place > this.confirmed.length + 1 || !read.ok) return void this.lookAgain()
+    const { value: event } = read
+    this.confirmed = replayEvent(this.confirmed, event)
     if (this.queue.some(({ id }) => id === event.id)) this.letGo(event.id)
     this.rebuild({})
   }
@@ -164,7 +166,7 @@ export class JobClient {
       const answer = await this.wire.send(event)
       if (answer.kind === 'taken' || answer.kind === 'refused') await this.settle(event, answer)
       else {
-        this.notNow = answer.kind === 'not-now' ? answer.text : this.notNow
+        this.notNow = answer.kind === 'not-now' ? answer.why : this.notNow
         this.show({ link: answer.kind === 'no-answer' ? 'offline' : answer.kind })
         await new Promise((resume) => setTimeout(resume, this.retryMs))
       }
@@ -175,7 +177,7 @@ export class JobClient {
   /** The server answered for an act: a refused one is let go of too, since another screen went on, and the person is told. */
   private async settle(event: FloorEvent, answer: Answer & { kind: 'taken' | 'refused' }) {
     this.notNow = undefined
-    if (answer.kind === 'refused') this.refused = answer.text
+    if (answer.kind === 'refused') this.refused = answer.why
     await this.letGo(event.id)
     if (answer.kind === 'refused') this.adopt(answer.state)
     else if (this.confirmed.length < answer.length) {

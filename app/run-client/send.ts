@@ -1,3 +1,4 @@
+import { type Fact, fact } from '~core/base/decision'
 import type { FloorEvent } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 
@@ -8,12 +9,12 @@ const usualWay = (): Way => ({ fetch: window.fetch.bind(window), patienceMs: 500
 /** What the server said to an event: taken, refused, not now (and why), or nothing at all. */
 export type Answer =
   | { kind: 'taken'; length: number }
-  | { kind: 'refused'; text: string; state?: JobState }
+  | { kind: 'refused'; why: Fact; state?: JobState }
   | { kind: 'nobody-here' }
-  | { kind: 'not-now'; text: string }
+  | { kind: 'not-now'; why: Fact }
   | { kind: 'no-answer' }
 
-type Body = { length?: number; refusal?: { text: string }; state?: JobState }
+type Body = { length?: number; refusal?: Fact; state?: JobState }
 
 /** Send one event. Whatever is neither taken nor refused is sent again. */
 export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay()): Promise<Answer> {
@@ -27,8 +28,8 @@ export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay
     if (response.status === 401) return { kind: 'nobody-here' }
     const { length, refusal, state } = (await response.json()) as Body
     if (response.ok && length !== undefined) return { kind: 'taken', length }
-    if (response.status >= 500) return { kind: 'not-now', text: refusal?.text ?? 'The server has a fault.' }
-    return { kind: 'refused', text: refusal?.text ?? 'The server did not take it.', state }
+    if (response.status >= 500) return { kind: 'not-now', why: refusal ?? fact('server-fault') }
+    return { kind: 'refused', why: refusal ?? fact('server-refused'), state }
   } catch {
     return { kind: 'no-answer' }
   }

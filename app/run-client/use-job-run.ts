@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react'
-import type { JobEvent, Person } from '~core/job/events'
+import { useSay } from '~/lib/say'
+import type { Person } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import { type FloorAct, JobClient, type JobSnapshot } from './job-client'
 import { pendingOf } from './queue'
@@ -7,10 +8,12 @@ import { newerState, sendEvent } from './send'
 
 export type { FloorAct, Link } from './job-client'
 
-export type JobRun = JobSnapshot & {
+export type JobRun = Omit<JobSnapshot, 'refusal'> & {
+  /** Why the last act was refused, or what keeps acts from being saved, in words. */
+  refusal?: string
   act: (act: FloorAct) => void
   /** What a stream said another screen recorded. */
-  hear: (place: number, event: JobEvent) => void
+  hear: (place: number, stored: unknown) => void
   /** How far the job's log is known here. */
   have: () => number
 }
@@ -56,7 +59,9 @@ export function useJobRun(jobId: string, fromServer: JobState, by?: Person): Job
   }, [client, jobId])
 
   const act = useCallback((made: FloorAct) => client.act(made, by), [by, client])
-  const hear = useCallback((place: number, event: JobEvent) => client.hear(place, event), [client])
+  const hear = useCallback((place: number, stored: unknown) => client.hear(place, stored), [client])
   const have = useCallback(() => client.have, [client])
-  return { ...snapshot, act, hear, have }
+  const say = useSay()
+  const { refusal, ...rest } = snapshot
+  return { ...rest, refusal: refusal && say(refusal), act, hear, have }
 }

@@ -1,5 +1,7 @@
 import { callKindOf, currentPoint, currentStage } from '../job/points'
-import { bleedDone, type JobState } from '../job/state'
+import { bleedDone } from '../job/selectors'
+import type { JobState } from '../job/state'
+import { stageTraits } from '../plan/stage-kinds'
 import { type CabCall, type CallAct, type CallState, callMachines, callStep } from '../technique/calls'
 import { partsOf } from '../vehicle/parts'
 
@@ -52,7 +54,7 @@ export function cabView(state: JobState): CabView {
   const point = currentPoint(run)
   const step = callStep(kind, run.call)
   const begun = run.call !== 'rest'
-  const withCab = callMachines[kind].withCab && ['bleed', 'port-bleed'].includes(stageRun.stage.kind)
+  const withCab = callMachines[kind].withCab && stageTraits[stageRun.stage.kind].waysOpen
   if (!step || point === undefined || (!withCab && !begun))
     return { ...base, says: withCab || kind === 'unit' ? 'wait' : 'away' }
   // The tool's own screen asks for the pedal where it wants it.

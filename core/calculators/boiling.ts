@@ -1,6 +1,10 @@
 import { ImpossibleInput } from '../base/fault'
+import { judgeFluid, judgementReasons } from '../fluid/judge'
+import type { Verdict } from '../fluid/judgement'
+import { ruleOf } from '../fluid/policy'
+import { measuredLimits } from '../fluid/policy/policy'
+import { takenReading } from '../fluid/readings'
 import { type FluidSpec, fluidOf, fluidSpecs } from '../fluid/specs'
-import { defaultPolicy, type MoistureVerdict, moistureVerdict } from '../fluid/verdict'
 import { type BoilingPair, boilingPoint, waterFromBoiling } from '../physics/moisture/boiling-point'
 import { lowerAtHeightC } from '../physics/moisture/height'
 import { boilingAbout } from './command/boiling-point'
@@ -21,7 +25,7 @@ export type BoilingResult = {
   marginC: number
   limitC: number
   limitPct: number
-  verdict: MoistureVerdict['verdict']
+  verdict: Verdict
 }
 
 const glycol = fluidSpecs.filter((spec) => fluidOf(spec).base === 'glycol')
@@ -93,7 +97,7 @@ export const boilingBench = benchPage({
       unit: '% water',
       min: 0.5,
       max: 8,
-      initial: defaultPolicy.waterPct,
+      initial: ruleOf('water').usual,
     },
   },
   about: [boilingAbout],
@@ -111,8 +115,14 @@ export const boilingBench = benchPage({
     const water =
       kind === 'water' ? waterPct : waterFromBoiling({ ...pair, boilingC: boilingC + lowerC }).waterPct
     const boils = boilingPoint({ ...pair, waterPct: water })
-    const policy = { ...defaultPolicy, waterPct: limitPct }
-    const judged = moistureVerdict(spec, { kind: 'water-pct', value: water, at: 'reservoir' }, pair, policy)
+    const reading =
+      kind === 'water'
+        ? takenReading({ kind: 'water-pct', value: water, at: 'reservoir' })
+        : takenReading({ kind: 'boiling-c', value: boilingC, at: 'reservoir' })
+    const judged = judgeFluid(
+      { spec, kind: 'car', readings: [reading], product: pair, heightM },
+      measuredLimits({ waterPct: limitPct }),
+    )
     const limitC = pair.wetC - lowerC
     const atShopC = boils.boilingC - lowerC
     return {
@@ -129,7 +139,7 @@ export const boilingBench = benchPage({
         limitPct,
         verdict: judged.verdict,
       } satisfies BoilingResult,
-      reasons: judged.reasons,
+      reasons: judgementReasons(judged),
     }
   },
   says: ({ spec, waterPct, boilingC, bandC, marginC }, _, show) =>

@@ -1,18 +1,15 @@
 import { type Band, joined, overlap } from '../base/band'
-import type { Notice } from '../base/decision'
+import { type Fact, fact, type Notice, type Reason } from '../base/decision'
 import type { VehicleKind } from '../base/vehicle-kinds'
 import type { BoilingPair } from '../physics/moisture/boiling-point'
-import { type Show, showIn } from '../units/show'
-import { metricUnits } from '../units/units'
+import type { Judgement, RuleSays } from './judgement'
 import { type RuleId, ruleIds, ruleOf } from './policy/index'
 import type { LimitsInUse } from './policy/policy'
-import { type Evidence, type Says, strictness } from './policy/rule'
+import { type Evidence, strictness } from './policy/rule'
+import type { TakenReading } from './readings'
 import { type FluidSpec, fluidOf } from './specs'
-import { surerThan, type TesterId, testerOf } from './testers'
+import { surerThan, testerOf } from './testers'
 import type { Told } from './testers/tester'
-
-/** One reading as it was taken. */
-export type TakenReading = { tester: TesterId; value: number; at: 'reservoir' | 'caliper' }
 
 export type FluidCase = {
   spec: FluidSpec
@@ -23,31 +20,6 @@ export type FluidCase = {
   heightM: number
   monthsSince?: number
   kmSince?: number
-}
-
-export type RuleSays = Says & { rule: RuleId; limit: number; words: string }
-
-export type Judgement = {
-  verdict: 'keep' | 'watch' | 'replace' | 'retest'
-  /** The rule that decided; a tester that condemns on its own; readings that cannot both be true; or nothing that could. */
-  decidedBy: RuleId | 'tester' | 'contradiction' | 'nothing'
-  /** Why, in one sentence. */
-  because: string
-  /** What the readings come to together: of two places, the one that holds more water. */
-  waterPct?: Band
-  boilingC?: Band
-  copperPpm?: Band
-  /** How far it boils above the point at which the shop replaces it; below 0 it boils sooner. */
-  marginC?: number
-  limitC?: number
-  /** Each rule of the shop's policy. */
-  says: RuleSays[]
-  /** What other schools would say of the same. */
-  others: RuleSays[]
-  /** What nobody knows after these readings. */
-  cannot: Notice[]
-  /** Testers that would settle it, the surest first. */
-  askFor: TesterId[]
 }
 
 /** Limits that other shops go by. @source common practice */
@@ -74,15 +46,16 @@ export function pairOf(spec: FluidSpec, product?: BoilingPair): BoilingPair | un
  * Readings of one place are taken together; where they cannot both be true, a surer tester is asked for. The strictest
  * rule decides. Nothing but a reading of water or of a boiling point may say that glycol fluid stays.
  *
- * @param show the units that sentences are written in
  * @throws ImpossibleInput for a reading nothing can have
  */
-export function judgeFluid(of: FluidCase, limits: LimitsInUse, show: Show = showIn(metricUnits)): Judgement {
+export function judgeFluid(of: FluidCase, limits: LimitsInUse): Judgement {
   const pair = pairOf(of.spec, of.product)
-  const told = of.readings.map((reading) => ({
-    ...reading,
-    ...testerOf(reading.tester).tell(reading.value, { pair, heightM: of.heightM }),
-  }))
+  const { told, setAside } = withoutOutdone(
+    of.readings.map((reading) => ({
+      ...reading,
+      ...testerOf(reading.tester).tell(reading.value, { pair, heightM: of.heightM }),
+    })),
+  )
   const { readings, contradiction, wetter } = together(told)
   const evidence: Evidence = {
     spec: of.spec,
@@ -97,8 +70,8 @@ export function judgeFluid(of: FluidCase, limits: LimitsInUse, show: Show = show
   const say = (rule: RuleId, limit: number, by = evidence): RuleSays => ({
     rule,
     limit,
-    words: ruleOf(rule).words(limit, show),
-    ...ruleOf(rule).judge(limit, by, show),
+    words: ruleOf(rule).words(limit),
+    ...ruleOf(rule).judge(limit, by),
   })
   const says = ruleIds.flatMap((id) => {
     const limit = limits[id]
@@ -119,12 +92,32 @@ export function judgeFluid(of: FluidCase, limits: LimitsInUse, show: Show = show
     others: schools
       .filter(([rule, limit]) => limits[rule] !== limit)
       .map(([rule, limit]) => say(rule, limit)),
-    cannot: [...distinct(told.flatMap(({ cannot }) => cannot)), ...places(told, wetter)],
+    cannot: [...setAside, ...distinct(told.flatMap(({ cannot }) => cannot)), ...places(told, wetter)],
     askFor: decided.verdict === 'retest' ? surerThan(of.readings.map(({ tester }) => tester)) : [],
   }
 }
 
+/** What a rule said, as a fact of its own. */
+const said = ({ code, params }: RuleSays): Fact => fact(code, params)
+
 type ToldAt = TakenReading & Told
+/** Where a sample has boiled, a meter beside it counts for nothing: what it says comes from a table. @source common practice */
+function withoutOutdone(all: readonly ToldAt[]): { told: ToldAt[]; setAside: Notice[] } {
+  const settled = new Set(all.filter(({ tester }) => testerOf(tester).settles).map(({ at }) => at))
+  const outdone = (one: ToldAt) =>
+    settled.has(one.at) &&
+    !testerOf(one.tester).settles &&
+    (one.waterPct !== undefined || one.boilingC !== undefined)
+  const gone = all.filter(outdone)
+  return {
+    told: all.filter((one) => !outdone(one)),
+    setAside:
+      gone.length === 0
+        ? []
+        : [fact('boiled-one-counts', { testers: gone.map(({ tester }) => fact(`tester-${tester}`)) })],
+  }
+}
+
 type Decided = Pick<Judgement, 'verdict' | 'decidedBy' | 'because'>
 
 const strictest = (says: readonly RuleSays[]): RuleSays | undefined =>
@@ -141,16 +134,13 @@ function decide(
 ): Decided {
   const condemned = told.find(({ condemns }) => condemns !== undefined)
   const first = strictest(says)
-  if (first?.verdict === 'replace') return { verdict: 'replace', decidedBy: first.rule, because: first.text }
+  if (first?.verdict === 'replace') return { verdict: 'replace', decidedBy: first.rule, because: said(first) }
   if (condemned?.condemns) return { verdict: 'replace', decidedBy: 'tester', because: condemned.condemns }
-  if (first?.verdict === 'watch') return { verdict: 'watch', decidedBy: first.rule, because: first.text }
+  if (first?.verdict === 'watch') return { verdict: 'watch', decidedBy: first.rule, because: said(first) }
   const mayPass = of.readings.some(({ tester }) => testerOf(tester).mayPass)
   if (first?.verdict === 'keep' && (mayPass || !takesWater))
-    return { verdict: 'keep', decidedBy: first.rule, because: first.text }
-  const because =
-    of.readings.length === 0
-      ? 'Nothing was measured, and no rule of the shop decides without.'
-      : 'Nothing here may say that the fluid stays: measure its water or boil a sample.'
+    return { verdict: 'keep', decidedBy: first.rule, because: said(first) }
+  const because = of.readings.length === 0 ? fact('nothing-measured') : fact('nothing-may-pass')
   return { verdict: 'retest', decidedBy: 'nothing', because }
 }
 
@@ -158,14 +148,15 @@ function decide(
 function contradicted(told: readonly ToldAt[], judged: (by: Partial<Evidence>) => RuleSays[]): Decided {
   const measured = told.filter(({ waterPct, boilingC }) => waterPct ?? boilingC)
   const each = measured.map(({ waterPct, boilingC }) => strictest(judged({ waterPct, boilingC })))
-  const names = measured.map(({ tester }) => testerOf(tester).name.toLowerCase()).join(' and ')
   const [first] = each
   if (first?.verdict === 'replace' && each.every((one) => one?.verdict === 'replace'))
-    return { verdict: 'replace', decidedBy: first.rule, because: `By either reading: ${first.text}` }
+    return { verdict: 'replace', decidedBy: first.rule, because: fact('by-either', { why: said(first) }) }
   return {
     verdict: 'retest',
     decidedBy: 'contradiction',
-    because: `The readings of ${names} cannot both be true of one place: take a surer tester, with a fresh sample.`,
+    because: fact('readings-contradict', {
+      testers: measured.map(({ tester }) => fact(`tester-${tester}`)),
+    }),
   }
 }
 
@@ -222,23 +213,23 @@ function together(told: readonly ToldAt[]): Together {
 
 /** What the places of the samples leave open. */
 function places(told: readonly ToldAt[], wetter: Together['wetter']): Notice[] {
-  if (wetter === 'reservoir')
-    return [
-      {
-        code: 'reservoir-wetter',
-        text: 'The reservoir holds more water than the caliper, which is the wrong way round: look at the seal of its cap.',
-      },
-    ]
+  if (wetter === 'reservoir') return [fact('reservoir-wetter')]
   const measured = told.filter(({ waterPct, boilingC }) => waterPct ?? boilingC)
   if (measured.length === 0 || measured.some(({ at }) => at === 'caliper')) return []
-  return [
-    {
-      code: 'reservoir-only',
-      text: 'The sample is the reservoir’s: fluid at the calipers is older and may hold more water.',
-    },
-  ]
+  return [fact('reservoir-only')]
 }
 
 const distinct = (notices: readonly Notice[]): Notice[] => [
   ...new Map(notices.map((notice) => [notice.code, notice])).values(),
 ]
+
+/** Why, as reasons with what each rests on: what decided first, then what else the rules say, then what is not known. */
+export function judgementReasons({ because, decidedBy, says, cannot }: Judgement): Reason[] {
+  const deciding = says.find(({ rule }) => rule === decidedBy)
+  const others = says.filter(({ rule, verdict }) => rule !== decidedBy && verdict !== 'unknown')
+  return [
+    { ...because, basis: deciding?.basis ?? 'practice' },
+    ...others.map((each) => ({ ...said(each), basis: each.basis })),
+    ...cannot.map((each) => ({ ...each, basis: 'practice' as const })),
+  ]
+}

@@ -61,7 +61,7 @@ test('air drawn in at one brake says nothing of a finished brake on another line
   )
   job.until(({ run }) => run.callAt === 'rl' && run.call === 'open').call('foot-slipped')
   expect(last(job)).toMatchObject({ startAgain: ['rl'], doubtful: [], stillValid: ['rr'] })
-  expect(last(job)?.text).toContain('watch the first pulls')
+  expect(last(job)?.says.params?.upstream).toEqual({ code: 'air-upstream-cylinder' })
 })
 
 test('a foot that slips before anything was opened draws nothing in', () => {

@@ -1,16 +1,17 @@
-import type { Plan, Stage } from '../plan/answer'
+import { type Fact, fact, type Notice } from '../base/decision'
+import { type Plan, type Setup, type Stage, setupOf } from '../plan/answer'
 import { makePlan } from '../plan/plan'
-import { methodName, techniqueOf } from '../technique'
-import type { MethodMinutes, Technique, TechniqueId } from '../technique/technique'
-import { type Applied, refuse } from './applied'
-import { mendFirst } from './change'
-import type { EventOf } from './events'
-import { pointName } from './points'
-import type { JobState, RunState, StageRunState } from './state'
+import { stageTraits } from '../plan/stage-kinds'
+import { techniqueOf } from '../technique'
+import { type MethodMinutes, type Technique, type TechniqueId, techniqueFact } from '../technique/technique'
+import type { Change } from './changes'
+import type { Running } from './events/kind'
+import { pointFact } from './points'
+import type { JobState, StageRunState } from './state'
 
 /** A way the work under the hands could go on by from here. */
 export type OtherWay = { technique: Technique; minutes: MethodMinutes }
-export type OtherWays = { open: OtherWay[]; closed: { technique: Technique; why: string }[] }
+export type OtherWays = { open: OtherWay[]; closed: { technique: Technique; why: Notice }[] }
 
 /**
  * The plan made again with another way for one place of work, or with what the program would take there.
@@ -37,7 +38,7 @@ const stageNow = (state: JobState): StageRunState | undefined => state.run?.stag
 export function otherWays(state: JobState, helper: boolean): OtherWays {
   const now = stageNow(state)?.stage
   const id = now?.technique
-  if (!now || id === undefined || !['bleed', 'port-bleed'].includes(now.kind)) return { open: [], closed: [] }
+  if (!now || id === undefined || !stageTraits[now.kind].waysOpen) return { open: [], closed: [] }
   const { at } = techniqueOf(id)
   const ways = planWith(state, at, undefined, helper)?.ways.find((each) => each.at === at)
   if (!ways) return { open: [], closed: [] }
@@ -52,82 +53,64 @@ export function otherWays(state: JobState, helper: boolean): OtherWays {
     }),
     closed: ways.notTaken
       .filter(({ technique, excluded }) => excluded && technique !== id)
-      .map(({ technique, text }) => ({ technique: techniqueOf(technique), why: text })),
+      .map(({ technique, code, params, text }) => ({
+        technique: techniqueOf(technique),
+        why: { code, params, text },
+      })),
   }
 }
 
 const stageBy = (plan: Plan | undefined, like: Stage): Stage | undefined =>
   plan?.stages.find(({ kind, technique }) => kind === like.kind && technique !== undefined)
 
-/**
- * The work under the hands goes on by another way: what went through stays counted, each bleeder that is not finished
- * is prepared for it anew, and what the way before leaves behind is put away first.
- */
-export function wayChanged(state: JobState & { run: RunState }, event: EventOf<'way-changed'>): Applied {
+/** What going on by another way makes of the job, or why it cannot be. */
+export function decideOtherWay(
+  state: Running,
+  { technique, alone, why }: { technique: TechniqueId; alone: boolean; why: string },
+): { says: Fact; changes: Change[] } | { refusal: Notice } {
   const { run, planned, vehicle } = state
   const now = stageNow(state)
-  if (run.call !== 'rest' || run.lookDue)
-    return refuse('call-under-way', 'Close it and write down what came first.')
+  if (run.call !== 'rest' || run.lookDue) return { refusal: fact('close-and-look-first') }
   const before = now?.stage.technique
-  if (!now || !planned || before === undefined || !['bleed', 'port-bleed'].includes(now.stage.kind))
-    return refuse('no-way-here', 'This stage has one way only.')
-  const next = techniqueOf(event.technique)
-  if (next.id === before || next.at !== techniqueOf(before).at)
-    return refuse('same-way', 'It is done that way already, or nothing here can be.')
-  const plan = planWith(state, next.at, next.id, !event.alone)
+  if (!now || !planned || before === undefined || !stageTraits[now.stage.kind].waysOpen)
+    return { refusal: fact('no-way-here') }
+  const next = techniqueOf(technique)
+  if (next.id === before || next.at !== techniqueOf(before).at) return { refusal: fact('same-way') }
+  const plan = planWith(state, next.at, next.id, !alone)
   const stage = stageBy(plan, now.stage)
   if (!plan || plan.verdict === 'stop' || stage?.technique !== next.id) {
-    const why = plan?.ways.flatMap(({ notTaken }) => notTaken).find(({ technique }) => technique === next.id)
-    return refuse(
-      'way-closed',
-      `Not by ${next.name.toLowerCase()}: ${why?.text ?? 'this vehicle forbids it.'}`,
-    )
+    const closed = plan?.ways.flatMap(({ notTaken }) => notTaken).find((each) => each.technique === next.id)
+    return {
+      refusal: fact('way-closed', {
+        way: techniqueFact(next),
+        why: closed
+          ? { code: closed.code, params: closed.params, text: closed.text }
+          : fact('vehicle-forbids'),
+      }),
+    }
   }
   const begun = now.stepsDone.length > 0
-  const stages = run.stages.map((each, i) =>
-    i >= run.stageIndex && each.stage.kind === now.stage.kind && each.stage.technique === before
-      ? goingOnBy(each, stage)
-      : each,
-  )
   const left = now.stage.after.filter(({ id }) => !stage.after.some((step) => step.id === id))
-  const gone = mendFirst({ ...run, stages, timers: {} }, event.id, begun ? left : [])
-  const open = now.points.filter((id) => !now.at[id]?.finished)
-  const { pressureKPa, vacuumKPa, limits, cautions } = plan
-  const report = {
-    eventId: event.id,
-    at: event.at,
-    by: event.by,
-    what: 'way-changed',
-    text: `From ${open[0] === undefined ? 'here' : pointName(vehicle, open[0])} on by ${next.name} (${methodName(next.method)}), no longer by ${techniqueOf(before).name}: ${event.why}. What went through counts on.`,
-    startAgain: [],
-    doubtful: [],
-    stillValid: now.points.filter((id) => now.at[id]?.finished),
-  }
+  const open = now.points.find((id) => !now.at[id]?.finished)
   return {
-    ok: true,
-    state: {
-      ...state,
-      run: gone,
-      planned: { ...planned, plan: { ...planned.plan, pressureKPa, vacuumKPa, limits, cautions } },
-      troubles: [...state.troubles, report],
-    },
+    says: fact('way-changed', {
+      from: open === undefined ? fact('here') : pointFact(vehicle, open),
+      to: techniqueFact(next),
+      no: techniqueFact(techniqueOf(before)),
+      why,
+    }),
+    changes: [
+      { op: 'other-way', from: before, stage },
+      { op: 'setup', setup: setupAfter(run.setup, plan) },
+      ...(begun && left.length > 0 ? [{ op: 'mend' as const, steps: left }] : []),
+    ],
   }
 }
 
-/** The stage by the new way: its amounts and order stay; steps that both ways share and were done are done. */
-function goingOnBy(stageRun: StageRunState, by: Stage): StageRunState {
-  const { method, technique, before, after, minutes, fluidMinutes, handlingMinutes } = by
-  const shared = (id: string) =>
-    before.some((step) => step.id === id && stageRun.stage.before.some((old) => old.text === step.text))
-  return {
-    ...stageRun,
-    stage: { ...stageRun.stage, method, technique, before, after, minutes, fluidMinutes, handlingMinutes },
-    stepsDone: stageRun.stepsDone.filter(shared),
-    at: Object.fromEntries(
-      Object.entries(stageRun.at).map(([id, point]) => [
-        id,
-        point.finished ? point : { ...point, ready: false },
-      ]),
-    ),
-  }
+/** The new plan's settings and reasons, and what was added on the way before: that still holds. */
+function setupAfter(before: Setup, plan: Plan): Setup {
+  const known = new Set(plan.reasons.map(({ code }) => code))
+  const onTheWay = before.reasons.filter(({ code }) => ADDED_ON_THE_WAY.has(code) && !known.has(code))
+  return { ...setupOf(plan), reasons: [...plan.reasons, ...onTheWay] }
 }
+const ADDED_ON_THE_WAY: ReadonlySet<string> = new Set(['joints-opened', 'port-loss'])

@@ -3,7 +3,7 @@ import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { hangable } from './bottles'
 import { openPoints } from './points'
-import { bleedDone } from './state'
+import { bleedDone } from './selectors'
 
 const vehicle = vehicleFrom(carFile(fourCorners))
 const hang = (point: string) => ({ type: 'bottle-hung', point }) as const
@@ -65,7 +65,7 @@ test('what runs is named when the job is parked, and nothing is bled further wit
   const parked = { type: 'parked', why: 'ferry', machineOn: false, pedalPropped: false, note: '' } as const
   expect(job.refusal({ ...parked, standsOpen: ['rl'] })).toBe('open-not-named')
   expect(job.refusal({ ...parked, standsOpen: ['rl', 'rr'] })).toBeUndefined()
-  expect(job.refusal({ type: 'trouble', trouble: { what: 'seized', point: 'rr' } })).toBe('bleeder-open')
+  expect(job.refusal({ type: 'trouble', trouble: { what: 'seized', point: 'rr' } })).toBe('open-not-seized')
   job.bledToTheEnd()
   expect(bleedDone(job.run)).toBe(true)
 })

@@ -1,10 +1,19 @@
 import { callStep } from '../technique/calls'
 import type { Step } from '../technique/step'
-import { hangable } from './bottles'
+import { bottlesAtOnce, hangable } from './bottles'
 import type { FloorEvent, Unstamped } from './events'
 import { pourFirst, watchReservoirs } from './levels'
-import { callKindOf, callNow, callOf, currentPoint, currentStage, freshPoint, pointWants } from './points'
-import { bleedDone, type JobState } from './state'
+import {
+  callKindOf,
+  callNow,
+  currentPoint,
+  currentStage,
+  freshPoint,
+  looksAfterPull,
+  pointWants,
+} from './points'
+import { bleedDone } from './selectors'
+import type { JobState } from './state'
 import { currentStep } from './steps'
 
 export type { Unstamped } from './events'
@@ -25,13 +34,12 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const stageRun = run && currentStage(run)
   if (!run || !stageRun || state.parked || state.filed || bleedDone(run)) return undefined
   if (!run.plateConfirmed) return { type: 'plate-confirmed' }
-  const now = currentStep({ run, planned: state.planned })
+  const now = currentStep({ run })
   if (now) return stepDone(state, now.step)
   const point = currentPoint(run)
   if (point === undefined) return undefined
   const progress = stageRun.at[point] ?? freshPoint()
   if (!progress.ready && run.call === 'rest' && !run.lookDue) return { type: 'point-ready', point }
-  const { kind, withCab } = callOf(stageRun.stage)
   const wants = pointWants(vehicle, stageRun, point)
   const targetMl = stageRun.stage.mlByBleeder?.[point] ?? 0
   const look = {
@@ -39,8 +47,8 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
     colour: progress.ml < targetMl * 0.35 ? 'dark' : progress.ml < targetMl * 0.7 ? 'amber' : 'new',
     bubbles: progress.pulls === 0 && progress.airDrawn === 0 ? 'string' : 'none',
   } as const
-  const pulled = withCab || kind === 'bench'
-  const runs = kind === 'gravity' && run.call === 'open'
+  const pulled = looksAfterPull(stageRun.stage)
+  const runs = run.call === 'open' && bottlesAtOnce(state) > 1
   const [free] = runs ? hangable(state) : []
   if (run.lookDue && run.call === 'rest') return { ...look, ml: PULL_ML }
   if (runs && pourFirst(state)) return topUp(state)

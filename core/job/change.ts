@@ -1,5 +1,4 @@
-import type { Stage, StageKind } from '../plan/answer'
-import { leakCheckSteps } from '../plan/stage-steps'
+import type { Stage } from '../plan/answer'
 import type { Step } from '../technique/step'
 import { freshPoint } from './points'
 import type { Mend, PointRun, RunState, StageRunState } from './state'
@@ -7,17 +6,18 @@ import { freshTally } from './tally'
 
 /** What changes a plan under way. Each takes a run and gives the changed one; none forgets what was counted. */
 
-export const startedStage = (stage: Stage, points: string[]): StageRunState => ({
+export const startedStage = (stage: Stage): StageRunState => ({
   stage,
   stepsDone: [],
-  points,
-  at: Object.fromEntries(points.map((id) => [id, freshPoint()])),
+  points: stage.points,
+  at: Object.fromEntries(stage.points.map((id) => [id, freshPoint()])),
   tally: freshTally(),
 })
 
 /** A stage with everything to be done again; what moved stays counted. */
 export const stageAgain = (stageRun: StageRunState): StageRunState => ({
-  ...startedStage(stageRun.stage, stageRun.points),
+  ...startedStage(stageRun.stage),
+  points: stageRun.points,
   tally: stageRun.tally,
 })
 
@@ -71,27 +71,13 @@ export const doubt = (run: RunState, ids: readonly string[]): RunState =>
 export const mendFirst = (run: RunState, id: string, steps: Step[]): RunState =>
   steps.length === 0 ? run : { ...run, mends: [...run.mends, { id, steps, stepsDone: [] } satisfies Mend] }
 
+/** A stage with one step to be done again. */
+export const stepUndone = (stageRun: StageRunState, step: string): StageRunState => ({
+  ...stageRun,
+  stepsDone: stageRun.stepsDone.filter((id) => id !== step),
+})
+
 /** A stage put in before the one at an index; the work goes on at it where that index is the present one. */
 export function insertStage(run: RunState, index: number, stageRun: StageRunState): RunState {
   return { ...run, stages: [...run.stages.slice(0, index), stageRun, ...run.stages.slice(index)] }
-}
-
-/** A leak check before the proof, where the plan has none that is still to come. */
-export function withLeakCheck(run: RunState): RunState {
-  const kindAhead = (kind: StageKind) =>
-    run.stages.findIndex(({ stage }, i) => i >= run.stageIndex && stage.kind === kind)
-  if (kindAhead('leak-check') >= 0) return run
-  const prove = kindAhead('prove')
-  const stage: Stage = {
-    kind: 'leak-check',
-    order: [],
-    minutes: 5,
-    fluidMinutes: 0,
-    handlingMinutes: 5,
-    ml: 0,
-    reasons: ['joints-opened'],
-    before: leakCheckSteps,
-    after: [],
-  }
-  return prove < 0 ? run : insertStage(run, prove, startedStage(stage, []))
 }

@@ -43,6 +43,7 @@ export const copyOfRun = (run: RunState): RunState =>
     plateConfirmed: run.plateConfirmed,
     stageIndex: run.stageIndex,
     stages: run.stages,
+    setup: run.setup,
     call: run.call,
     callAt: run.callAt,
     hung: run.hung,

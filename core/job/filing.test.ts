@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { osk, ScriptedJob, una } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { workSchema } from '../plan/request'
-import { stationOf } from './state'
+import { stationOf } from './selectors'
 import { jobTally, wasteMl } from './tally'
 
 const vehicle = vehicleFrom(carFile(fourCorners.slice(2)))
@@ -23,23 +23,23 @@ describe('filing', () => {
     const job = new ScriptedJob().do({ type: 'job-opened', vehicleId: 'v', plate: 'ISL 4', vehicle })
     expect(job.refusal(file('declined'))).toBe('note-missing')
     expect(job.refusal(file('declined', { note: 'signed, wants it in spring' }))).toBeUndefined()
-    expect(planned().refusal(file('declined', { note: 'too dear' }))).toBe('bleed-begun')
+    expect(planned().refusal(file('declined', { note: 'too dear' }))).toBe('work-begun')
   })
 
   test('the fluid is kept: tested, for a routine exchange alone, and only while nothing was touched', () => {
     const service = workSchema.parse({ reason: 'service' })
     const job = ScriptedJob.checkedIn(vehicle, service)
     expect(job.refusal(file('kept'))).toBeUndefined()
-    expect(planned().refusal(file('kept'))).toBe('bleed-begun')
+    expect(planned().refusal(file('kept'))).toBe('work-begun')
     const repair = ScriptedJob.checkedIn(vehicle, { ...service, reason: 'repair' })
-    expect(repair.refusal(file('kept'))).toBe('not-a-service')
+    expect(repair.refusal(file('kept'))).toBe('kept-not-a-service')
     const opened = new ScriptedJob().do({ type: 'job-opened', vehicleId: 'v', plate: 'ISL 4', vehicle })
-    expect(opened.refusal(file('kept'))).toBe('not-tested')
+    expect(opened.refusal(file('kept'))).toBe('kept-not-tested')
   })
 
   test('not fit with a bleeder open: only parked, with what stands open named', () => {
     const job = planned().until(({ run }) => run.call === 'open')
-    expect(job.refusal(file('not-fit'))).toBe('bleeder-open')
+    expect(job.refusal(file('not-fit'))).toBe('not-fit-open')
     job.do({
       type: 'parked',
       why: 'leaves on a transporter',
@@ -49,7 +49,7 @@ describe('filing', () => {
       note: '',
     })
     expect(job.refusal(file('not-fit'))).toBeUndefined()
-    expect(job.refusal(file('fit'))).toBe('job-parked')
+    expect(job.refusal(file('fit'))).toBe('fit-parked')
   })
 
   test('the drum gets what came out and what was drawn; what was spilled never reached it', () => {
@@ -83,7 +83,7 @@ describe('the wrong vehicle was picked', () => {
 
   test('never with a call under way, and never onto itself', () => {
     const job = planned().until(({ run }) => run.call === 'open')
-    expect(job.refusal(moved)).toBe('bleeder-open')
+    expect(job.refusal(moved)).toBe('move-under-way')
     expect(planned().refusal({ ...moved, vehicleId: 'v' })).toBe('same-vehicle')
   })
 })

@@ -3,8 +3,7 @@ import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { applyEvent, replay } from './apply'
 import type { EventOf, Unstamped } from './events'
-import { pointsOnPaper } from './from-paper'
-import { bleedDone, stationOf } from './state'
+import { bleedDone, pointsOnPaper, stationOf } from './selectors'
 import { jobTally } from './tally'
 
 const car = vehicleFrom(carFile(fourCorners))
@@ -67,6 +66,8 @@ describe('a bleed done with the bay card in hand', () => {
       refusal: { code: 'paper-incomplete' },
     })
     job.until(({ run }) => run.call === 'open')
-    expect(applyEvent(job.state, job.event(card(job)))).toMatchObject({ refusal: { code: 'call-under-way' } })
+    expect(applyEvent(job.state, job.event(card(job)))).toMatchObject({
+      refusal: { code: 'paper-under-way' },
+    })
   })
 })

@@ -1,8 +1,9 @@
+import { fact, type Notice } from '../base/decision'
 import { pullMl } from '../technique/strokes'
-import { partsOf, reservoirName } from '../vehicle/parts'
+import { partsOf, reservoirFact } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { copyOfRun } from './copies'
-import { currentPoint, currentStage, machineFeeds, reservoirOfPoint, sourceOf } from './points'
+import { currentPoint, currentStage, feedsReservoir, reservoirOfPoint, sourceOf } from './points'
 import type { JobState, RunState, StageRunState, Tally } from './state'
 import { addTally } from './tally'
 
@@ -79,23 +80,25 @@ export const stillWantedMl = ({ stage, points, at }: StageRunState): number =>
   }, 0)
 
 /** Why the next pull must wait for somebody to pour; undefined where it may come. */
-export function pourFirst({
-  vehicle,
-  run,
-}: Pick<JobState, 'vehicle' | 'run'>): { code: string; text: string } | undefined {
+export function pourFirst({ vehicle, run }: Pick<JobState, 'vehicle' | 'run'>): Notice | undefined {
   const stageRun = run && currentStage(run)
   const point = run && currentPoint(run)
-  if (!run || !stageRun || point === undefined || machineFeeds(stageRun.stage)) return undefined
+  if (!run || !stageRun || point === undefined || feedsReservoir(stageRun.stage)) return undefined
   const id = reservoirOfPoint(vehicle, point)
   const watch = id === undefined ? undefined : watchOf(vehicle, run, stageRun, id, point)
   if (!watch) return undefined
-  const name = () => reservoirName(vehicle, watch.reservoirId)
-  if (watch.levelMl === undefined)
-    return { code: 'level-unknown', text: `Nobody has said how full ${name()} is: fill it to MAX.` }
-  if (watch.pullsLeft === 0)
-    return { code: 'top-up-due', text: `Top up first: one more pull would take ${name()} below MIN.` }
-  return undefined
+  const name = () => ({ reservoir: reservoirFact(vehicle, watch.reservoirId) })
+  if (watch.levelMl === undefined) return fact('level-unknown', name())
+  return watch.pullsLeft === 0 ? fact('top-up-due', name()) : undefined
 }
+
+/** A reservoir of this vehicle by its id. */
+export const reservoirNamed = ({ vehicle }: Pick<JobState, 'vehicle'>, id: string) =>
+  partsOf(vehicle, 'reservoir').find((each) => each.id === id)
+
+/** Why an act on a reservoir cannot be; undefined where the vehicle has it. */
+export const noSuchReservoir = (state: JobState, event: { reservoir: string }): Notice | undefined =>
+  reservoirNamed(state, event.reservoir) ? undefined : fact('no-such-reservoir')
 
 /** The run with something counted in the stage it is at. */
 export function counted(run: RunState, moved: Partial<Tally>): RunState {
@@ -107,14 +110,14 @@ export function counted(run: RunState, moved: Partial<Tally>): RunState {
 }
 
 /** Fluid poured into a reservoir, and the level then seen: what does not fit is kept as unaccounted for. */
-export function poured(run: RunState, reservoirId: string, ml: number, seenMl: number): RunState {
+export function pouredInto(run: RunState, reservoirId: string, ml: number, seenMl: number): RunState {
   const before = run.levelMl[reservoirId]
   const unaccountedMl = before === undefined ? 0 : before + ml - seenMl
   return counted({ ...run, levelMl: { ...run.levelMl, [reservoirId]: seenMl } }, { inMl: ml, unaccountedMl })
 }
 
 /** Fluid taken from a reservoir, as far as its level is known. */
-export function taken(run: RunState, reservoirId: string | undefined, ml: number): RunState {
+export function takenFrom(run: RunState, reservoirId: string | undefined, ml: number): RunState {
   const before = reservoirId === undefined ? undefined : run.levelMl[reservoirId]
   if (reservoirId === undefined || before === undefined) return run
   const next = copyOfRun(run)

@@ -50,7 +50,7 @@ describe('parking', () => {
     expect(job.refusal({ type: 'topped-up', reservoir: 'res', ml: 10 })).toBe('job-parked')
     expect(job.refusal(left())).toBe('job-parked')
     const parking = job.events.at(-1)?.id ?? ''
-    expect(job.refusal({ type: 'undone', event: parking })).toBe('nothing-to-undo')
+    expect(job.refusal({ type: 'undone', event: parking })).toBe('job-parked')
   })
 
   test('a machine’s bleeder may stand open overnight with its pressure named', () => {

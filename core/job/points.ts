@@ -1,5 +1,7 @@
+import { type Fact, fact } from '../base/decision'
 import { perObject } from '../base/memo'
 import type { Stage } from '../plan/answer'
+import { stageTraits } from '../plan/stage-kinds'
 import { techniqueOf } from '../technique'
 import { type CallAct, type CallKind, type CallMachine, callMachines, jointOpen } from '../technique/calls'
 import { type BleederRun, bleederRuns, reservoirIdOf } from '../vehicle/network'
@@ -10,9 +12,6 @@ import type { PointRun, RunState, StageRunState } from './state'
 
 /** Clean pulls in a row that end a bleeder, where the maker states none. @source common practice */
 const CLEAN_PULLS = 3
-/** Pulls of solid fluid in a row that end a port: fluid without air, whatever its colour. @source from memory */
-const SOLID_PULLS = 2
-
 export const freshPoint = (): PointRun => ({
   ready: false,
   finished: false,
@@ -35,21 +34,9 @@ export const countAgain = (progress: PointRun): PointRun => ({
 /** Which call leads a stage. */
 export function callKindOf({ kind, technique }: Stage): CallKind {
   if (technique !== undefined) return techniqueOf(technique).call
-  return kind === 'port-bleed' ? 'ports' : 'machine'
+  return stageTraits[kind].worksAt === 'ports' ? 'ports' : 'machine'
 }
 export const callOf = (stage: Stage): CallMachine => callMachines[callKindOf(stage)]
-
-/**
- * Where a stage is worked, in order: the bleeders of its order, before them every port of the cylinders at their
- * stage, or the cylinders themselves in the vice.
- */
-export function pointsOfStage(vehicle: Vehicle, stage: Stage, cylinderIds: readonly string[]): string[] {
-  const cylinders = partsOf(vehicle, 'master-cylinder').filter(({ id }) => cylinderIds.includes(id))
-  if (stage.kind === 'bench-bleed') return cylinders.map(({ id }) => id)
-  if (stage.kind === 'port-bleed')
-    return [...cylinders.flatMap(({ chambers }) => chambers.map(({ id }) => id)), ...stage.order]
-  return stage.kind === 'bleed' || stage.kind === 'control-unit' ? stage.order : []
-}
 
 const runsById = perObject(
   (vehicle: Vehicle) => new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each])),
@@ -60,12 +47,12 @@ export const bleederRunOf = (vehicle: Vehicle, point: string): BleederRun | unde
   runsById(vehicle).get(point)
 
 /** What a person calls a point. */
-export function pointName(vehicle: Vehicle, point: string): string {
-  if (bleederRunOf(vehicle, point)) return `bleeder ${point}`
+export function pointFact(vehicle: Vehicle, point: string): Fact {
+  if (bleederRunOf(vehicle, point)) return fact('bleeder', { id: point })
   const isPort = partsOf(vehicle, 'master-cylinder').some(({ chambers }) =>
     chambers.some(({ id }) => id === point),
   )
-  return isPort ? `the nut at port ${point}` : `cylinder ${point}`
+  return fact(isPort ? 'port' : 'cylinder', { id: point })
 }
 
 /** The chamber or pump whose fluid a point passes; undefined for a cylinder in the vice. */
@@ -84,9 +71,15 @@ export function reservoirOfPoint(vehicle: Vehicle, point: string): string | unde
   return source === undefined ? undefined : reservoirIdOf(vehicle, source)
 }
 
-/** Whether a machine on the reservoir keeps it full, so that pulls do not lower it. */
-export const machineFeeds = ({ method }: Stage): boolean =>
-  method === 'pressure' || method === 'pressure-vacuum'
+/** Whether what drives this stage keeps the reservoir full, so that pulls do not lower it. */
+export const feedsReservoir = ({ technique }: Stage): boolean =>
+  technique !== undefined && techniqueOf(technique).feedsReservoir === true
+
+/** Whether what came out is looked at after each pull or stroke, and not while the joint stands open. */
+export function looksAfterPull(stage: Stage): boolean {
+  const { withCab, looks } = callOf(stage)
+  return withCab || looks.afterStroke === true
+}
 
 export const currentStage = (run: RunState): StageRunState | undefined => run.stages[run.stageIndex]
 
@@ -109,8 +102,8 @@ export function openPoints(run: RunState): string[] {
   return [...(now === undefined ? [] : [now]), ...(run.hung ?? []).map(({ point }) => point)]
 }
 
-export const cleanPullsWanted = (vehicle: Vehicle, stage: Stage): number =>
-  stage.kind === 'port-bleed' ? SOLID_PULLS : (vehicle.makerSettings?.cleanPulls ?? CLEAN_PULLS)
+export const cleanPullsWanted = (vehicle: Vehicle, { kind }: Stage): number =>
+  stageTraits[kind].solidPulls ?? vehicle.makerSettings?.cleanPulls ?? CLEAN_PULLS
 
 export type PointWants = { done: boolean; wantsMl: number; wantsClean: number; wantsSettling: boolean }
 

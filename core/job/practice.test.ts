@@ -5,7 +5,7 @@ import { applyEvent } from './apply'
 import { carefulAct } from './careful'
 import type { JobEvent } from './events'
 import { practiceJob, practiceWays } from './practice'
-import { bleedDone } from './state'
+import { bleedDone } from './selectors'
 
 test.each(practiceWays)(
   'practice by %s begins at its first step and comes to its end as any job does',

@@ -6,11 +6,13 @@ import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { Chance } from '../base/random'
 import { callStep } from '../technique/calls'
 import { examples } from '../vehicle/examples'
+import { sayMetric } from '../words'
 import { applyEvent, replay } from './apply'
 import { carefulAct } from './careful'
 import type { JobEvent } from './events'
 import { callKindOf, currentStage, openPoint, openPoints } from './points'
-import { bleedDone, type JobState, type RunState } from './state'
+import { bleedDone } from './selectors'
+import type { JobState, RunState } from './state'
 
 const SEQUENCES = 100_000
 const LONGEST = 12
@@ -105,7 +107,7 @@ function toTheEnd(from: JobState, where: string): void {
   const go = (act: Act) => {
     const event = { ...act, id: 'a-careful-act-after-all', at: '2026-05-04T08:00:00.000Z' } as JobEvent
     const applied = applyEvent(state, event)
-    if (!applied.ok) throw new Error(`${where}: stuck at ${act.type}: ${applied.refusal.text}`)
+    if (!applied.ok) throw new Error(`${where}: stuck at ${act.type}: ${applied.refusal.code}`)
     state = applied.state
   }
   if (state.parked) go({ type: 'resumed', asLeft: true, pedalCameUp: false, found: '' })
@@ -132,7 +134,7 @@ describe(`${SEQUENCES} random sequences of up to ${LONGEST} events, from every k
         const applied = applyEvent(state, event)
         if (!applied.ok) {
           seen.refused++
-          if (applied.refusal.text.length < 10) throw new Error(`${applied.refusal.code} says nothing`)
+          if (sayMetric(applied.refusal).length < 10) throw new Error(`${applied.refusal.code} says nothing`)
           continue
         }
         seen.applied++

@@ -4,7 +4,7 @@ import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { applyEvent, replay } from './apply'
 import { jobEventSchema } from './events'
 import { watchReservoirs } from './levels'
-import { stationOf } from './state'
+import { stationOf } from './selectors'
 
 const vehicle = vehicleFrom(carFile(fourCorners.slice(2)))
 const aJob = (levelMl = 300) => ScriptedJob.planned(vehicle, { reason: 'service' }, ['two-person'], levelMl)
@@ -68,9 +68,9 @@ describe('refused, with nothing changed:', () => {
   test('fit to drive while a check is unproved or failed, and anything but an addendum once filed', () => {
     const file = { type: 'filed', outcome: 'fit', doneBy: 'A', note: '', wasteMl: 300 } as const
     const job = aJob().bledToTheEnd()
-    expect(job.refusal(file)).toBe('not-proved')
+    expect(job.refusal(file)).toBe('fit-not-proved')
     job.proved().do({ type: 'check-proved', check: 'joints-dry', passed: false, note: '' })
-    expect(job.refusal(file)).toBe('not-proved')
+    expect(job.refusal(file)).toBe('fit-not-proved')
     job.proved().do(file)
     expect(job.refusal({ type: 'level-read', reservoir: 'res', ml: 1 })).toBe('job-filed')
     expect(job.do({ type: 'addendum', text: 'Bottle was 5 mL fuller.' }).state.addenda).toHaveLength(1)

@@ -1,5 +1,6 @@
+import type { Fact } from '../base/decision'
 import type { Bubbles, Colour } from '../fluid/specs/colour'
-import type { Plan, Stage } from '../plan/answer'
+import type { Plan, Setup, Stage } from '../plan/answer'
 import type { Shop } from '../plan/request'
 import type { CallState } from '../technique/calls'
 import type { Step } from '../technique/step'
@@ -70,6 +71,8 @@ export type RunState = {
   plateConfirmed: boolean
   stageIndex: number
   stages: StageRunState[]
+  /** Settings, cautions and reasons as they hold now. */
+  setup: Setup
   call: CallState
   /** Where the call is under way, or its look is due; absent at rest. */
   callAt?: string
@@ -98,14 +101,14 @@ export type TroubleReport = {
   at: string
   by?: Person
   what: string
-  text: string
+  says: Fact
   stillValid: string[]
   startAgain: string[]
   doubtful: string[]
 }
 
 /** A bleed that was given up before its plan's end, with what it moved. */
-export type EarlierRun = { why: string; plate: string; at: string; tally: Tally }
+export type EarlierRun = { why: Fact; plate: string; at: string; tally: Tally }
 
 /** What stood before one act, so that it can be taken back: only what the act changed. */
 export type Undoable = {
@@ -172,16 +175,3 @@ export type JobState = {
   /** How often the call has gone on or back: never the same twice, also where an undo brings a call back. */
   callTurn?: number
 }
-
-/** Where the job is: the first station that still has something to do. */
-export function stationOf(state: JobState): Station {
-  if (!state.checkIn) return 'check-in'
-  if (!state.tested) return 'test'
-  if (!state.run) return 'plan'
-  if (!bleedDone(state.run)) return 'bleed'
-  return state.filed ? 'file' : 'prove'
-}
-
-/** Whether every stage before the proof is done and nothing is left to mend. */
-export const bleedDone = (run: RunState): boolean =>
-  run.stages[run.stageIndex]?.stage.kind === 'prove' && run.mends.length === 0

@@ -4,8 +4,11 @@ import { ScriptedJob } from '~test/worlds/scripted-job'
 import type { Stage } from '../plan/answer'
 import { makePlan } from '../plan/plan'
 import { shopSchema, workSchema } from '../plan/request'
+import { showIn } from '../units/show'
+import { usUnits } from '../units/units'
+import { sayEnglish, sayMetric } from '../words'
 import { carefulAct } from './careful'
-import { stationOf } from './state'
+import { stationOf } from './selectors'
 import { pointClosing, pointPreparation } from './steps'
 
 const every = ['two-person', 'pressure', 'vacuum', 'gravity', 'bench', 'control-unit']
@@ -70,7 +73,10 @@ test('pressure is let off before its adapter comes off, and a conversion is neve
 const bleed = { kind: 'bleed' } as Stage
 
 test('the spanner and the torque are the file’s, the maker’s where it has none', () => {
-  expect(pointPreparation(demoVehicle('post-van-lhd'), bleed, 'FL')[0]).toContain('11 mm')
-  expect(pointClosing(demoVehicle('post-van-lhd'), bleed, 'FL')).toContain('14 N·m')
-  expect(pointClosing(demoVehicle('charabanc'), bleed, 'FL')).toContain('the maker’s torque')
+  const [first] = pointPreparation(demoVehicle('post-van-lhd'), bleed, 'FL')
+  expect(first && sayMetric(first)).toContain('11 mm')
+  const closing = pointClosing(demoVehicle('post-van-lhd'), bleed, 'FL')
+  expect(sayMetric(closing)).toContain('14 N·m')
+  expect(sayEnglish(showIn(usUnits))(closing)).toContain('10 lb·ft')
+  expect(sayMetric(pointClosing(demoVehicle('charabanc'), bleed, 'FL'))).toContain('the maker’s torque')
 })

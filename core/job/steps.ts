@@ -1,21 +1,20 @@
+import { type Fact, fact } from '../base/decision'
 import type { Stage } from '../plan/answer'
+import { stageTraits } from '../plan/stage-kinds'
 import type { Step } from '../technique/step'
 import type { Vehicle } from '../vehicle/schema'
 import { bleederRunOf, currentPoint, currentStage } from './points'
-import type { JobState, Mend, RunState } from './state'
+import type { Mend, RunState } from './state'
 
 /** The step to be done now: what went wrong first, then the stage's own before its first point and after its last. */
-export function currentStep({
-  run,
-  planned,
-}: Pick<JobState, 'planned'> & { run: RunState }): { step: Step; mend?: Mend } | undefined {
+export function currentStep({ run }: { run: RunState }): { step: Step; mend?: Mend } | undefined {
   // A call under way is brought to its end first: nobody leaves a joint open to do something else.
   if (run.call !== 'rest' || run.lookDue) return undefined
   const mend = run.mends[0]
   const mending = mend?.steps.find(({ id }) => !mend.stepsDone.includes(id))
   if (mend && mending) return { step: mending, mend }
   const stageRun = currentStage(run)
-  if (!stageRun || !planned) return undefined
+  if (!stageRun) return undefined
   const { before, after } = stageRun.stage
   const undone = ({ id }: Step) => !stageRun.stepsDone.includes(id)
   const first = before.find(undone)
@@ -24,23 +23,27 @@ export function currentStep({
   return last && { step: last }
 }
 
+const inTheVice = ({ kind }: Stage) => stageTraits[kind].worksAt === 'cylinders'
+
 /** What to do at one point before its first pull. */
-export function pointPreparation(vehicle: Vehicle, stage: Stage, point: string): string[] {
-  if (stage.kind === 'bench-bleed') return ['Reservoir half full, every hose end under fluid.']
+export function pointPreparation(vehicle: Vehicle, stage: Stage, point: string): Fact[] {
+  if (inTheVice(stage)) return [fact('prepare-vice')]
   const placed = bleederRunOf(vehicle, point)
-  if (!placed)
-    return ['Line spanner on the nut, rag under it.', 'Face shield, or a rag over it: it is under pressure.']
-  const spanner =
-    placed.bleeder.wrenchMm === undefined
-      ? 'Six-point spanner that fits'
-      : `${placed.bleeder.wrenchMm} mm six-point spanner`
-  return [`Cap off, bleeder clean. ${spanner}.`, 'Hose on, its end under fluid in the bottle.']
+  if (!placed) return [fact('prepare-nut'), fact('prepare-nut-shield')]
+  const { wrenchMm } = placed.bleeder
+  return [
+    wrenchMm === undefined
+      ? fact('prepare-bleeder')
+      : fact('prepare-bleeder-spanner', { size: `${wrenchMm} mm` }),
+    fact('prepare-hose'),
+  ]
 }
 
 /** What to do at one point once it is done. */
-export function pointClosing(vehicle: Vehicle, stage: Stage, point: string): string {
-  if (stage.kind === 'bench-bleed') return 'No bubbles, firm push: plug the ports before it leaves the vice.'
+export function pointClosing(vehicle: Vehicle, stage: Stage, point: string): Fact {
+  if (inTheVice(stage)) return fact('close-vice')
   const bleeder = bleederRunOf(vehicle, point)?.bleeder
-  const torque = bleeder?.torqueNm === undefined ? 'the maker’s torque' : `${bleeder.torqueNm} N·m`
-  return bleeder ? `Tighten to ${torque}, hose off, cap on.` : `Nut tight to ${torque}, wiped dry.`
+  const torque =
+    bleeder?.torqueNm === undefined ? fact('makers-torque') : fact('torque', { torqueNm: bleeder.torqueNm })
+  return fact(bleeder ? 'close-bleeder' : 'close-nut', { torque })
 }

@@ -1,4 +1,4 @@
-import type { Notice } from '../base/decision'
+import { fact, type Notice } from '../base/decision'
 
 /** The timer of a state of the call that is usually left alone a while; every other one bears its step’s or check’s id. */
 export const CALL_TIMER = 'call'
@@ -11,12 +11,6 @@ export const CALL_TIMER = 'call'
  */
 export function tooSoon(holdS: number | undefined, heldS: number | undefined): Notice | undefined {
   if (holdS === undefined) return undefined
-  if (heldS === undefined)
-    return { code: 'not-timed', text: `Start the timer first: it must be held for ${holdS} s.` }
-  return heldS < holdS
-    ? {
-        code: 'too-soon',
-        text: `Keep holding: ${Math.ceil(holdS - heldS)} s to go. If it sank, say that it failed.`,
-      }
-    : undefined
+  if (heldS === undefined) return fact('not-timed', { holdS })
+  return heldS < holdS ? fact('too-soon', { leftS: Math.ceil(holdS - heldS) }) : undefined
 }

@@ -4,7 +4,7 @@ import { requestOf } from '~test/plan-cases/plan-of'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { makePlan } from '../plan/plan'
 import { openPoint } from './points'
-import { bleedDone, stationOf } from './state'
+import { bleedDone, stationOf } from './selectors'
 
 const going = Object.values(planCases)
   .flat()

@@ -1,8 +1,9 @@
-import { partName } from '../vehicle/parts'
+import { type Fact, fact } from '../base/decision'
+import { partFact } from '../vehicle/parts'
 import type { Part, Vehicle } from '../vehicle/schema'
 
 /** Where air is kept that flow has to carry off, or that no bleeder lets out. */
-export type AirPlace = { partId: string; text: string }
+export type AirPlace = { partId: string; why: Fact }
 
 /**
  * High points that keep air: the cylinder's outlets, control units, brakes whose bleeder is not at the top, and any
@@ -11,33 +12,25 @@ export type AirPlace = { partId: string; text: string }
  */
 export function airPlaces(vehicle: Vehicle): AirPlace[] {
   return vehicle.parts.flatMap((part) => {
-    const text = whyAir(vehicle, part)
-    return text === undefined ? [] : [{ partId: part.id, text }]
+    const why = whyAir(vehicle, part)
+    return why ? [{ partId: part.id, why }] : []
   })
 }
 
-function whyAir(vehicle: Vehicle, part: Part): string | undefined {
-  const name = partName(part)
+function whyAir(vehicle: Vehicle, part: Part): Fact | undefined {
+  const name = { part: partFact(part) }
   switch (part.type) {
     case 'master-cylinder':
       if (part.bleeders.length > 0) return undefined
-      return part.actuator === 'lever'
-        ? `${name}: its hollow bolt is often the highest point; turn the bars so that it is, and crack it first`
-        : `${name}: its outlets keep air; crack them at the fittings where air was let in`
+      return part.actuator === 'lever' ? fact('air-hollow-bolt', name) : fact('air-outlets', name)
     case 'control-unit':
-      return part.bleeders.length > 0
-        ? `${name}: keeps air until its bleeders are opened`
-        : `${name}: keeps air that only flow, or its own routine, carries off`
+      return part.bleeders.length > 0 ? fact('air-until-opened', name) : fact('air-unit', name)
     case 'wheel-brake':
-      return part.bleederAtTop === false
-        ? `${name}: its bleeder is not at the highest point, so air stays until the brake is hung to bleed`
-        : undefined
+      return part.bleederAtTop === false ? fact('air-bleeder-low', name) : undefined
     case 'reservoir':
       return undefined
     default:
-      return isHighest(vehicle, part)
-        ? `${name}: higher than what it joins, and without a bleeder`
-        : undefined
+      return isHighest(vehicle, part) ? fact('air-highest', name) : undefined
   }
 }
 

@@ -1,102 +1,147 @@
-import type { Notice, Reason } from '../base/decision'
-import type { FluidSpec } from '../fluid/specs'
-import type { Containers } from '../physics/exchange/containers'
-import type { NotTaken } from '../technique/choose'
-import type { Step } from '../technique/step'
-import type { MethodId, SettingLimits, TechniqueId } from '../technique/technique'
-import type { SchoolOrder } from './order/compare-orders'
+import { z } from 'zod'
+import { bases } from '../base/decision'
+import { factFilling, factSchema, factWith, reasonSchema } from '../base/fact-schema'
+import { fluidSpecSchema } from '../fluid/specs'
+import { stepSchema } from '../technique/step'
+import { methodIds, techniqueIdSchema } from '../technique/technique'
+import { orderSchoolIds } from './order'
+import { stageKinds } from './stage-kinds'
 
-export const stageKinds = [
-  'reservoir-exchange',
-  'wipe-reservoir',
-  'slow-fill',
-  'bench-bleed',
-  'port-bleed',
-  'bleed',
-  'control-unit',
-  'leak-check',
-  'wait',
-  'prove',
-] as const
-export type StageKind = (typeof stageKinds)[number]
+export { type StageKind, stageKinds } from './stage-kinds'
+
+const amountsMl = z.record(z.string(), z.number())
+const id = z.string().max(200)
 
 /** One stage of the work, in order. */
-export type Stage = {
-  kind: StageKind
-  method?: MethodId
+export const stageSchema = z.object({
+  kind: z.enum(stageKinds),
+  method: z.enum(methodIds).optional(),
   /** Which way of doing that method. */
-  technique?: TechniqueId
+  technique: techniqueIdSchema.optional(),
   /** Bleeder ids in the order they are opened; empty where none is. */
-  order: string[]
-  minutes: number
-  fluidMinutes: number
-  handlingMinutes: number
+  order: z.array(id),
+  /** Every place it is worked at, in order: ports and cylinders too. */
+  points: z.array(id),
+  minutes: z.number(),
+  fluidMinutes: z.number(),
+  handlingMinutes: z.number(),
   /** New fluid this stage takes. */
-  ml: number
+  ml: z.number(),
   /** What of it each bleeder takes; absent where no bleeder is opened. */
-  mlByBleeder?: Record<string, number>
+  mlByBleeder: amountsMl.optional(),
   /** Codes of the plan's reasons that ask for this stage. */
-  reasons: string[]
+  reasons: z.array(z.string()),
   /** What is done before the first bleeder (or instead of one), and after the last. */
-  before: Step[]
-  after: Step[]
-}
+  before: z.array(stepSchema),
+  after: z.array(stepSchema),
+})
+export type Stage = z.output<typeof stageSchema>
 
 /** A caution and the stage at which it is shown; without one it holds throughout. */
-export type Caution = Notice & { at?: StageKind }
+const cautionSchema = factWith({ at: z.enum(stageKinds).optional() })
+export type Caution = z.output<typeof cautionSchema>
 
 /** How the bleeders are ordered: by hand or not, and what each school would have done. */
-export type PlanOrder = {
-  bleeders: string[]
-  schools: SchoolOrder[]
+const planOrderSchema = z.object({
+  bleeders: z.array(id),
+  schools: z.array(
+    z.object({
+      /** `makers` is the maker's own, where the vehicle states one. */
+      id: z.enum([...orderSchoolIds, 'makers']),
+      /** In plans of the first version. */
+      name: z.string().optional(),
+      order: z.array(id),
+      /** Where it first differs from the order taken; absent where it is the same. */
+      differs: z
+        .object({
+          ...factFilling,
+          code: z.string().max(120).default(''),
+          place: z.number(),
+          taken: id,
+          instead: id,
+        })
+        .optional(),
+    }),
+  ),
   /** Set by hand, with the reason, what was warned of, and what the order would have been. */
-  stated?: { why: string; warnings: Notice[]; usual: string[] }
-}
+  stated: z.object({ why: z.string(), warnings: z.array(factSchema), usual: z.array(id) }).optional(),
+})
+export type PlanOrder = z.output<typeof planOrderSchema>
+
+const notTakenSchema = factWith({
+  technique: techniqueIdSchema,
+  method: z.enum(methodIds),
+  basis: z.enum(bases),
+  excluded: z.boolean(),
+})
 
 /** How one place of work is done: what is taken, what the program would have taken, and why each other way was not. */
-export type Ways = {
-  at: 'bleeders' | 'cylinder' | 'unit'
-  taken?: TechniqueId
-  usual?: TechniqueId
+const waysSchema = z.object({
+  at: z.enum(['bleeders', 'cylinder', 'unit']),
+  taken: techniqueIdSchema.optional(),
+  usual: techniqueIdSchema.optional(),
   /** Why another than the usual one was taken, in the words of whoever did. */
-  why?: string
-  notTaken: NotTaken[]
+  why: z.string().optional(),
+  notTaken: z.array(notTakenSchema),
+})
+export type Ways = z.output<typeof waysSchema>
+
+const range = z.tuple([z.number(), z.number()]).readonly()
+const containers = z.array(z.object({ ml: z.number(), count: z.number() }))
+
+/** What holds for the stages as they are: settings with their limits, cautions, reasons, and the ways not taken. */
+const setupShape = {
+  pressureKPa: z.number().optional(),
+  vacuumKPa: z.number().optional(),
+  /** Least and most that those may be set to here. */
+  limits: z.object({ pressureKPa: range.optional(), vacuumKPa: range.optional() }),
+  cautions: z.array(cautionSchema),
+  reasons: z.array(reasonSchema),
+  ways: z.array(waysSchema).default([]),
+  methodsRejected: z.array(factWith({ method: z.enum(methodIds) })),
 }
+export const setupSchema = z.object(setupShape)
+export type Setup = z.output<typeof setupSchema>
+
+/** The plan: what, how much, in which order, by which method, and why. */
+export const planSchema = z.object({
+  verdict: z.enum(['go', 'stop']),
+  stops: z.array(factSchema),
+  fluid: z.object({
+    spec: fluidSpecSchema,
+    totalMl: z.number(),
+    perBleederMl: amountsMl,
+    reservoirMl: z.number(),
+    buy: containers,
+    /** Sealed containers on the shelf that are opened, before any is bought. */
+    onHand: containers,
+    /** Left over once the plan's amount is used. */
+    leftMl: z.number(),
+  }),
+  stages: z.array(stageSchema),
+  /** Absent where nothing is bled, and in plans made before orders were compared. */
+  order: planOrderSchema.optional(),
+  topUpEvery: z.object({ reservoir: z.string(), strokes: z.number(), ml: z.number() }),
+  /** Old share expected at each bleeder once its volume is through, the reservoir's own state carried along; per cent. */
+  expectedOldPct: z.record(z.string(), z.number()),
+  ...setupShape,
+})
+export type Plan = z.output<typeof planSchema>
+
+/** What of a plan holds for its stages, beside the stages themselves. */
+export const setupOf = ({
+  pressureKPa,
+  vacuumKPa,
+  limits,
+  cautions,
+  reasons,
+  ways,
+  methodsRejected,
+}: Plan): Setup => ({ pressureKPa, vacuumKPa, limits, cautions, reasons, ways, methodsRejected })
 
 /** Fluid's and hands' minutes over every stage. */
 export const planMinutes = ({ stages }: Pick<Plan, 'stages'>): number =>
   stages.reduce((sum, stage) => sum + stage.minutes, 0)
 
 /** What is opened for a plan: of the shelf first, then what is bought. */
-export const opened = ({ fluid }: Pick<Plan, 'fluid'>): Containers[] => [...fluid.onHand, ...fluid.buy]
-
-/** The plan: what, how much, in which order, by which method, and why. */
-export type Plan = {
-  verdict: 'go' | 'stop'
-  stops: Notice[]
-  fluid: {
-    spec: FluidSpec
-    totalMl: number
-    perBleederMl: Record<string, number>
-    reservoirMl: number
-    buy: Containers[]
-    /** Sealed containers on the shelf that are opened, before any is bought. */
-    onHand: Containers[]
-    /** Left over once the plan's amount is used. */
-    leftMl: number
-  }
-  stages: Stage[]
-  /** Absent where nothing is bled, and in plans made before orders were compared. */
-  order?: PlanOrder
-  pressureKPa?: number
-  vacuumKPa?: number
-  /** Least and most that those may be set to here. */
-  limits: SettingLimits
-  topUpEvery: { reservoir: string; strokes: number; ml: number }
-  /** Old share expected at each bleeder once its volume is through, the reservoir's own state carried along; per cent. */
-  expectedOldPct: Record<string, number>
-  methodsRejected: (Notice & { method: MethodId })[]
-  ways: Ways[]
-  cautions: Caution[]
-  reasons: Reason[]
-}
+export const opened = ({ fluid }: Pick<Plan, 'fluid'>) => [...fluid.onHand, ...fluid.buy]

@@ -120,7 +120,7 @@ describe('a method brings its caution', () => {
 })
 
 test('codes are kebab-case and none is used twice', () => {
-  const codes = cautionCodes.map(({ code }) => code)
+  const codes = cautionCodes
   expect(new Set(codes).size).toBe(codes.length)
   for (const code of codes) expect(code).toMatch(/^[a-z]+(-[a-z]+)*$/)
 })

@@ -1,4 +1,4 @@
-import type { Basis } from '../base/decision'
+import { type Basis, type Fact, fact } from '../base/decision'
 import type { Containers } from '../physics/exchange/containers'
 import { cornerVolumes } from '../physics/exchange/purge'
 import { cylinderMl } from '../physics/hydraulics/cylinder'
@@ -16,7 +16,8 @@ export type ExplainedInput = { name: string } & ({ quantity: Quantity; value: nu
 
 /** How a figure came about: formula, what went into it, and what it rests on. */
 export type Explained = {
-  title: string
+  /** In words, or as the way it is about. */
+  title: string | Fact
   formula: string
   inputs: ExplainedInput[]
   basis: Basis
@@ -194,7 +195,7 @@ function stageMinutes(stage: Stage | undefined, request: PlanRequest): Explained
   const technique = stage?.technique && techniqueOf(stage.technique)
   const { mm2PerS } = liquidAt(context)
   return {
-    title: technique?.name ?? 'This stage',
+    title: technique ? fact(`technique-${technique.id}`) : 'This stage',
     formula: 'volume ÷ flow at this temperature + hands’ time',
     inputs: [
       word('fluid', minutes(stage?.fluidMinutes ?? 0)),
@@ -202,7 +203,7 @@ function stageMinutes(stage: Stage | undefined, request: PlanRequest): Explained
       volume('new fluid', stage?.ml ?? 0),
       { name: 'temperature', quantity: 'temperature', value: context.tempC },
       word(`${fluidUsed(request)} is then`, `${mm2PerS.toFixed(1)} mm²/s`),
-      ...(technique?.id === 'gravity' ? [pressure('0.6 m of fluid', gravityKPa(context))] : []),
+      ...(technique?.drives === 'gravity' ? [pressure('0.6 m of fluid', gravityKPa(context))] : []),
     ],
     basis: 'physics',
     source:

@@ -1,6 +1,7 @@
-import type { Reason } from '../base/decision'
+import { fact, type Reason, reason } from '../base/decision'
+import { judgeFluid, judgementReasons } from '../fluid/judge'
+import { measuredLimits } from '../fluid/policy/policy'
 import { suits } from '../fluid/specs/suits'
-import { defaultPolicy, moistureVerdict } from '../fluid/verdict'
 import { carryReservoir, type FedCorner } from '../physics/exchange/reservoir-carry'
 import type { Choice, NoChoice } from '../technique/choose'
 import { techniqueOf } from '../technique/index'
@@ -11,7 +12,7 @@ import type { Plan, PlanOrder, Ways } from './answer'
 import { cautionsFor } from './cautions'
 import { containersFor } from './containers'
 import { fluidUsed, type Prepared, preparePlan, startShareOf } from './prepare'
-import type { PlanRequest } from './request'
+import { type PlanRequest, readingsOf } from './request'
 import type { Scope } from './scope/scope'
 import { buildStages } from './stages'
 import { stopsFor } from './stops'
@@ -20,29 +21,21 @@ import { unitsToCycle } from './units'
 
 function targetReason(targetPct: number, { work, shop }: PlanRequest): Reason {
   const basis = shop.targetOldPct === undefined ? 'practice' : 'default'
-  const why = work.reason === 'conversion' ? 'a conversion' : 'an exchange'
-  return {
-    code: 'purge-target',
-    text: `Each bleeder until at most ${targetPct} % of what comes out is old: the worse of stirred tanks and laminar tail, for ${why}.`,
-    basis,
-  }
+  return reason('purge-target', basis, { targetPct, conversion: work.reason === 'conversion' })
 }
 
 function readingReasons({ vehicle, work, shop }: PlanRequest, scope: Scope): Reason[] {
-  if (!work.reading) return []
-  const policy = { ...defaultPolicy, ...shop.moisture }
-  const judged = moistureVerdict(vehicle.fluid.spec, work.reading, work.product, policy, shop.heightM)
+  const { readings } = readingsOf(work)
+  if (readings.length === 0) return []
+  const { spec } = vehicle.fluid
+  const { product, monthsSince, kmSince } = work
+  const judged = judgeFluid(
+    { spec, kind: vehicle.kind, readings, product, heightM: shop.heightM, monthsSince, kmSince },
+    shop.limits ?? measuredLimits(shop.moisture),
+  )
+  const reasons = judgementReasons(judged)
   const worth = judged.verdict === 'replace' && !scope.whole
-  return worth
-    ? [
-        ...judged.reasons,
-        {
-          code: 'reading-asks-exchange',
-          text: 'The reading alone calls for a full exchange: offer it with this work.',
-          basis: 'practice',
-        },
-      ]
-    : judged.reasons
+  return worth ? [...reasons, reason('reading-asks-exchange', 'practice')] : reasons
 }
 
 /** Old share each bleeder ends at, its own reservoir's state carried from wheel to wheel. */
@@ -70,16 +63,14 @@ function expectedOldPct(
 function carryReason(expected: Record<string, number>, targetPct: number): Reason[] {
   const worst = Math.max(0, ...Object.values(expected))
   if (worst <= targetPct * 1.05) return []
-  const text = `The volumes hold for a clean feed. What stays in the reservoir below MIN is old, so the worst bleeder is expected to end at about ${Math.round(worst)} % old: draw lower where the ports stay covered, or draw and fill again before bleeding.`
-  return [{ code: 'reservoir-carries-old', text, basis: 'physics' }]
+  return [reason('reservoir-carries-old', 'physics', { worstPct: Math.round(worst) })]
 }
 
 function assumedReason({ assumed = [], parts, lines }: Vehicle): Reason[] {
   const known = new Set([...parts.map(({ id }) => id), ...lines.flatMap(({ id }) => id ?? [])])
   const count = assumed.filter((id) => known.has(id)).length
   if (count === 0) return []
-  const text = `${count} parts and lines of this vehicle have usual sizes, not measured ones: volumes and minutes are estimates, and colour and bubbles decide.`
-  return [{ code: 'sizes-assumed', text, basis: 'default' }]
+  return [reason('sizes-assumed', 'default', { count })]
 }
 
 /** What goes in, and why it may. */
@@ -87,25 +78,13 @@ function fluidReasons(request: PlanRequest): Reason[] {
   const { spec, isoClass } = request.vehicle.fluid
   const used = fluidUsed(request)
   const judged = suits(used, request.vehicle.fluid)
-  const reasons: Reason[] = [{ code: 'fluid-spec', text: `The vehicle calls for ${spec}.`, basis: 'maker' }]
+  const reasons: Reason[] = [reason('fluid-spec', 'maker', { spec })]
   if (isoClass !== undefined)
-    reasons.push({
-      code: 'fluid-iso-class',
-      text: `Of ISO 4925 class ${isoClass.replace(/^class\s*/i, '')}: look for it on the container.`,
-      basis: 'maker',
-    })
+    reasons.push(reason('fluid-iso-class', 'maker', { isoClass: isoClass.replace(/^class\s*/i, '') }))
   if (judged.value === 'as-good')
-    reasons.push({
-      code: 'fluid-as-good',
-      text: `${used} goes in: same base, and in nothing worse: ${judged.better.join('; ') || 'the same limits'}.`,
-      basis: 'standard',
-    })
+    reasons.push(reason('fluid-as-good', 'standard', { used, better: judged.better }))
   if (judged.value === 'allowed')
-    reasons.push({
-      code: 'fluid-maker-allows',
-      text: `${used} goes in because the maker allows it, though ${judged.worse.join('; ')}.`,
-      basis: 'maker',
-    })
+    reasons.push(reason('fluid-maker-allows', 'maker', { used, worse: judged.worse }))
   return reasons
 }
 
@@ -156,23 +135,13 @@ export function makePlan(request: PlanRequest): Plan {
     ...carryReason(expected, targetPct),
     ...assumedReason(vehicle),
     ...built.reasons,
-    {
-      code: 'top-up-never-below-min',
-      text: `From MAX to MIN is ${Math.round(common.topUpEvery.ml)} mL: at most ${common.topUpEvery.strokes} full strokes before someone pours.`,
-      basis: 'physics',
-    },
-    {
-      code: 'buy-least-left',
-      text: 'Containers from the sizes on the shelf, with the least left over.',
-      basis: 'practice',
-    },
+    reason('top-up-never-below-min', 'physics', {
+      usableMl: common.topUpEvery.ml,
+      strokes: common.topUpEvery.strokes,
+    }),
+    reason('buy-least-left', 'practice'),
   )
-  if (containers.onHand.length > 0)
-    reasons.push({
-      code: 'on-hand-first',
-      text: `Sealed ${spec} on the shelf is opened before any is bought.`,
-      basis: 'practice',
-    })
+  if (containers.onHand.length > 0) reasons.push(reason('on-hand-first', 'practice', { spec }))
   const settings = bled?.settings ?? {}
   return {
     verdict: 'go',
@@ -209,22 +178,27 @@ function settingReasons(choice: Choice | undefined, { vehicle, reservoirs }: Met
   if (pressureKPa !== undefined) {
     const sound = reservoirs.every((reservoir) => reservoir.capSeal === 'sound')
     const rated = choice?.limits.pressureKPa?.[1] === pressureKPa && pressureKPa !== stated?.pressureKPa
-    const [makers, usual] = ['the maker’s figure', 'inside the usual 70–103 kPa']
-    const text = !sound
-      ? `${pressureKPa} kPa at the reservoir: the cap’s seal is not known to be sound, so never above 55 kPa.`
-      : `${pressureKPa} kPa at the reservoir: ${stated?.pressureKPa === pressureKPa ? makers : rated ? 'no more than the adapter is made for' : usual}.`
-    reasons.push({
-      code: 'pressure-setting',
-      text,
-      basis: sound && stated?.pressureKPa ? 'maker' : 'practice',
-    })
+    const because = !sound
+      ? 'cap-doubtful'
+      : stated?.pressureKPa === pressureKPa
+        ? 'makers-figure'
+        : rated
+          ? 'adapter-rating'
+          : 'usual-pressure'
+    reasons.push(
+      reason('pressure-setting', sound && stated?.pressureKPa ? 'maker' : 'practice', {
+        setKPa: pressureKPa,
+        because: fact(because),
+      }),
+    )
   }
   if (vacuumKPa !== undefined)
-    reasons.push({
-      code: 'vacuum-setting',
-      text: `${vacuumKPa} kPa below atmosphere: ${stated?.vacuumKPa ? 'the maker’s figure' : 'inside the usual 60–85 kPa'}.`,
-      basis: stated?.vacuumKPa ? 'maker' : 'practice',
-    })
+    reasons.push(
+      reason('vacuum-setting', stated?.vacuumKPa ? 'maker' : 'practice', {
+        setKPa: vacuumKPa,
+        because: fact(stated?.vacuumKPa ? 'makers-figure' : 'usual-vacuum'),
+      }),
+    )
   return reasons
 }
 
@@ -264,8 +238,6 @@ function methodsRejected(ways: readonly Ways[]): Plan['methodsRejected'] {
     .map((method) => {
       const own = notTaken.filter((each) => each.method === method)
       const why = own.find(({ excluded }) => !excluded) ?? own[0]
-      return why
-        ? { method, code: why.code, text: why.text }
-        : { method, code: 'not-needed', text: 'Nothing in this work asks for it.' }
+      return why ? { method, ...fact(why.code, why.params) } : { method, ...fact('not-needed') }
     })
 }

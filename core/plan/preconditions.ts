@@ -1,3 +1,4 @@
+import { fact } from '../base/decision'
 import { atTool, atWheel, inCab, type Step } from '../technique/step'
 import type { Corner } from '../technique/technique'
 import type { Part, PartOf, Vehicle } from '../vehicle/schema'
@@ -79,131 +80,99 @@ const preconditions: readonly Precondition[] = [
     applies: brake(({ parkingBrake }) => parkingBrake === 'electric'),
     begin: {
       place: atTheVeryBeginning,
-      step: atTool(
-        'service-mode',
-        'Wheels chocked. Electric parking brake into service mode.',
-        'Key away, doors as the maker says: no accidental power.',
-      ),
+      step: atTool('service-mode'),
     },
     end: {
       place: beforeProof,
-      step: atTool('service-mode-out', 'Parking brake out of service mode, and calibrated.'),
+      step: atTool('service-mode-out'),
     },
   },
   {
     applies: byWire,
     begin: {
       place: atTheVeryBeginning,
-      step: atTool(
-        'accumulator',
-        'Accumulator depressurised by the maker’s procedure, and shown to be empty.',
-        'It holds 14–18 MPa, from memory. Before any joint is opened, and before the level is read.',
-      ),
+      step: atTool('accumulator'),
     },
   },
   {
     applies: ({ unitEmpty }) => unitEmpty,
     begin: {
       place: atTheVeryBeginning,
-      step: atTool(
-        'unpower-unit',
-        'Control unit unplugged, ignition off, until the base bleed is clean.',
-        'Its valves can move and lock air in.',
-      ),
+      step: atTool('unpower-unit'),
     },
     end: { place: beforeUnit, step: powerUp },
-    unplugs: 'control unit',
+    unplugs: 'control-unit',
   },
   {
     applies: (asks) => byWire(asks) && hasUnitStage(asks),
     begin: {
       place: beforeUnit,
-      step: atTool(
-        'level-sensor-off',
-        'Level sensor unplugged; inverted bottle on the reservoir.',
-        'So that the unit does not stop half-way.',
-      ),
+      step: atTool('level-sensor-off'),
     },
-    end: { place: afterUnit, step: atTool('level-sensor-back', 'Level sensor plugged back.') },
-    unplugs: 'level sensor',
+    end: { place: afterUnit, step: atTool('level-sensor-back') },
+    unplugs: 'level-sensor',
   },
   {
     applies: hasUnitStage,
-    end: { place: afterUnit, step: atTool('battery-off', 'Battery supply off. Codes read and cleared.') },
+    end: { place: afterUnit, step: atTool('battery-off') },
   },
   {
     applies: valve('load-sensing'),
     begin: {
       place: beforeWheels,
-      step: atWheel(
-        'load-axle',
-        'Load the rear axle, or hold the valve’s lever as the maker says.',
-        'It shuts while the axle hangs. Never readjust it.',
-      ),
+      step: atWheel('load-axle'),
     },
-    end: { place: afterWheels, step: atWheel('unload-axle', 'Load off the axle, valve’s lever free.') },
+    end: { place: afterWheels, step: atWheel('unload-axle') },
   },
   {
     applies: valve('deceleration'),
-    begin: { place: beforeWheels, step: atWheel('level-car', 'Vehicle level: the valve’s ball must rest.') },
+    begin: { place: beforeWheels, step: atWheel('level-car') },
   },
   {
     applies: (asks) => asks.vehicle.kind === 'trailer',
     begin: {
       place: beforeWheels,
-      step: atWheel('lockout', 'Reverse lockout released; actuator free to stroke at the coupling.'),
+      step: atWheel('lockout'),
     },
-    end: { place: afterWheels, step: atWheel('lockout-back', 'Reverse lockout set back.') },
+    end: { place: afterWheels, step: atWheel('lockout-back') },
   },
   {
     applies: brake((part) => part.brake === 'drum'),
     begin: {
       place: beforeWheels,
-      step: atWheel(
-        'adjust-shoes',
-        'Adjust the shoes until they just drag, then free.',
-        'Clearance feels like air. Old lining dust may be asbestos: never blow it out.',
-      ),
+      step: atWheel('adjust-shoes'),
     },
   },
   {
     applies: brake(({ parkingBrake }) => parkingBrake === 'built-in'),
     begin: {
       place: beforeWheels,
-      step: inCab('lever-released', 'Parking-brake lever fully released, wheels chocked.'),
+      step: inCab('lever-released'),
     },
   },
   {
     applies: (asks) => small(asks) && asks.stages.some(({ kind }) => kind === 'bleed'),
     begin: {
       place: beforeBleed,
-      step: atWheel(
-        'bars',
-        'Turn the bars so that the cylinder’s hollow bolt is the highest point, and crack it first under a rag.',
-        'Lever held, a moment, closed before it is let go: the air that no bleeder reaches sits there.',
-      ),
+      step: atWheel('bars'),
     },
   },
   {
     applies: brake(({ bleederAtTop }) => bleederAtTop === false),
     begin: {
       place: beforeWheels,
-      step: atWheel(
-        'hang-caliper',
-        'Unbolt the caliper and hang it with its bleeder on top, a spacer between the pads.',
-        'No load on its hose. Without the spacer the pistons come out.',
-      ),
+      step: atWheel('hang-caliper'),
     },
     end: {
       place: afterWheels,
-      step: atWheel('refit-caliper', 'Spacer out, caliper bolted back to its torque.'),
+      step: atWheel('refit-caliper'),
     },
   },
   {
     applies: valve('pressure-difference'),
     end: {
       place: beforeProof,
-      step: atWheel('centre-switch', 'Centre the pressure-difference switch: its lamp is out.'),
+      step: atWheel('centre-switch'),
     },
   },
 ]
@@ -241,10 +210,10 @@ export function withPreconditions(asks: Asks): Stage[] {
   if (unplugged.length > 0)
     put({
       place: beforeProof,
-      step: atWheel(
-        'connectors-back',
-        `Count the connectors back: ${unplugged.join(', ')}. ${unplugged.length} out, ${unplugged.length} in.`,
-      ),
+      step: atWheel('connectors-back', {
+        plugs: unplugged.map((plug) => fact(`plug-${plug}`)),
+        count: unplugged.length,
+      }),
     })
   for (const { end } of applying) if (end?.place === beforeProof) put(end)
   return stages

@@ -1,9 +1,17 @@
 import { z } from 'zod'
 import { type Fault, ImpossibleInput, type Reading } from '../base/fault'
 import { readWith } from '../base/zod-faults'
+import { pairOf } from '../fluid/judge'
+import { limitsInUseSchema } from '../fluid/policy/policy'
+import {
+  readingKinds,
+  readingPlaces,
+  type TakenReading,
+  takenReading,
+  takenReadingSchema,
+} from '../fluid/readings'
 import { fluidSpecSchema } from '../fluid/specs'
-import { readingPlaces } from '../fluid/taken'
-import { moistureVerdict } from '../fluid/verdict'
+import { testerOf } from '../fluid/testers'
 import { equipmentIds } from '../technique/equipment'
 import { methodIds, techniqueIds } from '../technique/technique'
 import { allBleeders } from '../vehicle/parts'
@@ -16,7 +24,6 @@ const choice = <const T extends readonly [string, ...string[]]>(values: T) =>
 const ids = z.array(z.string('give an id')).max(400).default([])
 
 export const reasonIds = ['service', 'repair', 'conversion', 'soft-pedal'] as const
-export const readingKinds = ['water-pct', 'boiling-c', 'copper-ppm', 'megohm'] as const
 
 export const readingSchema = z.object({
   kind: choice(readingKinds),
@@ -43,6 +50,11 @@ export const workSchema = z.object({
     .union([fluidSpecSchema, z.literal('unknown')], 'give a fluid spec, "unknown", or leave it out')
     .optional(),
   reading: readingSchema.optional(),
+  /** Every reading that was taken, by tester; beats the one above. */
+  readings: z.array(takenReadingSchema).max(6, 'give at most 6 readings').optional(),
+  /** Since the last exchange, where that is known. */
+  monthsSince: z.number('give months').min(0, 'give 0 or more').max(1200, 'give at most 1200').optional(),
+  kmSince: z.number('give km').min(0, 'give 0 or more').max(5e6, 'give at most 5000000').optional(),
   /** Dry and wet boiling points of the product that is in it, from its data sheet. */
   product: z
     .object({
@@ -136,6 +148,8 @@ export const shopSchema = z.object({
     .min(0.01, 'give 0.01 % or more')
     .max(50, 'give 50 % or less')
     .optional(),
+  /** Every limit in use for this vehicle's fluid, by rule; beats the three below. */
+  limits: limitsInUseSchema.optional(),
   /** The shop's own limits for this vehicle's fluid; left out, those of common practice. */
   moisture: z
     .object({
@@ -213,13 +227,25 @@ export function workFaults(vehicle: Vehicle, work: Work): Fault[] {
     if (work.order?.bleeders.indexOf(id) !== i)
       faults.push({ path, message: `the bleeder "${id}" is listed twice; list each once` })
   }
-  if (work.reading) {
+  const { readings, path } = readingsOf(work)
+  for (const [i, reading] of readings.entries())
     try {
-      moistureVerdict(vehicle.fluid.spec, work.reading, work.product)
+      testerOf(reading.tester).tell(reading.value, {
+        pair: pairOf(vehicle.fluid.spec, work.product),
+        heightM: 0,
+      })
     } catch (error) {
       if (!(error instanceof ImpossibleInput)) throw error
-      faults.push({ path: `work.${error.path}`, message: error.message })
+      faults.push({ path: `${path(i)}.${error.path}`, message: error.message })
     }
-  }
   return faults
+}
+
+/** What was read, of however many testers, and where the request says so. */
+export function readingsOf({ reading, readings }: Pick<Work, 'reading' | 'readings'>): {
+  readings: TakenReading[]
+  path: (i: number) => string
+} {
+  if (readings) return { readings, path: (i) => `work.readings.${i}` }
+  return { readings: reading ? [takenReading(reading)] : [], path: () => 'work.reading' }
 }

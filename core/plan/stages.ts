@@ -1,16 +1,23 @@
-import type { Reason } from '../base/decision'
+import { fact, type Reason, reason } from '../base/decision'
 import { drawDownSavingMl } from '../physics/exchange/draw-down'
 import { cylinderMl } from '../physics/hydraulics/cylinder'
 import type { Choice } from '../technique/choose'
 import { techniqueOf } from '../technique/index'
 import type { Steps } from '../technique/step'
-import { type Corner, type MethodMinutes, noSteps, type Technique } from '../technique/technique'
+import {
+  type Corner,
+  type MethodContext,
+  type MethodMinutes,
+  noSteps,
+  type Technique,
+} from '../technique/technique'
 import { partsOf } from '../vehicle/parts'
 import type { Stage } from './answer'
+import { placesOfStage } from './places'
 import { withPreconditions } from './preconditions'
 import { fluidUsed, type Prepared } from './prepare'
 import type { PlanRequest } from './request'
-import { ownSteps } from './stage-steps'
+import { leakCheckSteps, ownSteps } from './stage-steps'
 import { unitsToCycle } from './units'
 import { volumesInOrder } from './volumes'
 
@@ -31,7 +38,7 @@ const HANDLING_MINUTES = {
 /** What the stages are made from: a request, and what was prepared of it. */
 type Build = Prepared & { request: PlanRequest; reasons: Reason[] }
 
-/** The stages, the new fluid each bleeder takes over all of them, and the reasons for what was added. */
+/** The stages with the places each is worked at, the new fluid each bleeder takes over all of them, and the reasons for what was added. */
 export function buildStages(
   request: PlanRequest,
   prepared: Prepared,
@@ -45,18 +52,10 @@ export function buildStages(
       perBleederMl[id] = (perBleederMl[id] ?? 0) + ml
   const stages = [...reservoirStages(build), ...cylinderStages(build), ...bleeding]
   if (scope.leakCheck) {
-    reasons.push({
-      code: 'joints-opened',
-      text: 'A joint was opened: every one is looked at under full effort before the proof.',
-      basis: 'practice',
-    })
+    reasons.push(reason('joints-opened', 'practice'))
     stages.push(plainStage(build, 'leak-check', 0, ['joints-opened']))
   }
-  reasons.push({
-    code: 'prove-always',
-    text: 'No vehicle leaves on a plan: pedal, leaks, wheels and level are proved.',
-    basis: 'practice',
-  })
+  reasons.push(reason('prove-always', 'practice'))
   stages.push(plainStage(build, 'prove', 0, ['prove-always']))
   const complete = withPreconditions({
     vehicle: request.vehicle,
@@ -64,13 +63,55 @@ export function buildStages(
     corners: [...prepared.corners, ...prepared.unitCorners],
     unitEmpty: scope.unit && unitsToCycle(request).length > 0,
   })
-  return { stages: complete, perBleederMl, reasons }
+  const placed = complete.map((stage) => ({
+    ...stage,
+    points: placesOfStage(request.vehicle, stage, scope.cylinderIds),
+  }))
+  return { stages: placed, perBleederMl, reasons }
 }
+
+/** A leak check that something gone wrong asks for, with its reason. */
+export const leakCheckStage = (): { stage: Stage; reasons: Reason[] } => ({
+  stage: {
+    kind: 'leak-check',
+    order: [],
+    points: [],
+    minutes: HANDLING_MINUTES['leak-check'],
+    fluidMinutes: 0,
+    handlingMinutes: HANDLING_MINUTES['leak-check'],
+    ml: 0,
+    reasons: ['joints-opened'],
+    before: leakCheckSteps,
+    after: [],
+  },
+  reasons: [reason('joints-opened', 'practice')],
+})
+
+/** The ports of cylinders that drew air in mid-work, with its reason. */
+export const portStage = (
+  technique: Technique,
+  context: MethodContext,
+  cylinderIds: readonly string[],
+): { stage: Stage; reasons: Reason[] } => ({
+  stage: {
+    kind: 'port-bleed',
+    method: technique.method,
+    technique: technique.id,
+    order: [],
+    points: placesOfStage(context.vehicle, { kind: 'port-bleed', order: [] }, cylinderIds),
+    ...minutesOf(technique.minutes(context)),
+    ml: 0,
+    reasons: ['port-loss'],
+    ...technique.steps(context),
+  },
+  reasons: [reason('port-loss', 'default', { strokes: PORT_STROKES })],
+})
 
 function plainStage(build: Build, kind: keyof typeof HANDLING_MINUTES, ml: number, reasons: string[]): Stage {
   return {
     kind,
     order: [],
+    points: [],
     minutes: HANDLING_MINUTES[kind],
     fluidMinutes: 0,
     handlingMinutes: HANDLING_MINUTES[kind],
@@ -97,40 +138,23 @@ function reservoirStages(build: Build): Stage[] {
   const { work } = request
   const stages: Stage[] = []
   if (work.reason === 'conversion') {
-    reasons.push({
-      code: 'reservoir-wiped',
-      text: 'Emptied and wiped with lint-free cloth, filled, worked through, emptied and filled once more.',
-      basis: 'practice',
-    })
+    reasons.push(reason('reservoir-wiped', 'practice'))
     stages.push(plainStage(build, 'wipe-reservoir', reservoirMl, ['reservoir-wiped']))
   }
   if (work.systemEmpty) {
-    reasons.push({
-      code: 'fill-slowly',
-      text: 'An empty system is filled slowly, and the air given time to rise out of the reservoir.',
-      basis: 'practice',
-    })
+    reasons.push(reason('fill-slowly', 'practice'))
     const filled = work.reason === 'conversion' ? 0 : reservoirMl
     stages.push(
       plainStage(build, 'slow-fill', filled, ['fill-slowly']),
       plainStage(build, 'wait', 0, ['fill-slowly']),
     )
   } else if (scope.whole && work.reason !== 'conversion') {
-    reasons.push({
-      code: 'reservoir-first',
-      text: 'The old fluid is drawn out of the reservoir first, so that it is not pushed through the whole system.',
-      basis: 'practice',
-    })
+    reasons.push(reason('reservoir-first', 'practice'))
     const savedMl = reservoirs.reduce(
       (sum, { minMl, maxMl }) => sum + (minMl > 0 ? drawDownSavingMl(maxMl, minMl / maxMl) : 0),
       0,
     )
-    if (savedMl > 0 && !work.ranDry)
-      reasons.push({
-        code: 'draw-down-saves',
-        text: `Drawing down from MAX to MIN and filling saves ${Math.round(savedMl)} mL against flushing the reservoir through to the same share of old.`,
-        basis: 'physics',
-      })
+    if (savedMl > 0 && !work.ranDry) reasons.push(reason('draw-down-saves', 'physics', { savedMl }))
     stages.push(plainStage(build, 'reservoir-exchange', reservoirMl, ['reservoir-first']))
   }
   return stages
@@ -144,20 +168,20 @@ function cylinderStages(build: Build): Stage[] {
     .filter(({ id }) => scope.cylinderIds.includes(id))
     .flatMap(({ chambers }) => chambers)
     .reduce((sum, { boreMm, strokeMm }) => sum + cylinderMl(boreMm, strokeMm), 0)
-  if (way?.technique) reasons.push(...way.reasons.map((reason) => ({ ...reason, code: 'cylinder-way' })))
+  if (way?.technique)
+    reasons.push(
+      ...way.reasons.map((why) => reason('cylinder-way', why.basis, { why: fact(why.code, why.params) })),
+    )
   const stages: Stage[] = []
-  const benched = way?.technique && way.technique.method === 'bench' ? way : undefined
+  const benched = way?.technique && way.technique.cylinder === 'in-vice' ? way : undefined
   if (benched) {
-    reasons.push({
-      code: 'bench-loss',
-      text: `About ${BENCH_STROKES} full strokes of every chamber stay in the vice and the pan.`,
-      basis: 'default',
-    })
+    reasons.push(reason('bench-loss', 'default', { strokes: BENCH_STROKES }))
     stages.push({
       kind: 'bench-bleed',
       method: 'bench',
       technique: benched.technique.id,
       order: [],
+      points: [],
       ...minutesOf(benched.minutes),
       ml: BENCH_STROKES * strokeMl,
       reasons: ['bench-loss'],
@@ -166,11 +190,7 @@ function cylinderStages(build: Build): Stage[] {
     // A cylinder with bleeders of its own is bled there too once it is fitted.
     if (scope.cylinderBleeders.length === 0) return stages
   }
-  reasons.push({
-    code: 'port-loss',
-    text: `About ${PORT_STROKES} full strokes of every chamber leave at the cylinder’s ports.`,
-    basis: 'default',
-  })
+  reasons.push(reason('port-loss', 'default', { strokes: PORT_STROKES }))
   const ports = portsWay(build)
   const led = ports ?? choice
   return [
@@ -179,6 +199,7 @@ function cylinderStages(build: Build): Stage[] {
       kind: 'port-bleed',
       ...(led.technique && { method: led.technique.method, technique: led.technique.id }),
       order: scope.cylinderBleeders.map(({ bleeder }) => bleeder.id),
+      points: [],
       ...minutesOf(ports?.minutes ?? { fluidMinutes: 0, handlingMinutes: HANDLING_MINUTES['port-bleed'] }),
       ml: PORT_STROKES * strokeMl,
       reasons: ['port-loss'],
@@ -192,8 +213,10 @@ function portsWay({
   cylinder,
   context,
 }: Build): { technique: Technique; minutes: MethodMinutes } | undefined {
-  if (cylinder.technique && cylinder.technique.method === 'ports') return cylinder
-  const open = cylinder.notTaken.find(({ method, excluded }) => method === 'ports' && !excluded)
+  if (cylinder.technique && cylinder.technique.cylinder === 'in-place') return cylinder
+  const open = cylinder.notTaken.find(
+    ({ technique, excluded }) => techniqueOf(technique).cylinder === 'in-place' && !excluded,
+  )
   if (!open) return undefined
   const technique = techniqueOf(open.technique)
   return { technique, minutes: technique.minutes(context) }
@@ -207,29 +230,18 @@ function bleedingStages(build: Build): Stage[] {
       ? [bleedStage(build, choice.technique, corners, choice.minutes, ['purge-target'])]
       : []
   if (!unit.technique || (units.length === 0 && unitCorners.length === 0)) return first
-  reasons.push(...unit.reasons.map((reason) => ({ ...reason, code: 'unit-way' })))
+  reasons.push(
+    ...unit.reasons.map((why) => reason('unit-way', why.basis, { why: fact(why.code, why.params) })),
+  )
   if (units.length === 0) {
-    reasons.push({
-      code: 'unit-drives-brakes',
-      text: 'Some brakes hang on the unit’s own pump: its routine moves their fluid, no foot does.',
-      basis: 'practice',
-    })
+    reasons.push(reason('unit-drives-brakes', 'practice'))
     return [unitStage(build, unit, ['unit-drives-brakes']), ...first]
   }
-  reasons.push({
-    code: 'unit-cycles',
-    text: 'The unit’s valves and pump hide air and old fluid until they are worked: base bleed, routine, base bleed.',
-    basis: 'practice',
-  })
-  if (first.length > 0)
-    reasons.push({
-      code: 'base-bleed-again',
-      text: 'After a routine, what it let loose is carried from the unit to every bleeder.',
-      basis: 'physics',
-    })
-  const byWheel = unit.technique.id === 'wheel-by-wheel' ? (first[0]?.order ?? []) : []
+  reasons.push(reason('unit-cycles', 'practice'))
+  if (first.length > 0) reasons.push(reason('base-bleed-again', 'physics'))
+  const byWheel = unit.technique.pulsesWheels ? (first[0]?.order ?? []) : []
   const routine = unitStage(build, unit, ['unit-cycles'], byWheel)
-  const rounds = unit.technique.id === 'cycle' ? 2 : 1
+  const rounds = unit.technique.rounds ?? 1
   const again = volumesInOrder(request.vehicle, [...corners, ...unitCorners], request.work.padWearMm, true)
   const againCorners = corners.map((corner) => ({
     ...corner,
@@ -262,6 +274,7 @@ function unitStage(build: Build, unit: Choice, reasons: string[], pulsed: string
     method: 'control-unit',
     technique: unit.technique.id,
     order: [...unitCorners.map(({ bleeder }) => bleeder.id), ...pulsed],
+    points: [],
     ...minutesOf(unit.minutes),
     ml: unitCorners.reduce((sum, { throughMl }) => sum + throughMl, 0),
     ...(unitCorners.length > 0 && { mlByBleeder: amounts(unitCorners) }),
@@ -285,6 +298,7 @@ function bleedStage(
     method: technique.method,
     technique: technique.id,
     order: corners.map(({ bleeder }) => bleeder.id),
+    points: [],
     ...minutesOf(minutes),
     ml: corners.reduce((sum, { throughMl }) => sum + throughMl, 0),
     mlByBleeder: amounts(corners),

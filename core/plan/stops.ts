@@ -1,7 +1,6 @@
-import type { Notice } from '../base/decision'
+import { fact, type Notice } from '../base/decision'
 import { mayMix } from '../fluid/specs'
 import { suits } from '../fluid/specs/suits'
-import { techniqueOf } from '../technique/index'
 import type { Prepared } from './prepare'
 import { fluidUsed } from './prepare'
 import type { PlanRequest } from './request'
@@ -11,11 +10,7 @@ import { unitsToCycle } from './units'
 export function stopsFor(request: PlanRequest, prepared: Prepared): Notice[] {
   const stops = [...fluidStops(request), ...methodStops(request, prepared)]
   const { scope } = prepared
-  if (scope.bleeders.length + scope.cylinderBleeders.length === 0)
-    stops.push({
-      code: 'no-bleeder',
-      text: 'No bleeder is in reach of this work: give the vehicle’s bleeders, or the maker’s way to let the air out.',
-    })
+  if (scope.bleeders.length + scope.cylinderBleeders.length === 0) stops.push(fact('no-bleeder'))
   return stops
 }
 
@@ -24,28 +19,15 @@ function fluidStops(request: PlanRequest): Notice[] {
   const stops: Notice[] = []
   const used = fluidUsed(request)
   if (work.reason !== 'conversion') {
-    if (work.fluidFound === 'unknown')
-      stops.push({
-        code: 'fluid-unknown',
-        text: `What is in the system is unknown. Find out (a drop in water mixes if glycol, floats if silicone or mineral), or plan a conversion to ${used}.`,
-      })
+    if (work.fluidFound === 'unknown') stops.push(fact('fluid-unknown', { used }))
     else if (work.fluidFound !== undefined && !mayMix(work.fluidFound, used))
-      stops.push({
-        code: 'fluid-incompatible',
-        text: `${work.fluidFound} was found where ${used} is to go in, and they must never mix. Plan a conversion, and ask the maker about the seals.`,
-      })
+      stops.push(fact('fluid-incompatible', { found: work.fluidFound, used }))
   }
   const judged = suits(used, vehicle.fluid)
   if (judged.value === 'never')
-    stops.push({
-      code: 'fluid-never',
-      text: `${used} must not go into a system made for ${vehicle.fluid.spec}: ${judged.worse.join('; ')}.`,
-    })
+    stops.push(fact('fluid-never', { used, spec: vehicle.fluid.spec, worse: judged.worse }))
   else if (judged.value === 'worse')
-    stops.push({
-      code: 'fluid-worse',
-      text: `${used} is worse than the ${vehicle.fluid.spec} this vehicle calls for: ${judged.worse.join('; ')}. The maker does not allow it.`,
-    })
+    stops.push(fact('fluid-worse', { used, spec: vehicle.fluid.spec, worse: judged.worse }))
   return stops
 }
 
@@ -55,34 +37,28 @@ function methodStops(request: PlanRequest, prepared: Prepared): Notice[] {
   const stops: Notice[] = []
   for (const { refused } of [choice, cylinder, unit])
     if (refused)
-      stops.push({
-        code: 'method-excluded',
-        text: `${techniqueOf(refused.technique).name} cannot be taken here, whatever the reason: ${refused.text}`,
-      })
+      stops.push(
+        fact('method-excluded', {
+          way: fact(`technique-${refused.technique}`),
+          why: fact(refused.code, refused.params),
+        }),
+      )
   if (corners.length > 0 && !choice.technique && !choice.refused) {
-    if (shop.methods.length === 0)
-      stops.push({ code: 'no-method', text: 'The shop has no method at hand: name at least one it can do.' })
-    else
-      stops.push({
-        code: 'no-method-fits',
-        text: 'None of the shop’s methods may be used on this vehicle now; each one’s reason is listed.',
-      })
+    if (shop.methods.length === 0) stops.push(fact('no-method'))
+    else stops.push(fact('no-method-fits'))
   }
   const toWork = unitsToCycle(request)
   if (toWork.length > 0 && !shop.methods.includes('control-unit'))
-    stops.push({
-      code: 'control-unit-tool-missing',
-      text: 'The control unit must run its bleed routine, and the shop has no scan tool for it: get one, or pass the job on.',
-    })
+    stops.push(fact('control-unit-tool-missing'))
   else if ((toWork.length > 0 || unitCorners.length > 0) && !unit.technique && !unit.refused)
-    stops.push({
-      code: 'unit-routine-unfit',
-      text: `The control unit’s routine cannot be run now: ${unit.notTaken.find(({ code }) => code !== 'routine-not-offered')?.text ?? 'it offers none.'}`,
-    })
+    stops.push(fact('unit-routine-unfit', { why: unitUnfit(unit.notTaken) }))
   if (scope.cylinder !== 'none' && !cylinder.technique && !cylinder.refused)
-    stops.push({
-      code: 'cylinder-method-missing',
-      text: 'The master cylinder holds air, and the shop can neither bleed it on the bench nor at its ports.',
-    })
+    stops.push(fact('cylinder-method-missing'))
   return stops
+}
+
+/** Why no routine of the unit can be run: another reason than that it does not offer one, where there is one. */
+function unitUnfit(notTaken: Prepared['unit']['notTaken']): Notice {
+  const why = notTaken.find(({ code }) => code !== 'routine-not-offered')
+  return why ? fact(why.code, why.params) : fact('offers-none')
 }

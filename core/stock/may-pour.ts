@@ -1,5 +1,5 @@
 import { dayNumber } from '../base/day'
-import type { Notice } from '../base/decision'
+import { fact, type Notice } from '../base/decision'
 import { type FluidSpec, fluidOf, mayMix } from '../fluid/specs'
 import type { ShelfContainer } from './container'
 import { type OpenedRule, type OpenedRuleId, openedRules } from './opened-rule'
@@ -19,17 +19,14 @@ type Pouring = {
 export function mayNotPour(container: ShelfContainer, pouring: Pouring): Notice | undefined {
   const { spec, alsoAllowed } = pouring
   if (container.spec !== spec && !alsoAllowed.includes(container.spec)) {
-    const why = mayMix(container.spec, spec) ? 'the maker does not allow it here' : 'the two must never mix'
-    return {
-      code: 'wrong-container',
-      text: `${container.code} holds ${container.spec}; ${spec} goes in here, and ${why}. Put it back.`,
-    }
+    return fact('wrong-container', {
+      code: container.code,
+      held: container.spec,
+      spec,
+      mixes: mayMix(container.spec, spec),
+    })
   }
-  if (container.leftMl <= 0)
-    return {
-      code: 'container-empty',
-      text: `${container.code} is empty by the book: take another, or correct what is left in it.`,
-    }
+  if (container.leftMl <= 0) return fact('container-empty', { code: container.code })
   return pastItsTime(container, pouring)
 }
 
@@ -43,9 +40,5 @@ export function pastItsTime(
   const days = dayNumber(today) - dayNumber(openedOn)
   const past = rule.days === undefined ? !openedHere.includes(code) : days > rule.days
   if (!past) return undefined
-  const ago = days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`
-  return {
-    code: 'opened-too-long',
-    text: `${code} was opened ${ago}. The shop’s rule: ${rule.name.charAt(0).toLowerCase()}${rule.name.slice(1)}. It has drawn water from the air: throw it away and open a sealed one.`,
-  }
+  return fact('opened-too-long', { code, days, rule: fact(`opened-rule-${id}`) })
 }

@@ -6,9 +6,9 @@ import { neverExcluded, noSettings, type Technique } from './technique'
 export const benchKit: Technique = {
   id: 'bench-kit',
   method: 'bench',
-  name: 'On the bench, with a kit',
-  why: 'A new cylinder’s air is driven out in the vice, before it can go down the lines.',
   at: 'cylinder',
+  drives: 'hand',
+  cylinder: 'in-vice',
   needs: ['bench-kit'],
   call: 'bench',
   exclude: neverExcluded,
@@ -17,23 +17,12 @@ export const benchKit: Technique = {
   riskMinutes: benchRisk,
   steps: (context) => {
     const threads = context.cylinders.flatMap(({ benchThread }) => benchThread ?? [])
-    const thread = threads.length > 0 ? ` Thread ${threads.join(', ')}.` : ''
     return {
       before: [
-        atWheel('vice', 'Cylinder in the vice, level as fitted.', 'Held by its flange. Eye protection on.'),
-        atWheel(
-          'hoses',
-          'Hoses from every port back under the fluid, reservoir half full.',
-          `Start each thread by hand: two that look alike differ by one pitch.${thread} Froth rests about ${restForFrothS(context)} s at this temperature.`,
-        ),
+        atWheel('vice'),
+        atWheel('hoses', { restS: restForFrothS(context), ...(threads.length > 0 && { threads }) }),
       ],
-      after: [
-        atWheel('fit', 'Ports plugged, cylinder fitted, lines tight to the maker’s torque.'),
-        { ...atWheel('loss', 'Write down about how much fluid it took.'), asksMl: 'poured' },
-      ],
+      after: [atWheel('fit'), { ...atWheel('loss'), asksMl: 'poured' }],
     }
   },
-  round: ['A full slow stroke, hold a second, slowly back.', 'Froth: stop and let it rise.'],
-  done: 'No bubbles, firm push.',
-  mistakes: ['Pumped quickly: froth.', 'A hose end out of the fluid: it draws air back.'],
 }

@@ -1,5 +1,4 @@
-import type { Basis, Notice, Reason } from '../base/decision'
-import { equipment } from './equipment'
+import { type Basis, fact, type Notice, type Reason, reason } from '../base/decision'
 import { techniqueOf, techniquesAt } from './index'
 import type {
   MethodContext,
@@ -41,17 +40,11 @@ const total = ({ fluidMinutes, handlingMinutes }: MethodMinutes) => fluidMinutes
 
 /** Why this shop cannot do it, or this vehicle forbids it. */
 function exclusion(technique: Technique, context: MethodContext, available: readonly MethodId[]) {
-  if (!available.includes(technique.method))
-    return { code: 'not-in-shop', text: 'The shop does not offer it.', basis: 'default' as const }
-  if (technique.needsHelper && !context.helper)
-    return { code: 'nobody-to-help', text: 'Nobody can sit in the cab.', basis: 'default' as const }
+  if (!available.includes(technique.method)) return reason('not-in-shop', 'default')
+  if (technique.needsHelper && !context.helper) return reason('nobody-to-help', 'default')
   const missing = technique.needs.filter((id) => context.lacks.has(id))
   if (missing.length > 0)
-    return {
-      code: 'equipment-missing',
-      text: `Not at hand: ${missing.map((id) => equipment[id].toLowerCase()).join(', ')}.`,
-      basis: 'default' as const,
-    }
+    return reason('equipment-missing', 'default', { things: missing.map((id) => fact(`equipment-${id}`)) })
   const forbidden = technique.exclude(context)
   return forbidden && { ...forbidden, basis: 'practice' as const }
 }
@@ -88,33 +81,23 @@ export function chooseTechnique(
   const taken = possible.find(({ technique }) => technique.id === asked?.technique) ?? usual
   const byHand = taken !== usual
   const makers = makerRank(usual.technique, context) > 0
-  const spent = ({ minutes, cost }: (typeof possible)[number]) =>
-    `${Math.round(total(minutes))} min and a risk worth ${Math.round(cost - total(minutes))}`
+  const spent = ({ minutes, cost }: (typeof possible)[number]) => ({
+    min: Math.round(total(minutes)),
+    risk: Math.round(cost - total(minutes)),
+  })
   for (const other of possible) {
     if (other === taken) continue
     const { technique } = other
     const row = { technique: technique.id, method: technique.method, excluded: false }
-    if (byHand && other === usual)
+    if (byHand && other === usual) notTaken.push({ ...row, ...reason('set-aside', 'default') })
+    else {
+      const [here, there] = [fact('time-and-risk', spent(other)), fact('time-and-risk', spent(usual))]
+      const by = { here, there, usual: fact(`technique-${usual.technique.id}`) }
       notTaken.push({
         ...row,
-        code: 'set-aside',
-        text: 'The usual choice here, set aside by hand.',
-        basis: 'default',
+        ...(makers ? reason('maker-states-another', 'maker', by) : reason('costs-more', 'physics', by)),
       })
-    else if (makers)
-      notTaken.push({
-        ...row,
-        code: 'maker-states-another',
-        text: `The maker states another method: here ${spent(other)}, there ${spent(usual)}.`,
-        basis: 'maker',
-      })
-    else
-      notTaken.push({
-        ...row,
-        code: 'costs-more',
-        text: `${usual.technique.name} costs less time and risk: here ${spent(other)}, there ${spent(usual)}.`,
-        basis: 'physics',
-      })
+    }
   }
   return {
     technique: taken.technique,
@@ -127,29 +110,17 @@ export function chooseTechnique(
   }
 }
 
-function whyTaken({ name, why }: Technique, byHand: string | undefined, makers: boolean): Reason {
-  if (byHand !== undefined)
-    return { code: 'method-by-hand', text: `${name}, taken by hand: ${byHand}`, basis: 'default' }
-  if (makers)
-    return {
-      code: 'method-maker',
-      text: `${name}: the maker states its setting for this vehicle.`,
-      basis: 'maker',
-    }
-  return {
-    code: 'method-cheapest',
-    text: `${name}: ${why} Lowest sum of time and risk here.`,
-    basis: 'practice',
-  }
+function whyTaken({ id }: Technique, byHand: string | undefined, makers: boolean): Reason {
+  const way = fact(`technique-${id}`)
+  if (byHand !== undefined) return reason('method-by-hand', 'default', { way, why: byHand })
+  if (makers) return reason('method-maker', 'maker', { way })
+  return reason('method-cheapest', 'practice', { way, rests: fact(`technique-${id}-why`) })
 }
 
-/** How far the maker's own settings ask for a way. */
-function makerRank({ id }: Technique, { vehicle }: MethodContext): number {
-  const stated = vehicle.makerSettings
-  if (!stated) return 0
-  const wants = { pressure: stated.pressureKPa !== undefined, vacuum: stated.vacuumKPa !== undefined }
-  if (id === 'pressure-vacuum') return wants.pressure && wants.vacuum ? 2 : 0
-  if (id === 'pressure') return wants.pressure ? 1 : 0
-  if (id === 'vacuum') return wants.vacuum && !wants.pressure ? 1 : 0
-  return 0
+/** How far the maker's own settings ask for a way: all that it needs are stated, and no other. */
+function makerRank({ makerStates }: Technique, { vehicle }: MethodContext): number {
+  const { pressureKPa, vacuumKPa } = vehicle.makerSettings ?? {}
+  const stated = { pressureKPa, vacuumKPa }
+  if (!makerStates || makerStates.some((setting) => stated[setting] === undefined)) return 0
+  return makerStates.length
 }

@@ -1,4 +1,4 @@
-import type { Notice } from '../base/decision'
+import { fact, type Notice } from '../base/decision'
 import { cornersMinutes, gravityKPa } from './corner-flow'
 import { residualHeldBack } from './hazards'
 import { atWheel } from './step'
@@ -10,15 +10,10 @@ const COLD_SHOP_C = 5
 const QUIET_MINUTES = 2
 
 function exclude(context: MethodContext): Notice | undefined {
-  if (residualHeldBack(context))
-    return { code: 'residual-valve-blocks', text: 'A residual-pressure valve holds more than gravity gives.' }
-  if (context.tempC < COLD_SHOP_C)
-    return { code: 'shop-too-cold', text: `At ${context.tempC} °C the fluid is too thick to run by itself.` }
+  if (residualHeldBack(context)) return fact('residual-valve-blocks')
+  if (context.tempC < COLD_SHOP_C) return fact('shop-too-cold', { tempC: context.tempC })
   if (context.vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire'))
-    return {
-      code: 'unit-valves-closed',
-      text: 'The brake-by-wire unit’s valves stand closed at rest: nothing runs through them.',
-    }
+    return fact('unit-valves-closed')
   return undefined
 }
 
@@ -26,9 +21,9 @@ function exclude(context: MethodContext): Notice | undefined {
 export const gravity: Technique = {
   id: 'gravity',
   method: 'gravity',
-  name: 'Gravity',
-  why: 'Slow, but it draws no air and makes no froth.',
   at: 'bleeders',
+  drives: 'gravity',
+  bottlesAtOnce: 4,
   needs: ['standpipe-bottles'],
   call: 'gravity',
   exclude,
@@ -39,14 +34,7 @@ export const gravity: Technique = {
   }),
   riskMinutes: () => 2,
   steps: () => ({
-    before: [atWheel('bottles', 'A bottle at every bleeder, hose end under fluid.')],
+    before: [atWheel('bottles')],
     after: [],
   }),
-  round: [
-    'Standpipe bottle on, open half a turn.',
-    'Let it run; short light strokes only with the others closed.',
-    'Two minutes without a bubble: close, hose off.',
-  ],
-  done: 'Its volume through, and no bubbles for two minutes.',
-  mistakes: ['Forgotten while it runs: the reservoir is dry in a quarter of an hour.'],
 }

@@ -10,7 +10,7 @@ import { pressureVacuum } from './pressure-vacuum'
 import { pumpAndHold } from './pump-and-hold'
 import { raisedBottle } from './raised-bottle'
 import { reverse } from './reverse'
-import { type MethodId, type Technique, type TechniqueId, techniqueIds } from './technique'
+import { knowTechnique, type Technique, type TechniqueId, techniqueIds } from './technique'
 import { unitCycle } from './unit-cycle'
 import { unitMakerLed } from './unit-maker-led'
 import { unitWheelByWheel } from './unit-wheel-by-wheel'
@@ -36,24 +36,20 @@ const registry: Record<TechniqueId, Technique> = {
   'maker-led': unitMakerLed,
 }
 
-export const techniqueOf = (id: TechniqueId): Technique => registry[id]
+const added = new Map<string, Technique>()
+
+/** Add a way. @returns takes it out again */
+export function registerTechnique(technique: Technique): () => void {
+  const forget = knowTechnique(technique.id)
+  added.set(technique.id, technique)
+  return () => {
+    forget()
+    added.delete(technique.id)
+  }
+}
+
+export const techniqueOf = (id: TechniqueId): Technique => added.get(id) ?? registry[id]
 
 /** The ways of one place of work, in the order they are listed. */
 export const techniquesAt = (at: Technique['at']): Technique[] =>
-  techniqueIds.map(techniqueOf).filter((each) => each.at === at)
-
-const methodNames: Record<MethodId, string> = {
-  'two-person': 'Two-person',
-  solo: 'Solo',
-  gravity: 'Gravity',
-  pressure: 'Pressure at the reservoir',
-  vacuum: 'Vacuum at the bleeder',
-  'pressure-vacuum': 'Pressure and vacuum together',
-  bench: 'On the bench',
-  ports: 'At the cylinder’s ports',
-  reverse: 'Reverse fill by syringe',
-  'control-unit': 'Control unit by scan tool',
-}
-
-/** What a person calls a method. */
-export const methodName = (id: MethodId): string => methodNames[id]
+  [...techniqueIds.map(techniqueOf), ...added.values()].filter((each) => each.at === at)

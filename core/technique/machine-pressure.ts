@@ -1,4 +1,4 @@
-import type { Notice } from '../base/decision'
+import { fact, type Notice } from '../base/decision'
 import { atWheel, type Steps } from './step'
 import type { MethodContext } from './technique'
 
@@ -28,12 +28,7 @@ export function refuseAdapter(context: MethodContext): Notice | undefined {
   const missing = context.reservoirs.find(
     ({ capAdapter }) => capAdapter !== undefined && !context.adapters.some(({ name }) => name === capAdapter),
   )
-  return missing
-    ? {
-        code: 'adapter-missing',
-        text: `Its reservoir takes the adapter “${missing.capAdapter}”, and the shop has none of that name.`,
-      }
-    : undefined
+  return missing ? fact('adapter-missing', { adapter: missing.capAdapter }) : undefined
 }
 
 /** Least and most pressure for this reservoir: by its cap, the maker's word on a sound one, and the adapter's rating. */
@@ -70,12 +65,7 @@ const throughMetering = ({ vehicle, corners }: MethodContext) => {
 
 /** Pressure at the reservoir shuts a metering valve, and nothing reaches the fronts. @source common practice */
 export const refuseMetering = (context: MethodContext): Notice | undefined =>
-  throughMetering(context) && context.lacks.has('metering-tool')
-    ? {
-        code: 'metering-valve-shut',
-        text: 'The metering valve shuts the fronts off at the machine’s pressure, and the tool that holds it open is not at hand.',
-      }
-    : undefined
+  throughMetering(context) && context.lacks.has('metering-tool') ? fact('metering-valve-shut') : undefined
 
 /** Why no machine goes on this reservoir. */
 export const refuseMachine = (context: MethodContext): Notice | undefined =>
@@ -84,53 +74,26 @@ export const refuseMachine = (context: MethodContext): Notice | undefined =>
 /** Machine on, pressure up; pressure off before its adapter comes off. @source common practice */
 export function machineSteps(context: MethodContext): Steps {
   const names = adaptersFor(context).map(({ name }) => name)
-  const which = names.length === 1 ? `Adapter “${names[0]}”` : 'Adapter'
+  const [only] = names.length === 1 ? names : []
   const held = throughMetering(context)
   return {
     before: [
-      ...(held
-        ? [
-            atWheel(
-              'hold-metering',
-              'Hold the metering valve open with the maker’s tool.',
-              'It shuts the fronts off at this pressure.',
-            ),
-          ]
-        : []),
-      atWheel(
-        'adapter',
-        `${which} on the reservoir, tight.`,
-        'Machine filled with new fluid of the right kind.',
-      ),
-      atWheel(
-        'pressurise',
-        `Bring it up slowly to ${reservoirPressureKPa(context)} kPa and watch the cap for a leak.`,
-      ),
+      ...(held ? [atWheel('hold-metering')] : []),
+      only === undefined ? atWheel('adapter') : atWheel('adapter-named', { adapter: only }, 'adapter'),
+      atWheel('pressurise', { setKPa: reservoirPressureKPa(context) }),
     ],
     after: [
-      atWheel(
-        'depressurise',
-        'Let the machine’s pressure off.',
-        'At its own valve, or at a bleeder. The adapter stays on until the gauge reads zero.',
-      ),
-      atWheel('adapter-off', 'Gauge at zero: take the adapter off.'),
-      ...(held
-        ? [
-            atWheel(
-              'free-metering',
-              'Free the metering valve: tool off.',
-              'Left held, the fronts lock first in the wet.',
-            ),
-          ]
-        : []),
-      atWheel('draw-to-max', 'Level is usually over MAX now: draw it down to MAX.'),
+      atWheel('depressurise'),
+      atWheel('adapter-off'),
+      ...(held ? [atWheel('free-metering')] : []),
+      atWheel('draw-to-max'),
     ],
   }
 }
 
 /** Trap and gauge before the first bleeder. */
 export const vacuumSteps = (context: MethodContext): Steps => ({
-  before: [atWheel('vacuum', `Trap empty, pump set to ${bleederVacuumKPa(context)} kPa below atmosphere.`)],
+  before: [atWheel('vacuum', { setKPa: bleederVacuumKPa(context) })],
   after: [],
 })
 
@@ -138,10 +101,7 @@ export const vacuumSteps = (context: MethodContext): Steps => ({
 function refuseSmallReservoirs({ vehicle }: MethodContext): Notice | undefined {
   const small = vehicle.kind === 'motorcycle' || vehicle.kind === 'quad'
   return small && vehicle.makerSettings?.pressureKPa === undefined
-    ? {
-        code: 'pressure-not-on-this-kind',
-        text: `Most ${vehicle.kind}s have no reservoir that takes a pressure adapter, and the maker states no pressure.`,
-      }
+    ? fact('pressure-not-on-this-kind', { kind: vehicle.kind })
     : undefined
 }
 

@@ -1,4 +1,4 @@
-import type { Notice } from '../base/decision'
+import { fact, type Notice } from '../base/decision'
 import { perObject } from '../base/memo'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
@@ -33,12 +33,7 @@ export function refusePump({ vehicle, corners }: MethodContext): Notice | undefi
   const pumpFed = corners.some(({ run }) =>
     vehicle.parts.some((part) => part.type === 'pump' && part.id === run?.sourceId),
   )
-  return pumpFed
-    ? {
-        code: 'pump-fed-brakes',
-        text: 'Some of these brakes are fed by the unit’s own pump: the pedal moves no fluid there.',
-      }
-    : undefined
+  return pumpFed ? fact('pump-fed-brakes') : undefined
 }
 
 const feeding = ({ vehicle, corners }: MethodContext) => {
@@ -66,16 +61,9 @@ export function quickTakeUp({ vehicle, corners }: MethodContext): boolean {
 
 /** What quick pumping would harm. @source common practice */
 export function refuseFastPumping(context: MethodContext): Notice | undefined {
-  if (quickTakeUp(context))
-    return {
-      code: 'no-fast-pumping',
-      text: 'Quick pumping only stirs a quick-take-up cylinder: slow strokes with rests.',
-    }
+  if (quickTakeUp(context)) return fact('no-fast-pumping', { takeUp: true })
   return context.corners.some(({ part }) => part.type === 'clutch-slave' && part.concentric)
-    ? {
-        code: 'no-fast-pumping',
-        text: 'A concentric clutch slave wants no quick pumping: it would travel too far.',
-      }
+    ? fact('no-fast-pumping')
     : undefined
 }
 
@@ -90,10 +78,5 @@ const boosted = (context: MethodContext) =>
 
 /** Before the first pull of a pedal method. */
 export function pedalSteps(context: MethodContext): Steps {
-  const booster = inCab(
-    'booster',
-    'Engine off. Press until the booster’s vacuum is used up.',
-    'A block under the pedal keeps an old cylinder off its floor.',
-  )
-  return { before: boosted(context) ? [booster] : [], after: [] }
+  return { before: boosted(context) ? [inCab('booster')] : [], after: [] }
 }

@@ -6,9 +6,9 @@ import { neverExcluded, noSettings, type Technique } from './technique'
 export const portsHelper: Technique = {
   id: 'ports-helper',
   method: 'ports',
-  name: 'At the cylinder’s ports, with a helper',
-  why: 'The cylinder’s own air is let out where it stands, before it is pushed on.',
   at: 'cylinder',
+  drives: 'foot',
+  cylinder: 'in-place',
   needsHelper: true,
   needs: [],
   call: 'ports',
@@ -17,10 +17,7 @@ export const portsHelper: Technique = {
   minutes: () => ({ fluidMinutes: 0, handlingMinutes: 12 }),
   riskMinutes: portsRisk,
   steps: () => ({
-    before: [atWheel('rag', 'Rag under the cylinder, eyes protected, reservoir above MIN.')],
-    after: [atWheel('tight', 'Nuts tight to the maker’s torque; rinse what was spilled.')],
+    before: [atWheel('rag')],
+    after: [atWheel('tight')],
   }),
-  round: ['Cab: press and hold.', 'Crack the nut a quarter turn; close it.', 'Only then the cab releases.'],
-  done: 'Solid fluid at every port.',
-  mistakes: ['The pedal comes up with the nut open: air.', 'Fluid left on the paint under the cylinder.'],
 }

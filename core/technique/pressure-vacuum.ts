@@ -17,9 +17,10 @@ const drivingKPa = (context: MethodContext) => reservoirPressureKPa(context) + b
 export const pressureVacuum: Technique = {
   id: 'pressure-vacuum',
   method: 'pressure-vacuum',
-  name: 'Pressure and vacuum together',
-  why: 'The quickest exchange where the machine and its adapter fit.',
   at: 'bleeders',
+  drives: 'machine',
+  feedsReservoir: true,
+  makerStates: ['pressureKPa', 'vacuumKPa'],
   needs: [],
   call: 'vacuum',
   exclude: refuseMachine,
@@ -37,14 +38,4 @@ export const pressureVacuum: Technique = {
     const machine = machineSteps(context)
     return { before: [...vacuumSteps(context).before, ...machine.before], after: machine.after }
   },
-  round: [
-    'Hose on, vacuum drawn, then open.',
-    'Watch the tank’s mark and the colour.',
-    'Close, hose off with the vacuum still on, cap on.',
-  ],
-  done: 'The tank’s mark reached, then three looks without bubbles and in new colour.',
-  mistakes: [
-    'Small steady bubbles drawn past the thread taken for air in the line.',
-    'The adapter taken off under pressure.',
-  ],
 }

@@ -6,15 +6,16 @@ import {
   refuseMachine,
   reservoirPressureKPa,
 } from './machine-pressure'
-import { type Technique, VOLUME_DONE } from './technique'
+import type { Technique } from './technique'
 
 /** Pressure on the reservoir through an adapter. @source common practice */
 export const pressure: Technique = {
   id: 'pressure',
   method: 'pressure',
-  name: 'Pressure at the reservoir',
-  why: 'Steady flow with one person; the machine keeps the reservoir full.',
   at: 'bleeders',
+  drives: 'machine',
+  feedsReservoir: true,
+  makerStates: ['pressureKPa'],
   needs: [],
   call: 'machine',
   exclude: refuseMachine,
@@ -26,15 +27,4 @@ export const pressure: Technique = {
   }),
   riskMinutes: capRiskMinutes,
   steps: machineSteps,
-  round: [
-    'Hose on, open half a turn: the machine drives.',
-    'Watch colour, bubbles and the bottle’s marks.',
-    'Close, hose off, cap on.',
-  ],
-  done: VOLUME_DONE,
-  mistakes: [
-    'The adapter taken off under pressure: fluid over the paint.',
-    'The machine runs empty and blows air into the reservoir.',
-    'Level left over MAX: it comes out when it warms up.',
-  ],
 }

@@ -1,31 +1,55 @@
-/** Who does a step. The desk sees to what is not at the vehicle. */
-export type Actor = 'wheel' | 'cab' | 'tool' | 'desk'
+import { z } from 'zod'
+import type { Fact, Params } from '../base/decision'
+import { factFilling } from '../base/fact-schema'
 
-/** One thing to do and confirm; `asksMl` where an amount is written down with it. */
-export type Step = {
-  id: string
-  text: string
-  /** What to mind while doing it. */
-  detail?: string
-  who: Actor
-  asksMl?: 'poured' | 'drawn'
-  fillsToMax?: true
+/** Who does a step. The desk sees to what is not at the vehicle. */
+export const actors = ['wheel', 'cab', 'tool', 'desk'] as const
+export type Actor = (typeof actors)[number]
+
+/** One thing to do and confirm; `asksMl` where an amount is written down with it. Its words go by `code`. */
+export const stepSchema = z.object({
+  ...factFilling,
+  /** Steps that the first version recorded have words of their own and no code. */
+  code: z.string().max(120).default(''),
+  id: z.string().max(200),
+  /** What to mind while doing it, where the first version wrote it down. */
+  detail: z.string().max(4000).optional(),
+  who: z.enum(actors),
+  asksMl: z.enum(['poured', 'drawn']).optional(),
+  fillsToMax: z.literal(true).optional(),
   /** Where drawing leaves the reservoir. */
-  drawsTo?: 'min' | 'empty'
+  drawsTo: z.enum(['min', 'empty']).optional(),
   /** The one reservoir it concerns; left out, all of them. */
-  reservoir?: string
+  reservoir: z.string().max(200).optional(),
   /** Must be held this long, timed; ended sooner it is not done. */
-  holdS?: number
+  holdS: z.number().optional(),
   /** Usually left this long; the timer advises, the eyes decide. */
-  waitS?: number
-}
+  waitS: z.number().optional(),
+})
+export type Step = z.output<typeof stepSchema>
+
+/** What a step asks for, and what to mind with it, as facts to be said. */
+export const stepFact = ({ code, params, text }: Step): Fact => ({ code: `do-${code}`, params, text })
+export const mindFact = ({ code, params, text, detail }: Step): Fact => ({
+  code: `mind-${code}`,
+  params,
+  ...(text !== undefined && { text: detail ?? '' }),
+})
 
 /** What is done before the first place that is worked at, and after the last. */
 export type Steps = { before: Step[]; after: Step[] }
 
-const by = (who: Actor) => (id: string, text: string, detail?: string) =>
-  ({ id, text, who, ...(detail && { detail }) }) as Step
+const by =
+  (who: Actor) =>
+  (code: string, params?: Params, id = code): Step => ({ id, code, who, ...(params && { params }) })
 
 export const atWheel = by('wheel')
 export const inCab = by('cab')
 export const atTool = by('tool')
+
+/** Whether two steps are the same thing to do: the same words about the same. */
+export const sameStep = (a: Step, b: Step): boolean =>
+  a.id === b.id &&
+  a.code === b.code &&
+  a.text === b.text &&
+  JSON.stringify(a.params) === JSON.stringify(b.params)

@@ -5,8 +5,9 @@ import { fluidOf } from '../fluid/specs'
 import { bleederRuns } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
+import { hasWords, sayMetric } from '../words'
 import { chooseTechnique } from './choose'
-import { methodName, techniqueOf, techniquesAt } from './index'
+import { techniqueOf, techniquesAt } from './index'
 import { type MethodContext, methodIds, type TechniqueId, techniqueIds, usualUnknowns } from './technique'
 
 function contextOf(vehicle: Vehicle, changes: Partial<MethodContext> = {}): MethodContext {
@@ -205,11 +206,8 @@ describe('adapters of the machine', () => {
 })
 
 test('every method and every way has a name a person uses, a way to end, and mistakes to know of', () => {
-  for (const id of methodIds) expect(methodName(id)).not.toBe(id)
-  for (const id of techniqueIds) {
-    const { name, done, round, mistakes } = techniqueOf(id)
-    expect(name).not.toBe(id)
-    expect(done.length).toBeGreaterThan(10)
-    expect(round.length * mistakes.length).toBeGreaterThan(0)
-  }
+  for (const id of methodIds) expect(hasWords(`method-${id}`)).toBe(true)
+  for (const id of techniqueIds)
+    for (const part of ['', '-why', '-round', '-done', '-mistakes'])
+      expect(sayMetric({ code: `technique-${id}${part}` }).length).toBeGreaterThan(6)
 })

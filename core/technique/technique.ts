@@ -1,4 +1,5 @@
-import type { Notice } from '../base/decision'
+import { z } from 'zod'
+import { type Fact, fact, type Notice } from '../base/decision'
 import type { Fluid } from '../fluid/specs/fluid'
 import { type BleederOpening, usualBleeder } from '../physics/hydraulics/bleeder'
 import type { TubeSegment } from '../physics/hydraulics/tube'
@@ -44,6 +45,19 @@ export const techniqueIds = [
 ] as const
 export type TechniqueId = (typeof techniqueIds)[number]
 
+const known = new Set<string>(techniqueIds)
+/** One that is added while the program runs is known to whatever is read from then on. */
+export const knowTechnique = (id: string): (() => void) => {
+  known.add(id)
+  return () => known.delete(id)
+}
+export const techniqueIdSchema = z
+  .custom<TechniqueId>(
+    (value) => typeof value === 'string' && known.has(value),
+    `give one of: ${techniqueIds.join(', ')}`,
+  )
+  .meta({ type: 'string', enum: [...techniqueIds] })
+
 /** One bleeder with what is to be pushed through it, and the pieces of line it goes through. */
 export type Corner = BleederRun & { throughMl: number; segments: readonly TubeSegment[] }
 
@@ -85,16 +99,30 @@ export type MethodSettings = { pressureKPa?: number; vacuumKPa?: number }
 export type SettingLimits = { [K in keyof MethodSettings]: readonly [number, number] }
 export type MethodMinutes = { fluidMinutes: number; handlingMinutes: number }
 
-/** One way of moving fluid, or of working a part that hides air. A new one is one file and one line in the registry. */
+/**
+ * One way of moving fluid, or of working a part that hides air. It states what is true of it, so that nobody asks which
+ * it is. A new one is one file, one line in the registry, and its words.
+ */
 export type Technique = {
   id: TechniqueId
   /** What the shop lists it under. */
   method: MethodId
-  name: string
-  /** What it rests on when it is the one taken. */
-  why: string
   /** Where it is worked. */
   at: 'bleeders' | 'cylinder' | 'unit'
+  /** What moves the fluid. */
+  drives: 'foot' | 'gravity' | 'machine' | 'vacuum' | 'syringe' | 'hand' | 'unit'
+  /** Whether what drives it keeps the reservoir full, so that pulls do not lower it. */
+  feedsReservoir?: true
+  /** How many bleeders may run at once; one where left out. */
+  bottlesAtOnce?: number
+  /** For a cylinder: out of the vehicle, or where it stands. */
+  cylinder?: 'in-vice' | 'in-place'
+  /** For a unit: times the routine is run, with a base bleed after each; once where left out. */
+  rounds?: number
+  /** For a unit: it works at each wheel's open bleeder. */
+  pulsesWheels?: true
+  /** Settings of the maker that ask for it: it is taken where the maker states all of them, and no other. */
+  makerStates?: readonly (keyof MethodSettings)[]
   needsHelper?: true
   needs: readonly EquipmentId[]
   /** Which call leads it at each place. */
@@ -107,12 +135,6 @@ export type Technique = {
   /** What the chance of drawing air or spoiling the work is worth, in minutes. @source from memory */
   riskMinutes: (context: MethodContext) => number
   steps: (context: MethodContext) => Steps
-  /** One round of it at one place, in order, for paper. */
-  round: readonly string[]
-  /** When a place is done. */
-  done: string
-  /** What usually goes wrong with it. */
-  mistakes: readonly string[]
 }
 
 /** Nothing to set. */
@@ -121,7 +143,6 @@ export const noSettings = { settings: () => ({}), limits: () => ({}) } satisfies
 export const neverExcluded = () => undefined
 /** No steps of its own around the places. */
 export const noSteps = (): Steps => ({ before: [], after: [] })
-/** The common end of a bleeder. @source common practice */
-export const CLEAN_DONE = 'Three pulls in a row without bubbles and in new colour, and its volume through.'
-/** The common end where a machine drives. @source common practice */
-export const VOLUME_DONE = 'Its volume through, then three looks without bubbles and in new colour.'
+
+/** A technique as it is called. */
+export const techniqueFact = ({ id }: Pick<Technique, 'id'>): Fact => fact(`technique-${id}`)

@@ -1,4 +1,4 @@
-import type { Notice } from '../base/decision'
+import { fact, type Notice } from '../base/decision'
 import { minutesInTurn } from './corner-flow'
 import { atTool, type Steps } from './step'
 import type { MethodContext, MethodMinutes } from './technique'
@@ -11,9 +11,7 @@ export const refuseOtherRoutine =
   (routine: 'cycle' | 'wheel-by-wheel' | 'maker-led') =>
   ({ vehicle }: MethodContext): Notice | undefined => {
     const offered = vehicle.parts.flatMap((part) => (part.type === 'control-unit' ? [part.routine] : []))
-    return offered.includes(routine)
-      ? undefined
-      : { code: 'routine-not-offered', text: 'This vehicle’s unit does not offer that routine.' }
+    return offered.includes(routine) ? undefined : fact('routine-not-offered')
   }
 
 export const routineMinutes = (context: MethodContext): MethodMinutes => ({
@@ -23,6 +21,6 @@ export const routineMinutes = (context: MethodContext): MethodMinutes => ({
 
 /** Battery, connection and routine before; ignition off after. @source common practice */
 export const routineSteps = (...own: Steps['before']): Steps => ({
-  before: [atTool('battery', 'Battery supported. Unit connected, as its maker says.'), ...own],
-  after: [atTool('unpower', 'Ignition off before anything else is opened.')],
+  before: [atTool('battery'), ...own],
+  after: [atTool('unpower')],
 })

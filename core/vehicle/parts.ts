@@ -1,3 +1,4 @@
+import { type Fact, fact } from '../base/decision'
 import type { Bleeder, Part, PartOf, Vehicle } from './schema'
 
 /** Every part of one type, in the file's order. */
@@ -16,22 +17,21 @@ export const allBleeders = (vehicle: Vehicle): PlacedBleeder[] =>
   vehicle.parts.flatMap((part) => bleedersOf(part).map((bleeder) => ({ bleeder, part })))
 
 /** What a person calls a part: its place for a brake, its kind for the rest. */
-export function partName(part: Part): string {
+export function partFact(part: Part): Fact {
   switch (part.type) {
     case 'wheel-brake':
-      return `${part.position.replace('-', ' ')} ${part.brake === 'drum' ? 'drum' : 'caliper'}`
+      return fact(`part-${part.brake}`, { position: fact(part.position) })
     case 'master-cylinder':
-      return part.actuator === 'pedal' ? 'master cylinder' : `master cylinder at the ${part.actuator}`
+      return fact(`part-master-cylinder-${part.actuator}`)
     case 'control-unit':
-      return part.role === 'brake-by-wire' ? 'brake-by-wire unit' : `${part.role.toUpperCase()} unit`
+      return fact(`part-unit-${part.role}`)
     case 'valve':
-      return `${part.role} valve`
+      return fact(`part-valve-${part.role}`)
     default:
-      return part.type.replace('-', ' ')
+      return fact(`part-${part.type}`)
   }
 }
 
 /** What a person calls a reservoir: the one there is, or by its id. */
-export function reservoirName(vehicle: Vehicle, id: string): string {
-  return partsOf(vehicle, 'reservoir').length > 1 ? `reservoir ${id}` : 'the reservoir'
-}
+export const reservoirFact = (vehicle: Vehicle, id: string): Fact =>
+  partsOf(vehicle, 'reservoir').length > 1 ? fact('reservoir-named', { id }) : fact('the-reservoir')

@@ -1,6 +1,7 @@
 import { finishedPoints } from '~core/job/change'
 import { openPoints } from '~core/job/points'
-import { bleedDone, type JobState, stationOf } from '~core/job/state'
+import { bleedDone, stationOf } from '~core/job/selectors'
+import type { JobState } from '~core/job/state'
 import { jobTally } from '~core/job/tally'
 
 /** What must still be so when a later version opens the log: facts, never sentences. */

@@ -6,9 +6,9 @@ import { expect, test } from 'vitest'
 const floors = [
   'base',
   'units',
-  'words',
   'physics',
   'fluid',
+  'words',
   'vehicle',
   'technique',
   'plan',

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
+import type { Fact } from '~core/base/decision'
 import { fluidSpecs } from '~core/fluid/specs'
 import type { Plan } from '~core/plan/answer'
 import { cautionCodes } from '~core/plan/cautions'
@@ -9,6 +10,7 @@ import { shopSchema, workSchema } from '~core/plan/request'
 import { methodIds } from '~core/technique/technique'
 import { examples } from '~core/vehicle/examples'
 import type { Vehicle } from '~core/vehicle/schema'
+import { sayMetric } from '~core/words'
 import { planCases } from '../plan-cases'
 import { planOf } from '../plan-cases/plan-of'
 import { demoNames, demoVehicle } from '../worlds/demo-vehicles'
@@ -128,10 +130,11 @@ const first = new Map<string, Map<string, string>>([
   ['Stops', new Map()],
   ['Reasons', new Map()],
   ['Methods not taken', new Map()],
-  ['Cautions', new Map(cautionCodes.map(({ code, text }) => [code, text]))],
+  ['Cautions', new Map(cautionCodes.map((code) => [code, sayMetric({ code })]))],
 ])
-const note = (group: string, notices: readonly { code: string; text: string }[]) => {
-  for (const { code, text } of notices) if (!first.get(group)?.has(code)) first.get(group)?.set(code, text)
+const note = (group: string, notices: readonly Fact[]) => {
+  for (const notice of notices)
+    if (!first.get(group)?.has(notice.code)) first.get(group)?.set(notice.code, sayMetric(notice))
 }
 const worked = Object.values(planCases).flatMap((cases) => cases.map(planOf))
 for (const plan of [...everyPlan(), ...worked]) {
@@ -153,7 +156,7 @@ const written = ['plan', 'plan/scope', 'plan/order', 'technique'].flatMap((folde
     .flatMap((name) =>
       [
         ...readFileSync(`core/${folder}/${name}`, 'utf8').matchAll(
-          /(?:code: |\bstop\(|\bsay\()\s*'([a-z-]+)'/g,
+          /(?:\breason\(|\bstops\.push\(fact\(|\bsay\()\s*'([a-z-]+)'/g,
         ),
       ].map((match) => match[1] ?? ''),
     ),

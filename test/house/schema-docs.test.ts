@@ -19,5 +19,5 @@ test.each([
     }),
   ],
 ])('docs/schema/%s.schema.json is what is read', async (name, schema) => {
-  await expect(text(schema)).toMatchFileSnapshot(`../docs/schema/${name}.schema.json`)
+  await expect(text(schema)).toMatchFileSnapshot(`../../docs/schema/${name}.schema.json`)
 })

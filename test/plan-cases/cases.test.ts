@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { Stage } from '~core/plan/answer'
-import { techniqueOf } from '~core/technique'
+import { techniqueFact } from '~core/technique/technique'
+import { sayMetric } from '~core/words'
 import { planCases } from '.'
 import type { PlanCase } from './case'
 import { planOf } from './plan-of'
@@ -46,9 +47,9 @@ function told(worked: PlanCase): string {
   const lines = [`### ${worked.name}`, '', worked.reasoning, '']
   const asked = { work, ...(Object.keys(shop).length > 0 && { shop }) }
   lines.push(`\`${worked.vehicle}\`, asked: \`${JSON.stringify(asked)}\``, '')
-  for (const { code, text } of plan.stops) lines.push(`- **Stop** \`${code}\`: ${text}`)
+  for (const stop of plan.stops) lines.push(`- **Stop** \`${stop.code}\`: ${sayMetric(stop)}`)
   for (const stage of plan.stages) {
-    const way = stage.technique ? ` (${techniqueOf(stage.technique).name})` : ''
+    const way = stage.technique ? ` (${sayMetric(techniqueFact({ id: stage.technique }))})` : ''
     const opened = stage.order.length > 0 ? `: ${stage.order.join(' → ')}` : ''
     const amount = stage.ml > 0 ? `, ${Math.round(stage.ml)} mL` : ''
     lines.push(`- ${stage.kind}${way}${opened}${amount}, ${Math.round(stage.minutes)} min`)

@@ -1,6 +1,9 @@
 import { linearRegression } from 'simple-statistics'
 import { dayNumber } from '~core/base/day'
-import { moistureVerdict } from '~core/fluid/verdict'
+import { judgeFluid } from '~core/fluid/judge'
+import { measuredLimits } from '~core/fluid/policy/policy'
+import { takenReading } from '~core/fluid/readings'
+import type { FluidSpec } from '~core/fluid/specs'
 import { boilingPoint, boilingWithActivityC, waterFromBoiling } from '~core/physics/moisture/boiling-point'
 import { moistureForecast } from '~core/physics/moisture/forecast'
 import { airPressureKPa, lowerAtHeightC } from '~core/physics/moisture/height'
@@ -32,6 +35,9 @@ const ideal = (() => {
   const solvent = 101.325 * Math.exp((88 / 8.314462618) * (1 - (205 + 273.15) / (boilsC + 273.15)))
   return x * waterVapourKPa(boilsC) + (1 - x) * solvent
 })()
+
+const judged = (spec: FluidSpec, reading: Parameters<typeof takenReading>[0]) =>
+  judgeFluid({ spec, kind: 'car', readings: [takenReading(reading)], heightM: 0 }, measuredLimits())
 
 export const moistureChecks: readonly Check[] = [
   ...(
@@ -120,7 +126,7 @@ export const moistureChecks: readonly Check[] = [
     kind: 'published, recalled',
     source: 'FMVSS 116: wet boiling point 180 °C',
     ours:
-      moistureVerdict('DOT 5.1', { kind: 'water-pct', value: 3.7, at: 'reservoir' }).boilingC ?? Number.NaN,
+      judged('DOT 5.1', { kind: 'water-pct', value: 3.7, at: 'reservoir' }).boilingC?.likely ?? Number.NaN,
     theirs: 180,
     withinShare: 1e-6,
   },
@@ -130,11 +136,11 @@ export const moistureChecks: readonly Check[] = [
     kind: 'closed form',
     source: 'inverse of the inverse',
     ours:
-      moistureVerdict('DOT 4', {
+      judged('DOT 4', {
         kind: 'boiling-c',
         value: boilingPoint({ ...dot4, waterPct: 1.9 }).boilingC,
         at: 'caliper',
-      }).waterPct ?? Number.NaN,
+      }).waterPct?.likely ?? Number.NaN,
     theirs: 1.9,
     withinShare: 1e-6,
   },

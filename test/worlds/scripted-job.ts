@@ -68,9 +68,9 @@ export class ScriptedJob {
   do(act: Act): this {
     const event = this.event(act)
     const applied = applyEvent(this.now, event)
-    if (!applied.ok) throw new Error(`${act.type}: ${applied.refusal.code} ${applied.refusal.text}`)
+    if (!applied.ok) throw new Error(`${act.type}: ${applied.refusal.code}`)
     this.now = applied.state
-    this.events.push(event)
+    this.events.push(applied.event)
     return this
   }
 

@@ -1,7 +1,9 @@
 import { Link } from 'react-router'
+import { useSay } from '~/lib/say'
 import { type Amount, useFieldText } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import type { Phone } from '~core/cab/agree'
+import { bottlesAtOnce } from '~core/job/bottles'
 import { restS } from '~core/job/findings/froth'
 import { perPullMl, pourFirst } from '~core/job/levels'
 import {
@@ -10,15 +12,16 @@ import {
   currentPoint,
   currentStage,
   freshPoint,
-  machineFeeds,
-  pointName,
+  looksAfterPull,
+  pointFact,
   pointWants,
 } from '~core/job/points'
-import { bleedDone, type JobState, type RunState, type StageRunState } from '~core/job/state'
+import { bleedDone } from '~core/job/selectors'
+import type { JobState, RunState, StageRunState } from '~core/job/state'
 import { currentStep, pointClosing, pointPreparation } from '~core/job/steps'
 import { callMachines } from '~core/technique/calls'
 import { stepPrompts, unitPrompts } from '~core/technique/calls/unit-prompts'
-import type { Step } from '~core/technique/step'
+import { mindFact, type Step, stepFact } from '~core/technique/step'
 import { AmountForm } from './amount-form'
 import { BigLine, GoOn } from './big-line'
 import { Bottles } from './bottles'
@@ -42,7 +45,7 @@ type Props = {
 /** What is to be done now, whatever it is: a step, a point to prepare, the call, a look, or the way to the proof. */
 export function BayWork({ state, run, jobId, saved, act, phone }: Props) {
   const stageRun = currentStage(run)
-  const now = currentStep({ run, planned: state.planned })
+  const now = currentStep({ run })
   if (now)
     return (
       <StepPanel
@@ -82,12 +85,16 @@ type StepProps = { step: Step; startedAt?: string; mending: boolean; state: JobS
 function StepPanel({ step, startedAt, mending, state, act }: StepProps) {
   const amounts = { poured: ['Poured in', 'Poured'], drawn: ['Drawn out', 'Drawn out'] } as const
   const text = useFieldText()
+  const say = useSay()
+  const mind = say(mindFact(step))
   const done = (more: Partial<Amount> & { heldS?: number } = {}) =>
     act({ type: 'step-done', step: step.id, ...more })
   return (
     <div className="grid gap-5">
-      <BigLine who={mending ? `${who[step.who]}: mend this first` : who[step.who]}>{step.text}</BigLine>
-      {step.detail && <p className="text-2xl">{step.detail}</p>}
+      <BigLine who={mending ? `${who[step.who]}: mend this first` : who[step.who]}>
+        {say(stepFact(step))}
+      </BigLine>
+      {mind !== '' && <p className="text-2xl">{mind}</p>}
       {state.run && !mending && currentStage(state.run)?.stage.kind === 'control-unit' && (
         <Prompts prompts={stepPrompts(step)} />
       )}
@@ -135,18 +142,19 @@ type PointProps = Omit<Props, 'jobId' | 'saved'> & { stageRun: StageRunState; po
 function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
   const { vehicle } = state
   const progress = stageRun.at[point] ?? freshPoint()
-  const joint = pointName(vehicle, point)
+  const say = useSay()
+  const joint = say(pointFact(vehicle, point))
   const atRest = run.call === 'rest' && !run.lookDue
   if (atRest && !progress.ready) {
     const [first, ...then] = pointPreparation(vehicle, stageRun.stage, point)
     return (
       <div className="grid gap-5">
         <BigLine who={progress.trouble ? `Next: ${joint}, found ${progress.trouble}` : `Next: ${joint}`}>
-          {first}
+          {first && say(first)}
         </BigLine>
         {then.map((line) => (
-          <p key={line} className="text-2xl">
-            {line}
+          <p key={line.code} className="text-2xl">
+            {say(line)}
           </p>
         ))}
         <GoOn onClick={() => act({ type: 'point-ready', point })}>
@@ -156,8 +164,8 @@ function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
     )
   }
   const kind = callKindOf(stageRun.stage)
-  const { withCab, looks } = callMachines[kind]
-  const pulled = withCab || kind === 'bench'
+  const { looks } = callMachines[kind]
+  const pulled = looksAfterPull(stageRun.stage)
   const look = (
     <LookPanel
       key={`${point} ${progress.pulls}`}
@@ -174,14 +182,16 @@ function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
     return (
       <div className="grid gap-5">
         <BigLine who={`${joint.charAt(0).toUpperCase()}${joint.slice(1)} is done`}>
-          {pointClosing(vehicle, stageRun.stage, point)}
+          {say(pointClosing(vehicle, stageRun.stage, point))}
         </BigLine>
         <GoOn onClick={() => act({ type: 'point-finished', point })}>
           {bleederRunOf(vehicle, point) ? 'Tight, cap on: next' : 'Done: next'}
         </GoOn>
       </div>
     )
-  const blocked = machineFeeds(stageRun.stage) || kind === 'bench' ? undefined : pourFirst(state)?.text
+  const pour = kind === 'bench' ? undefined : pourFirst(state)
+  const blocked = pour && say(pour)
+  const severalBottles = bottlesAtOnce(state) > 1
   const runsLow = !pulled && run.call === 'open' && blocked !== undefined
   return (
     <div className="grid gap-5">
@@ -192,7 +202,7 @@ function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
       )}
       <CallPanel
         // A finger that still holds what closed one bottle must not close the next.
-        key={kind === 'gravity' ? point : kind}
+        key={severalBottles ? point : kind}
         kind={kind}
         run={run}
         joint={joint}
@@ -202,10 +212,10 @@ function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
         phone={phone}
         restS={state.planned && restS(state.planned)}
       />
-      {kind === 'gravity' && run.call === 'open' && (
+      {severalBottles && run.call === 'open' && (
         <Bottles state={{ ...state, run }} stageRun={stageRun} act={act} />
       )}
-      {kind === 'unit' && <Prompts prompts={unitPrompts(run.call, joint)} />}
+      {kind === 'unit' && <Prompts prompts={unitPrompts(run.call, pointFact(vehicle, point))} />}
       {!pulled && run.call === 'open' && look}
     </div>
   )

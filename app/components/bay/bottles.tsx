@@ -1,10 +1,10 @@
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { hangable, MOST_BOTTLES } from '~core/job/bottles'
+import { bottlesAtOnce, hangable } from '~core/job/bottles'
+import type { Running } from '~core/job/events/kind'
 import { expectedMlPerMin } from '~core/job/findings/driving'
 import { freshPoint, openPoints } from '~core/job/points'
 import type { JobState, StageRunState } from '~core/job/state'
-import type { Running } from '~core/job/troubles/trouble'
 import { techniqueOf } from '~core/technique'
 
 type Props = { state: Running; stageRun: StageRunState; act: (act: FloorAct) => void }
@@ -18,7 +18,7 @@ export function Bottles({ state, stageRun, act }: Props) {
   return (
     <section aria-label="Bottles" className="grid gap-2">
       <p className="text-quiet">
-        {open.length} of at most {MOST_BOTTLES} run. Tap one to look at it.
+        {open.length} of at most {bottlesAtOnce(state)} run. Tap one to look at it.
       </p>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
         {shown.map((point) => {

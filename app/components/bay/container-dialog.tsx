@@ -1,7 +1,9 @@
 import { useState } from 'react'
 import { showDate } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { fluidIn, mayGoIn } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import { readCode } from '~core/stock/code'
 import type { ShelfContainer } from '~core/stock/container'
@@ -26,12 +28,12 @@ export function offered({ state, shelf }: Omit<Props, 'act'>): ShelfContainer[] 
 
 export const codeInUse = ({ containers }: JobState): string | undefined => containers.at(-1)?.code
 
-const pouringOf = ({ planned, vehicle, containers }: JobState, { rule, today }: Shelf) => ({
-  spec: planned?.plan.fluid.spec ?? vehicle.fluid.spec,
-  alsoAllowed: [vehicle.fluid.spec, ...vehicle.fluid.alsoAllowed],
+const pouringOf = (state: JobState, { rule, today }: Shelf) => ({
+  spec: fluidIn(state),
+  alsoAllowed: mayGoIn(state),
   rule,
   today,
-  openedHere: containers.flatMap(({ code }) => code ?? []),
+  openedHere: state.containers.flatMap(({ code }) => code ?? []),
 })
 
 export const openedAct = ({ code, product, spec, batch, sizeMl, openedOn }: ShelfContainer): FloorAct => ({
@@ -41,7 +43,8 @@ export const openedAct = ({ code, product, spec, batch, sizeMl, openedOn }: Shel
 
 /** The container is empty and another is opened: from the shelf by its code, else by what its label says. */
 export function ContainerDialog({ state, act, shelf }: Props) {
-  const planned = state.planned?.plan.fluid.spec ?? state.vehicle.fluid.spec
+  const planned = fluidIn(state)
+  const say = useSay()
   const [fault, setFault] = useState<string>()
   const show = useShow()
   const list = offered({ state, shelf })
@@ -50,8 +53,9 @@ export function ContainerDialog({ state, act, shelf }: Props) {
     const typed = String(new FormData(event.currentTarget).get('code'))
     const code = readCode(typed)
     const found = shelf.containers.find((each) => each.code === code)
+    const why = found && mayNotPour(found, pouringOf(state, shelf))
     const refused = found
-      ? mayNotPour(found, pouringOf(state, shelf))?.text
+      ? why && say(why)
       : code
         ? `There is no ${code} on the shelf: read its label again.`
         : 'That is no code of a label here: eight signs, the first an F. Read it again.'

@@ -1,4 +1,5 @@
 import { counted } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { type Watch, watchReservoirs } from '~core/job/levels'
@@ -6,9 +7,9 @@ import {
   callKindOf,
   cleanPullsWanted,
   currentPoint,
+  feedsReservoir,
   freshPoint,
-  machineFeeds,
-  pointName,
+  pointFact,
   pointWants,
 } from '~core/job/points'
 import type { JobState, StageRunState } from '~core/job/state'
@@ -21,7 +22,7 @@ type Props = { state: JobState; stageRun: StageRunState; act: (act: FloorAct) =>
 /** What the screen counts, so that nobody has to: clean pulls, volume against plan, each reservoir, the stage's balance. */
 export function Counters({ state, stageRun, act }: Props) {
   const point = state.run && currentPoint(state.run)
-  const fed = machineFeeds(stageRun.stage)
+  const fed = feedsReservoir(stageRun.stage)
   const watches = callKindOf(stageRun.stage) === 'bench' ? [] : watchReservoirs(state)
   return (
     <section className="panel grid gap-2 py-3" aria-label="Counts">
@@ -36,6 +37,7 @@ export function Counters({ state, stageRun, act }: Props) {
 }
 
 function PointCounts({ state, stageRun, point }: Omit<Props, 'act'> & { point: string }) {
+  const say = useSay()
   const { vehicle } = state
   const show = useShow()
   const progress = stageRun.at[point] ?? freshPoint()
@@ -52,7 +54,7 @@ function PointCounts({ state, stageRun, point }: Omit<Props, 'act'> & { point: s
       {targetMl !== undefined && (
         <div>
           <p className="flex justify-between font-bold">
-            <span>Through {pointName(vehicle, point)}</span>
+            <span>Through {say(pointFact(vehicle, point))}</span>
             <span>
               {show.number('volume', progress.ml)} of {show('volume', targetMl)}
             </span>

@@ -1,35 +1,31 @@
 import { useAnnounce } from '~/heard/announce'
-import { useShow } from '~/lib/units'
+import { useSay } from '~/lib/say'
 import { type Finding, findings } from '~core/job/findings'
 import type { JobState } from '~core/job/state'
 import { WaitClock } from './hold-clock'
 
 /** What the screen noticed while it counted: the most urgent with what to check, the others by one line. */
 export function Findings({ state }: { state: JobState }) {
-  const show = useShow()
-  const [first, ...others] = findings(state, {
-    volume: (ml) => show('volume', ml),
-    flow: (mlPerMin) => show('flow', mlPerMin),
-    temperature: (c) => show('temperature', c),
-  })
-  useAnnounce({ channel: 'noticed', says: first?.says ?? '', about: first?.code ?? '', signal: 'warn' })
+  const say = useSay()
+  const [first, ...others] = findings(state)
+  useAnnounce({ channel: 'noticed', says: first ? say(first) : '', about: first?.code ?? '', signal: 'warn' })
   if (!first) return null
   return (
     <section aria-label="Noticed" className="-order-2 grid gap-2">
       <div role="status" className="grid gap-2 border-l-8 border-oxide bg-oxide-wash p-3">
         <p className="text-xl font-bold">
           <span aria-hidden="true">! </span>
-          {first.says}
+          {say(first)}
         </p>
         {first.waitS !== undefined && <WaitClock startedAt={first.since} waitS={first.waitS} />}
         <Checks finding={first} />
       </div>
       {others.map((each) => (
         <details key={each.code} className="border-l-8 border-rule pl-3">
-          <summary className="min-h-8 cursor-pointer font-semibold">{each.says}</summary>
+          <summary className="min-h-8 cursor-pointer font-semibold">{say(each)}</summary>
           <ul className="grid list-disc gap-1 pl-5">
             {each.checks.map((check) => (
-              <li key={check}>{check}</li>
+              <li key={check.code}>{say(check)}</li>
             ))}
           </ul>
         </details>
@@ -39,13 +35,15 @@ export function Findings({ state }: { state: JobState }) {
 }
 
 function Checks({ finding: { code, checks } }: { finding: Finding }) {
-  if (checks.length === 1) return <p>{checks[0]}</p>
+  const say = useSay()
+  const [only] = checks
+  if (checks.length === 1 && only) return <p>{say(only)}</p>
   return (
     <details key={code}>
       <summary className="min-h-12 cursor-pointer py-3 font-bold">What to check: {checks.length}</summary>
       <ol className="grid list-decimal gap-1 pl-5 text-lg">
         {checks.map((check) => (
-          <li key={check}>{check}</li>
+          <li key={check.code}>{say(check)}</li>
         ))}
       </ol>
     </details>

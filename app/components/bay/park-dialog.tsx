@@ -1,6 +1,6 @@
 import { useState } from 'react'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { callOf, currentStage, machineFeeds, openPoints } from '~core/job/points'
+import { callOf, currentStage, feedsReservoir, openPoints } from '~core/job/points'
 import type { JobState } from '~core/job/state'
 import { BayDialog } from './bay-dialog'
 
@@ -19,7 +19,7 @@ export function ParkDialog({
   const open = run ? openPoints(run) : []
   const points = stageRun?.points ?? []
   const withCab = stageRun !== undefined && callOf(stageRun.stage).withCab
-  const fed = stageRun !== undefined && machineFeeds(stageRun.stage)
+  const fed = stageRun !== undefined && feedsReservoir(stageRun.stage)
   const [fault, setFault] = useState(false)
   function submit(event: React.FormEvent<HTMLFormElement>, close: () => void) {
     event.preventDefault()

@@ -1,12 +1,15 @@
 import { useState } from 'react'
+import { useSay } from '~/lib/say'
 import { type Amount, useReadAmount, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { fluidSpecs } from '~core/fluid/specs'
-import { currentPoint, pointName } from '~core/job/points'
+import { currentPoint, pointFact } from '~core/job/points'
+import { fluidIn } from '~core/job/selectors'
 import type { JobState, RunState } from '~core/job/state'
-import { type TroubleId, troubleIds, troubleSchema, troubles } from '~core/job/troubles'
+import { asksOf, type TroubleId, troubleIds, troubleSchema } from '~core/job/troubles'
 import { spillPlaces } from '~core/job/troubles/spilled'
 import { partsOf } from '~core/vehicle/parts'
+import type { Say } from '~core/words'
 import { BayDialog } from './bay-dialog'
 
 type Props = { state: JobState; run: RunState; act: (act: FloorAct) => void }
@@ -14,8 +17,13 @@ type Props = { state: JobState; run: RunState; act: (act: FloorAct) => void }
 /** The way out of every step: what went wrong, by name. Nothing is skipped, nothing is ticked that is not so. */
 export function TroubleDialog({ state, run, act }: Props) {
   const [what, setWhat] = useState<TroubleId>()
+  const say = useSay()
   return (
-    <BayDialog trigger="✗ Something went wrong" title={what ? troubles[what].title : 'What went wrong?'} wide>
+    <BayDialog
+      trigger="✗ Something went wrong"
+      title={what ? say({ code: `trouble-${what}-title` }) : 'What went wrong?'}
+      wide
+    >
       {(close) =>
         what === undefined ? (
           <div className="grid gap-2 sm:grid-cols-2">
@@ -26,7 +34,7 @@ export function TroubleDialog({ state, run, act }: Props) {
                 className="button min-h-[72px] justify-start text-lg"
                 onClick={() => setWhat(id)}
               >
-                {troubles[id].title}
+                {say({ code: `trouble-${id}-title` })}
               </button>
             ))}
             <p className="text-quiet sm:col-span-2">
@@ -57,7 +65,9 @@ type Field =
   | { legend: string; number: true }
 
 /** How each thing a trouble may ask is asked; a new trouble that asks the same needs nothing here. */
-function fieldOf(key: string, { vehicle }: JobState, run: RunState): Field | undefined {
+function fieldOf(key: string, state: JobState, run: RunState, say: Say): Field | undefined {
+  const { vehicle } = state
+  const goesIn = fluidIn(state)
   const point = currentPoint(run)
   const worked = run.stages.slice(0, run.stageIndex + 1).flatMap((stageRun) => stageRun.points)
   const points = [...new Set([...(point ? [point] : []), ...worked])]
@@ -69,7 +79,7 @@ function fieldOf(key: string, { vehicle }: JobState, run: RunState): Field | und
     case 'point':
       return choose(
         'Which one?',
-        points.map((id) => [id, pointName(vehicle, id)]),
+        points.map((id) => [id, say(pointFact(vehicle, id))]),
       )
     case 'line':
       return choose(
@@ -89,7 +99,7 @@ function fieldOf(key: string, { vehicle }: JobState, run: RunState): Field | und
     case 'spec':
       return choose('What was it?', [
         ...fluidSpecs
-          .filter((spec) => spec !== vehicle.fluid.spec)
+          .filter((spec) => spec !== goesIn)
           .map((spec): [string, string] => [spec, spec === 'mineral' ? 'Mineral oil' : spec]),
         ['unknown', 'Not known'],
       ])
@@ -118,7 +128,8 @@ type FormProps = Omit<Props, 'act'> & {
 }
 
 function TroubleForm({ what, state, run, onBack, onSaid }: FormProps) {
-  const keys = Object.keys(troubles[what].schema.shape).filter((key) => key !== 'what')
+  const keys = asksOf(what)
+  const say = useSay()
   const [faults, setFaults] = useState<Record<string, string>>({})
   const readAmount = useReadAmount()
   const show = useShow()
@@ -138,7 +149,7 @@ function TroubleForm({ what, state, run, onBack, onSaid }: FormProps) {
   return (
     <form onSubmit={submit} className="grid gap-4">
       {keys.map((key) => {
-        const field = fieldOf(key, state, run)
+        const field = fieldOf(key, state, run, say)
         if (!field) return null
         const fault = faults[key]
         const faultId = fault ? `trouble-${key}` : undefined

@@ -1,8 +1,11 @@
 import { useState } from 'react'
+import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { otherWays } from '~core/job/another-way'
 import { callOf, currentStage } from '~core/job/points'
 import type { JobState } from '~core/job/state'
+import { stageTraits } from '~core/plan/stage-kinds'
+import { techniqueFact } from '~core/technique/technique'
 import { BayDialog } from './bay-dialog'
 
 type Props = { state: JobState; act: (act: FloorAct) => void }
@@ -11,7 +14,7 @@ type Props = { state: JobState; act: (act: FloorAct) => void }
 export function WayDialog({ state, act }: Props) {
   const { run } = state
   const stageRun = run && currentStage(run)
-  if (!run || !stageRun || !['bleed', 'port-bleed'].includes(stageRun.stage.kind)) return null
+  if (!run || !stageRun || !stageTraits[stageRun.stage.kind].waysOpen) return null
   const withCab = callOf(stageRun.stage).withCab
   const underWay = run.call !== 'rest' || run.lookDue
   return (
@@ -47,6 +50,7 @@ function Ways({ state, alone, take }: { state: JobState; alone: boolean; take: (
   const [why, setWhy] = useState(alone ? reasons[0] : undefined)
   const [typed, setTyped] = useState('')
   const said = why ?? typed.trim()
+  const say = useSay()
   const { open, closed } = otherWays(state, !alone)
   return (
     <div className="grid gap-4">
@@ -88,10 +92,10 @@ function Ways({ state, alone, take }: { state: JobState; alone: boolean; take: (
               className="button min-h-[88px] flex-col items-start text-left"
               onClick={() => take({ type: 'way-changed', technique: technique.id, alone, why: said })}
             >
-              <span className="text-lg">{technique.name}</span>
+              <span className="text-lg">{say(techniqueFact(technique))}</span>
               <span className="text-sm font-normal text-quiet">
-                {technique.why} About {Math.round(minutes.fluidMinutes + minutes.handlingMinutes)} min for the
-                whole stage.
+                {say({ code: `technique-${technique.id}-why` })} About{' '}
+                {Math.round(minutes.fluidMinutes + minutes.handlingMinutes)} min for the whole stage.
               </span>
             </button>
           ))}
@@ -106,7 +110,7 @@ function Ways({ state, alone, take }: { state: JobState; alone: boolean; take: (
           <ul className="mt-1 grid list-disc gap-1 pl-5">
             {closed.map(({ technique, why: closedWhy }) => (
               <li key={technique.id}>
-                {technique.name}: {closedWhy}
+                {say(techniqueFact(technique))}: {say(closedWhy)}
               </li>
             ))}
           </ul>

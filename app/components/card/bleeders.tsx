@@ -1,19 +1,15 @@
 import { useShow } from '~/lib/units'
-import { pointsOfStage } from '~core/job/points'
 import type { Plan, Stage } from '~core/plan/answer'
 import type { PlanRequest } from '~core/plan/request'
-import { decideScope } from '~core/plan/scope/scope'
+import { stageTraits } from '~core/plan/stage-kinds'
 import { bleederRuns } from '~core/vehicle/network'
 
 /** Every place in its order, with spanner, torque and amount, and room for what was seen. */
 export function CardBleeders({ plan, request }: { plan: Plan; request: PlanRequest }) {
-  const { vehicle, work, shop } = request
+  const { vehicle } = request
   const show = useShow()
   const placed = new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each.bleeder]))
-  const { cylinderIds } = decideScope(vehicle, work, shop.scopeSchool).value
-  const rows = plan.stages.flatMap((stage: Stage, i) =>
-    pointsOfStage(vehicle, stage, cylinderIds).map((point) => ({ stage, i, point })),
-  )
+  const rows = plan.stages.flatMap((stage: Stage, i) => stage.points.map((point) => ({ stage, i, point })))
   return (
     <table className="w-full self-start border-2 border-ink text-left [&_td]:border [&_td]:border-ink [&_td]:px-1 [&_td]:py-0.5 print:[&_td]:py-[var(--row)] [&_th]:border [&_th]:border-ink [&_th]:px-1">
       <caption className="text-left font-bold">At each place, in this order</caption>
@@ -37,7 +33,11 @@ export function CardBleeders({ plan, request }: { plan: Plan; request: PlanReque
             <tr key={`${i} ${point}`}>
               <td>{i + 1}</td>
               <th scope="row" className="text-base print:text-[1.15em]">
-                {bleeder ? point : stage.kind === 'bench-bleed' ? 'in the vice' : `port ${point}`}
+                {bleeder
+                  ? point
+                  : stageTraits[stage.kind].worksAt === 'cylinders'
+                    ? 'in the vice'
+                    : `port ${point}`}
               </th>
               <td>
                 {bleeder?.wrenchMm === undefined ? '' : `${bleeder.wrenchMm} mm`}

@@ -1,19 +1,20 @@
 import { stageNames } from '~/components/stage-names'
 import { showMinutes } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { Plan } from '~core/plan/answer'
-import { techniqueOf } from '~core/technique'
-import type { Step } from '~core/technique/step'
+import { type Step, stepFact } from '~core/technique/step'
 
 const who: Record<Step['who'], string> = { wheel: '', cab: 'cab: ', tool: 'scan tool: ', desk: 'desk: ' }
 
 /** Every stage with its steps to tick, in two columns. */
 export function CardSteps({ plan }: { plan: Plan }) {
   const show = useShow()
+  const say = useSay()
   return (
     <ol className="mt-2 columns-1 gap-x-4 sm:columns-2 print:columns-2">
-      {plan.stages.map(({ kind, technique, before, after, ml, minutes, order }, i) => {
-        const way = technique && techniqueOf(technique)
+      {plan.stages.map(({ kind, technique, before, after, ml, minutes, points }, i) => {
+        const way = technique && `technique-${technique}`
         const earlier = plan.stages.slice(0, i).find((each) => technique && each.technique === technique)
         return (
           // biome-ignore lint/suspicious/noArrayIndexKey: a stage may come twice, and its number is what tells it apart
@@ -21,7 +22,7 @@ export function CardSteps({ plan }: { plan: Plan }) {
             <h2 className="flex items-end justify-between gap-2 border-b border-ink font-bold">
               <span>
                 {i + 1}. {stageNames[kind]}
-                {way && <span className="font-normal">: {way.name}</span>}
+                {way && <span className="font-normal">: {say({ code: way })}</span>}
               </span>
               <span className="font-normal whitespace-nowrap">
                 {ml > 0 && `${show('volume', ml)}, `}
@@ -33,9 +34,9 @@ export function CardSteps({ plan }: { plan: Plan }) {
               <p>☐ As stage {plan.stages.indexOf(earlier) + 1}, every step of it again.</p>
             ) : (
               way &&
-              (order.length > 0 || kind === 'port-bleed' || kind === 'bench-bleed') && (
+              points.length > 0 && (
                 <p>
-                  ▸ {way.round.join(' ')} <strong>Done:</strong> {way.done}
+                  ▸ {say({ code: `${way}-round` })} <strong>Done:</strong> {say({ code: `${way}-done` })}
                 </p>
               )
             )}
@@ -52,10 +53,12 @@ const only = (steps: readonly Step[], earlier: readonly Step[] = []) =>
   steps.filter(({ id }) => !earlier.some((each) => each.id === id))
 
 function Ticks({ steps }: { steps: readonly Step[] }) {
-  return steps.map(({ id, text, who: actor, asksMl }) => (
-    <p key={id} className="pl-4 -indent-4">
-      ☐ {who[actor]}
-      {text} {asksMl && '____ mL'}
+  const say = useSay()
+  const show = useShow()
+  return steps.map((step) => (
+    <p key={step.id} className="pl-4 -indent-4">
+      ☐ {who[step.who]}
+      {say(stepFact(step))} {step.asksMl && `____ ${show.unit('volume')}`}
     </p>
   ))
 }

@@ -1,5 +1,6 @@
 import { dueBasis, ruleWords } from '~/lib/due-words'
 import { showDate } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { FluidDue } from '~core/fluid/due'
 import { DueStrip } from './strip'
@@ -7,6 +8,7 @@ import { DueStrip } from './strip'
 /** When it is due and by which rule, and when each of the others would have it. */
 export function DueByRule({ due, day }: { due?: FluidDue; day: string }) {
   const show = useShow()
+  const say = useSay()
   if (!due)
     return (
       <section className="panel">
@@ -30,7 +32,7 @@ export function DueByRule({ due, day }: { due?: FluidDue; day: string }) {
             </span>
             <DueStrip day={day} {...each} />
             <span className="text-sm font-normal text-quiet">
-              {each.text}, {dueBasis[each.basis]}
+              {say(each.says)}, {dueBasis[each.basis]}
               {each.earliest !== each.latest && `: ${showDate(each.earliest)} to ${showDate(each.latest)}`}
             </span>
           </li>

@@ -2,10 +2,10 @@ import { useId, useState } from 'react'
 import { Form } from 'react-router'
 import { unitFieldOf } from '~/lib/fields'
 import { useUnits } from '~/lib/units'
+import { readingPlaces } from '~core/fluid/readings'
 import { type FluidSpec, fluidSpecs } from '~core/fluid/specs'
 import { colourClues, colours } from '~core/fluid/specs/colour'
 import { type TesterId, testerIds, testerOf } from '~core/fluid/testers'
-import { readingPlaces } from '~core/fluid/taken'
 import { type Quantity, quantities } from '~core/units/units'
 
 type Refused = { which: string; faults: Record<string, string[] | null>; typed: Record<string, string> }

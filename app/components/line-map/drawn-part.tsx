@@ -1,6 +1,7 @@
+import { useSay } from '~/lib/say'
 import type { AirPlace } from '~core/linemap/air-places'
 import type { MapPart } from '~core/linemap/sheet'
-import { partName } from '~core/vehicle/parts'
+import { partFact } from '~core/vehicle/parts'
 import type { Part, PartOf } from '~core/vehicle/schema'
 
 const valveWords: Record<PartOf<'valve'>['role'], string> = {
@@ -39,20 +40,21 @@ const isTight = ({ type }: Part, word: string) => word.length > 5 || (type === '
 type Props = { place: MapPart; air?: AirPlace; picked: boolean; onPick?: (id: string) => void }
 
 export function DrawnPart({ place, air, picked, onPick }: Props) {
+  const say = useSay()
   const { part, x, y, width, height } = place
   const pick = onPick ? () => onPick(part.id) : undefined
   const word = partWord(part)
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the same choice is in the list beside the map, by label and key
     <g onClick={pick} className={pick ? 'lm-tappable' : undefined}>
-      <title>{`${partName(part)} (${part.id})`}</title>
+      <title>{`${say(partFact(part))} (${part.id})`}</title>
       <Shape place={place} picked={picked} />
       {word && (
         <text x={x} y={y + 3.4} className={isTight(part, word) ? 'lm-label lm-label-tight' : 'lm-label'}>
           {word}
         </text>
       )}
-      {air && <AirMark x={x - width / 2} y={y - height / 2} text={air.text} />}
+      {air && <AirMark x={x - width / 2} y={y - height / 2} text={say(air.why)} />}
       {pick && (
         <rect
           x={x - width / 2 - 7}

@@ -1,6 +1,7 @@
+import { useSay } from '~/lib/say'
 import { airPlaces } from '~core/linemap/air-places'
 import { bleederRuns, lineLengthM } from '~core/vehicle/network'
-import { partName } from '~core/vehicle/parts'
+import { partFact } from '~core/vehicle/parts'
 import type { Line, Part, Vehicle } from '~core/vehicle/schema'
 import { type BleederMark, stateWords } from './marks'
 
@@ -8,6 +9,7 @@ type Props = { vehicle: Vehicle; marks: readonly BleederMark[] }
 
 /** Everything the map shows, in words. */
 export function MapList({ vehicle, marks }: Props) {
+  const say = useSay()
   const circuits = [...new Set(vehicle.lines.map(({ circuit }) => circuit))]
   const air = airPlaces(vehicle)
   return (
@@ -19,7 +21,7 @@ export function MapList({ vehicle, marks }: Props) {
           <ul>
             {vehicle.parts.map((part) => (
               <li key={part.id} className="wrap-anywhere">
-                {partName(part)} ({part.id}){feedOf(part)}
+                {say(partFact(part))} ({part.id}){feedOf(part)}
               </li>
             ))}
           </ul>
@@ -44,7 +46,7 @@ export function MapList({ vehicle, marks }: Props) {
             {inOrder(vehicle, marks).map(({ bleeder, part, run, mark }) => (
               <li key={bleeder.id} className="wrap-anywhere">
                 {mark && `${mark.label}: `}
-                {bleeder.id} on the {partName(part)}
+                {bleeder.id} on the {say(partFact(part))}
                 {run && `, run ${run.lengthM.toFixed(2)} m`}
                 {mark && `, ${stateWords[mark.state]}`}
               </li>
@@ -55,8 +57,8 @@ export function MapList({ vehicle, marks }: Props) {
           <section>
             <h3 className="font-bold">Where air is kept</h3>
             <ul>
-              {air.map(({ partId, text }) => (
-                <li key={partId}>{text}</li>
+              {air.map(({ partId, why }) => (
+                <li key={partId}>{say(why)}</li>
               ))}
             </ul>
           </section>

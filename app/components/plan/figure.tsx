@@ -1,5 +1,6 @@
 import { Popover } from 'radix-ui'
 import { createContext, useContext } from 'react'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { Plan } from '~core/plan/answer'
 import { explainFigure, type FigureId } from '~core/plan/explain'
@@ -35,10 +36,11 @@ export function Figure({ id, children }: { id: FigureId; children: React.ReactNo
 
 function Opened({ id, request, plan }: { id: FigureId; request: PlanRequest; plan: Plan }) {
   const show = useShow()
+  const say = useSay()
   const { title, formula, inputs, basis, source } = explainFigure(id, request, plan)
   return (
     <>
-      <h3 className="text-lg">{title}</h3>
+      <h3 className="text-lg">{typeof title === 'string' ? title : say(title)}</h3>
       <p className="my-2 border-l-4 border-ink pl-3">{formula}</p>
       <dl className="grid grid-cols-[1fr_auto] gap-x-4">
         {inputs.map((input) => (

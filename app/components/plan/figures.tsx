@@ -1,7 +1,7 @@
 import { counted, showMinutes } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { opened, type Plan, planMinutes } from '~core/plan/answer'
-import { techniqueOf } from '~core/technique'
 import { Figure } from './figure'
 
 /** The reasons that say what kind of work this is, before anything else. */
@@ -14,14 +14,16 @@ const whatCodes = /^scope-/
  */
 export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
   const show = useShow()
+  const say = useSay()
   const inContainers = (of: Plan) =>
     opened(of)
       .map(({ ml, count }) => `${count} × ${show('volume', ml)}`)
       .join(' + ') || 'nothing'
   const bleed = plan.stages.find(({ kind }) => kind === 'bleed')
   const led = bleed ?? plan.stages.find(({ order }) => order.length > 0)
-  const what = plan.reasons.find(({ code }) => whatCodes.test(code))?.text
-  const why = [what, led?.technique && techniqueOf(led.technique).why].filter(Boolean).join(' ')
+  const what = plan.reasons.find(({ code }) => whatCodes.test(code))
+  const way = led?.technique && `technique-${led.technique}`
+  const why = [what && say(what), way && say({ code: `${way}-why` })].filter(Boolean).join(' ')
   const order = [...new Set(plan.stages.flatMap((stage) => stage.order))]
   const moved = (now: string, before: string | undefined) =>
     before !== undefined && before !== now ? before : undefined
@@ -31,7 +33,7 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
     <section className="panel py-3" aria-label="The plan in short">
       <p className="flex flex-wrap items-baseline gap-x-5 text-2xl leading-snug">
         <span>
-          <strong>{led?.technique ? techniqueOf(led.technique).name : 'No bleeding'}</strong>
+          <strong>{way ? say({ code: way }) : 'No bleeding'}</strong>
           {plan.pressureKPa !== undefined && (
             <>
               , <Figure id={{ figure: 'pressure' }}>{show('pressure', plan.pressureKPa)}</Figure>

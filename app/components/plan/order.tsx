@@ -11,11 +11,11 @@ import { arrayMove, SortableContext, useSortable, verticalListSortingStrategy } 
 import { CSS } from '@dnd-kit/utilities'
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-react'
 import { withOrder } from '~/lib/order-in-address'
+import { useSay } from '~/lib/say'
 import type { PlanOrder } from '~core/plan/answer'
-import { orderSchools } from '~core/plan/order'
 import type { Shop } from '~core/plan/request'
 import { type BleederRun, bleederRuns } from '~core/vehicle/network'
-import { partName } from '~core/vehicle/parts'
+import { partFact } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import { useChanges } from './changes'
 import { OtherSchools } from './other-schools'
@@ -87,7 +87,7 @@ export function Order({ vehicle, order, school, fixed, fault }: Props) {
 }
 
 function UsualOrder({ vehicle, school }: Pick<Props, 'vehicle' | 'school'>) {
-  const name = orderSchools[school].name
+  const name = useSay()({ code: `school-${school}` })
   return vehicle.makerOrder?.length ? (
     <>The maker’s order; {name.toLowerCase()} for the rest.</>
   ) : (
@@ -109,6 +109,7 @@ function Row({ id, at, last, placed, fixed, move }: RowProps) {
     id,
     disabled: fixed,
   })
+  const say = useSay()
   const style = { transform: CSS.Translate.toString(transform), transition }
   return (
     <li
@@ -133,8 +134,8 @@ function Row({ id, at, last, placed, fixed, move }: RowProps) {
         <strong className="wrap-anywhere">{id}</strong>
         {placed && (
           <span className="block text-sm text-quiet">
-            {partName(placed.part)}
-            {placed.run && `, run ${placed.run.lengthM.toFixed(2)} m, circuit ${placed.run.circuit}`}
+            {say(partFact(placed.part))}
+            {placed.run && `, run ${say.show('run', placed.run.lengthM)}, circuit ${placed.run.circuit}`}
           </span>
         )}
       </span>
@@ -173,13 +174,14 @@ function Stated(props: {
   back: () => void
 }) {
   const { stated, fixed, fault } = props
+  const say = useSay()
   return (
     <div className="mt-3 grid gap-3">
       <div role="status" className="grid gap-2">
-        {stated.warnings.map(({ code, text }) => (
-          <p key={`${code} ${text}`} className="hatched border-4 border-oxide bg-enamel p-3">
+        {stated.warnings.map((warning) => (
+          <p key={JSON.stringify(warning)} className="hatched border-4 border-oxide bg-enamel p-3">
             <strong>Mind: </strong>
-            {text}
+            {say(warning)}
           </p>
         ))}
         {stated.warnings.length === 0 && !fixed && (

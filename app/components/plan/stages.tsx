@@ -1,9 +1,9 @@
 import { stageNames } from '~/components/stage-names'
 import { counted, showMinutes } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { Plan, Stage } from '~core/plan/answer'
-import { techniqueOf } from '~core/technique'
-import type { Step } from '~core/technique/step'
+import { mindFact, type Step, stepFact } from '~core/technique/step'
 import { Figure } from './figure'
 
 /** A stage may come twice (base bleed, cycle, base bleed): its number is what tells it apart. */
@@ -40,11 +40,12 @@ const who = { wheel: 'wheel', cab: 'cab', tool: 'scan tool', desk: 'desk' }
 /** Its name, opening to what is done before and after the bleeders, by whom, and how one round goes. */
 function StageName({ stage }: { stage: Stage }) {
   const { kind, before, after, technique } = stage
-  const way = technique && techniqueOf(technique)
+  const say = useSay()
+  const way = technique && `technique-${technique}`
   const name = (
     <>
       <strong>{stageNames[kind]}</strong>
-      {way && `: ${way.name}`}
+      {way && `: ${say({ code: way })}`}
     </>
   )
   const steps = before.length + after.length
@@ -58,16 +59,12 @@ function StageName({ stage }: { stage: Stage }) {
       {way && (
         <>
           <p className="mt-1 font-semibold">At each place</p>
-          <ul className="list-[square] pl-5">
-            {way.round.map((text) => (
-              <li key={text}>{text}</li>
-            ))}
-          </ul>
+          <p className="pl-5">{say({ code: `${way}-round` })}</p>
           <p className="my-1 border-l-4 border-ink pl-2">
-            <strong>Done:</strong> {way.done}
+            <strong>Done:</strong> {say({ code: `${way}-done` })}
           </p>
           <p className="hatched my-1 border-l-4 border-oxide pl-2">
-            <strong>Goes wrong:</strong> {way.mistakes.join(' ')}
+            <strong>Goes wrong:</strong> {say({ code: `${way}-mistakes` })}
           </p>
         </>
       )}
@@ -77,13 +74,14 @@ function StageName({ stage }: { stage: Stage }) {
 }
 
 function StepList({ steps }: { steps: readonly Step[] }) {
+  const say = useSay()
   return (
     <ol className="grid gap-1">
-      {steps.map(({ id, text, detail, who: actor }) => (
-        <li key={id} className="grid grid-cols-[5rem_1fr] gap-2">
-          <span className="text-sm text-quiet">{who[actor]}</span>
+      {steps.map((step) => (
+        <li key={step.id} className="grid grid-cols-[5rem_1fr] gap-2">
+          <span className="text-sm text-quiet">{who[step.who]}</span>
           <span>
-            {text} {detail && <span className="text-quiet">{detail}</span>}
+            {say(stepFact(step))} <span className="text-quiet">{say(mindFact(step))}</span>
           </span>
         </li>
       ))}

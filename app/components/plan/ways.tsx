@@ -1,6 +1,7 @@
 import { basisNames } from '~/components/reasons'
+import { useSay } from '~/lib/say'
 import type { Ways as Place, Plan } from '~core/plan/answer'
-import { techniqueOf } from '~core/technique'
+import { techniqueFact } from '~core/technique/technique'
 import { useTakeWay } from './take-way'
 
 const placeNames: Record<Place['at'], string> = {
@@ -12,6 +13,7 @@ const placeNames: Record<Place['at'], string> = {
 /** Every way that was not taken, why, and what that rests on; one that is not excluded may be taken for a reason. */
 export function Ways({ plan, fixed }: { plan: Plan; fixed: boolean }) {
   const take = useTakeWay()
+  const say = useSay()
   return (
     <section className="panel" aria-labelledby="not-taken">
       <h2 id="not-taken">Ways not taken</h2>
@@ -19,7 +21,7 @@ export function Ways({ plan, fixed }: { plan: Plan; fixed: boolean }) {
         <div key={at}>
           {plan.ways.length > 1 && <h3 className="mt-2">{placeNames[at]}</h3>}
           <ul className="grid gap-1.5">
-            {notTaken.map(({ technique, text, basis, excluded }) => (
+            {notTaken.map(({ technique, basis, excluded, ...why }) => (
               <li
                 key={technique}
                 className="grid grid-cols-[1fr_auto] items-center gap-x-3 border-b border-rule pb-1.5"
@@ -30,7 +32,7 @@ export function Ways({ plan, fixed }: { plan: Plan; fixed: boolean }) {
                       ✗{' '}
                     </span>
                   )}
-                  <strong>{techniqueOf(technique).name}.</strong> {text}{' '}
+                  <strong>{say(techniqueFact({ id: technique }))}.</strong> {say(why)}{' '}
                   <em className="text-sm text-quiet">{basisNames[basis]}</em>
                 </span>
                 {!excluded && !fixed && (
@@ -38,7 +40,7 @@ export function Ways({ plan, fixed }: { plan: Plan; fixed: boolean }) {
                     type="button"
                     className="button"
                     onClick={() => take(at, technique)}
-                    aria-label={`Take ${techniqueOf(technique).name} instead`}
+                    aria-label={`Take ${say(techniqueFact({ id: technique }))} instead`}
                   >
                     Take it
                   </button>

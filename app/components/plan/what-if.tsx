@@ -2,10 +2,11 @@ import { Form } from 'react-router'
 import { unitFieldOf } from '~/lib/fields'
 import { USUAL_ORDER } from '~/lib/order-in-address'
 import { targetIn, temperatureIn } from '~/lib/plan-request'
+import { useSay } from '~/lib/say'
 import { useFieldText, useShow } from '~/lib/units'
 import { fluidSpecs } from '~core/fluid/specs'
 import type { Plan } from '~core/plan/answer'
-import { orderSchoolIds, orderSchools } from '~core/plan/order'
+import { orderSchoolIds } from '~core/plan/order'
 import type { PlanRequest } from '~core/plan/request'
 import { techniqueOf } from '~core/technique'
 import { useChanges } from './changes'
@@ -13,6 +14,7 @@ import { useTakeWay, waysIn } from './take-way'
 
 /** Change what the plan stands on, in place; the page plans anew at every change. */
 export function WhatIf({ request, plan }: { request: PlanRequest; plan: Plan }) {
+  const say = useSay()
   const [search, change] = useChanges()
   const take = useTakeWay()
   const show = useShow()
@@ -64,10 +66,12 @@ export function WhatIf({ request, plan }: { request: PlanRequest; plan: Plan }) 
           value={waysIn(search).find((id) => techniqueOf(id).at === 'bleeders') ?? ''}
           onChange={(event) => take('bleeders', event.target.value)}
         >
-          <option value="">Usual: {bleeders?.usual ? techniqueOf(bleeders.usual).name : 'none fits'}</option>
+          <option value="">
+            Usual: {bleeders?.usual ? say({ code: `technique-${bleeders.usual}` }) : 'none fits'}
+          </option>
           {ways.map(({ technique, excluded }) => (
             <option key={technique} value={technique} disabled={excluded}>
-              {techniqueOf(technique).name}
+              {say({ code: `technique-${technique}` })}
               {excluded && ' (not here)'}
             </option>
           ))}
@@ -83,7 +87,7 @@ export function WhatIf({ request, plan }: { request: PlanRequest; plan: Plan }) 
         >
           {orderSchoolIds.map((id) => (
             <option key={id} value={id}>
-              {orderSchools[id].name}
+              {say({ code: `school-${id}` })}
             </option>
           ))}
         </select>

@@ -1,10 +1,12 @@
 import { counted, showDate, showMoment } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { colourClues } from '~core/fluid/specs/colour'
+import { planNow } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import { jobTally } from '~core/job/tally'
 import { massBalance } from '~core/physics/exchange/mass-balance'
-import { techniqueOf } from '~core/technique'
+import { techniqueFact } from '~core/technique/technique'
 import { Part, Row } from './rows'
 
 /** What was done, with what, and what moved. */
@@ -20,11 +22,12 @@ export function Done({ state, poured, money }: Props) {
   const tally = jobTally(state)
   const show = useShow()
   const { wantsAnswer } = massBalance({ ...tally, outMl: tally.outMl + tally.drawnMl })
-  const plan = planned?.plan
+  const plan = planNow(state)
+  const say = useSay()
   // As planned, and as it was done in the end; how it came to that is told on the way.
-  const asPlanned = plan?.stages.find((stage) => stage.kind === 'bleed')?.technique
+  const asPlanned = planned?.plan.stages.find((stage) => stage.kind === 'bleed')?.technique
   const done = run?.stages.findLast(({ stage }) => stage.kind === 'bleed')?.stage.technique
-  const techniques = [...new Set([asPlanned, done])].flatMap((id) => (id ? techniqueOf(id).name : []))
+  const techniques = [...new Set([asPlanned, done])].flatMap((id) => (id ? say(techniqueFact({ id })) : []))
   return (
     <Part title="Done">
       {!plan && <p>No plan was taken.</p>}
@@ -48,7 +51,7 @@ export function Done({ state, poured, money }: Props) {
               taken &&
               usual && (
                 <Row key={at} name="By hand">
-                  {techniqueOf(taken).name} (usual: {techniqueOf(usual).name}): {why}
+                  {say(techniqueFact({ id: taken }))} (usual: {say(techniqueFact({ id: usual }))}): {why}
                 </Row>
               ),
           )}
@@ -56,9 +59,9 @@ export function Done({ state, poured, money }: Props) {
             <Row name="Order">
               set by hand, {plan.order.bleeders.join(', ')} (usual: {plan.order.stated.usual.join(', ')}):{' '}
               {plan.order.stated.why}
-              {plan.order.stated.warnings.map(({ code, text }) => (
-                <span key={code} className="block text-sm">
-                  Warned: {text}
+              {plan.order.stated.warnings.map((warning) => (
+                <span key={warning.code} className="block text-sm">
+                  Warned: {say(warning)}
                 </span>
               ))}
             </Row>
@@ -90,7 +93,7 @@ export function Done({ state, poured, money }: Props) {
       )}
       {earlier.map(({ why, plate, at }) => (
         <Row key={at} name="Given up">
-          {why}, on {plate}
+          {say(why)}, on {plate}
         </Row>
       ))}
       {bleedAgainWhy.length > 0 && <Row name="Bled again">{bleedAgainWhy.join('; ')}</Row>}
@@ -148,9 +151,10 @@ export function Points({ state: { run } }: { state: JobState }) {
 
 /** What went wrong on the way, how often it was left, where it stood by mistake. */
 export function OnTheWay({ state: { troubles, parkings, parked, movedFrom, late } }: { state: JobState }) {
+  const say = useSay()
   const lines = [
     ...movedFrom.map(({ plate, name }) => `Begun on ${plate} (${name}) by mistake, and moved here.`),
-    ...troubles.map(({ text, by }) => (by ? `${text} (${by.name})` : text)),
+    ...troubles.map(({ says, by }) => (by ? `${say(says)} (${by.name})` : say(says))),
     ...parkings.map(
       ({ parked: left, resumed }) =>
         `Parked by ${left.by?.name ?? 'nobody named'} (${left.why}), taken up by ${resumed.by?.name ?? 'nobody named'}: ${resumed.asLeft ? 'as left' : resumed.found}.`,

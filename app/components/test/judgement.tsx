@@ -1,7 +1,8 @@
 import { basisNames } from '~/components/reasons'
 import { verdictWords } from '~/components/words'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
-import type { Judgement, RuleSays } from '~core/fluid/judge'
+import type { Judgement, RuleSays } from '~core/fluid/judgement'
 import { type HardUseId, hardest } from '~core/fluid/policy/hard-use'
 import { testerOf } from '~core/fluid/testers'
 
@@ -15,6 +16,7 @@ const looks: Record<Judgement['verdict'], string> = {
 /** What the shop's policy makes of the readings, which rule decided, and what others would say. */
 export function JudgementPanel({ judged, hardUse }: { judged?: Judgement; hardUse: readonly HardUseId[] }) {
   const show = useShow()
+  const say = useSay()
   return (
     <section className="panel" aria-live="polite">
       <h2>
@@ -40,7 +42,7 @@ export function JudgementPanel({ judged, hardUse }: { judged?: Judgement; hardUs
               </p>
             )}
           </div>
-          <p className="text-lg">{judged.because}</p>
+          <p className="text-lg">{say(judged.because)}</p>
           {judged.askFor.length > 0 && (
             <p className="border-l-4 border-oxide pl-3">
               Surer: {judged.askFor.map((id) => testerOf(id).name.toLowerCase()).join(', or ')}.
@@ -51,8 +53,8 @@ export function JudgementPanel({ judged, hardUse }: { judged?: Judgement; hardUs
             <div>
               <h3 className="font-bold">What this does not tell</h3>
               <ul className="list-disc pl-5">
-                {judged.cannot.map(({ code, text }) => (
-                  <li key={code}>{text}</li>
+                {judged.cannot.map((each) => (
+                  <li key={each.code}>{say(each)}</li>
                 ))}
               </ul>
             </div>
@@ -69,6 +71,7 @@ const words: Record<RuleSays['verdict'], string> = { ...verdictWords, unknown: '
 const silent = ({ verdict }: RuleSays) => verdict === 'unknown'
 
 function RuleTable({ judged }: { judged: Judgement }) {
+  const say = useSay()
   const others = judged.others.filter((says) => !silent(says))
   const quiet = judged.says.filter(silent)
   return (
@@ -99,7 +102,7 @@ function RuleTable({ judged }: { judged: Judgement }) {
               </th>
             </tr>
             {others.map((says) => (
-              <RuleRow key={says.words} says={says} decided={false} />
+              <RuleRow key={`${says.rule} ${says.limit}`} says={says} decided={false} />
             ))}
           </tbody>
         )}
@@ -107,7 +110,10 @@ function RuleTable({ judged }: { judged: Judgement }) {
       {quiet.length > 0 && (
         <p className="mt-2 text-sm text-quiet">
           No say:{' '}
-          {quiet.map(({ words, text }) => `${words} (${text.replace(/\.$/, '').toLowerCase()})`).join('; ')}.
+          {quiet
+            .map((each) => `${say(each.words)} (${say(each).replace(/\.$/, '').toLowerCase()})`)
+            .join('; ')}
+          .
         </p>
       )}
     </div>
@@ -115,19 +121,20 @@ function RuleTable({ judged }: { judged: Judgement }) {
 }
 
 function RuleRow({ says, decided }: { says: RuleSays; decided: boolean }) {
+  const say = useSay()
   return (
     <tr
       className={`border-b border-rule align-top [&>td]:py-1.5 [&>td]:pr-3 ${decided ? 'bg-oxide-wash font-semibold' : ''}`}
     >
       <td>
-        {says.words}
+        {say(says.words)}
         {decided && <span className="block text-sm">decided</span>}
       </td>
       <td className="whitespace-nowrap">
         <span aria-hidden="true">{marks[says.verdict]}</span> {words[says.verdict]}
       </td>
       <td>
-        {says.text} <span className="text-sm font-normal text-quiet italic">{basisNames[says.basis]}</span>
+        {say(says)} <span className="text-sm font-normal text-quiet italic">{basisNames[says.basis]}</span>
       </td>
     </tr>
   )

@@ -1,4 +1,4 @@
-import type { TakenReading } from '~core/fluid/judge'
+import type { TakenReading } from '~core/fluid/readings'
 import { colourClues, colours } from '~core/fluid/specs/colour'
 import { testerOf } from '~core/fluid/testers'
 import type { Show } from '~core/units/show'

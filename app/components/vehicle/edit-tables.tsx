@@ -1,3 +1,4 @@
+import { useSay } from '~/lib/say'
 import type { Fault } from '~core/base/fault'
 import {
   addBleeder,
@@ -10,7 +11,7 @@ import {
   valueAt,
 } from '~core/vehicle/edit/edit'
 import { type EditField, lineFields, partFields } from '~core/vehicle/edit/fields'
-import { bleedersOf, partName } from '~core/vehicle/parts'
+import { bleedersOf, partFact } from '~core/vehicle/parts'
 import type { Line, Part, Vehicle } from '~core/vehicle/schema'
 import { EditCell } from './edit-cell'
 
@@ -64,12 +65,13 @@ export function PartTable(props: Props) {
 }
 
 function PartRow({ part, at, ...props }: Props & { part: Part; at: number }) {
+  const say = useSay()
   const { vehicle, faults, change } = props
   return (
     <li className="grid gap-2 border-t-2 border-rule pt-2">
       <div className="flex flex-wrap items-center gap-2">
         <h3 className="grow font-bold wrap-anywhere">
-          {partName(part)} ({part.id})
+          {say(partFact(part))} ({part.id})
           <Assumed vehicle={vehicle} id={part.id} />
         </h3>
         {'bleeders' in part && (

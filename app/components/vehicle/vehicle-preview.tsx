@@ -1,12 +1,14 @@
 import { LineMap } from '~/components/line-map/line-map'
 import { ownMarks } from '~/components/line-map/own-marks'
+import { useSay } from '~/lib/say'
 import type { Reading } from '~core/base/fault'
 import { bleederRuns } from '~core/vehicle/network'
-import { partName } from '~core/vehicle/parts'
+import { partFact } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 
 /** The vehicle as the answers make it so far: its map and the runs that follow. */
 export function VehiclePreview({ made }: { made: Reading<Vehicle> }) {
+  const say = useSay()
   if (!made.ok)
     return (
       <section className="panel" aria-label="Line map">
@@ -29,7 +31,7 @@ export function VehiclePreview({ made }: { made: Reading<Vehicle> }) {
           {bleederRuns(vehicle).map(({ bleeder, part, run }) => (
             <li key={bleeder.id} className="grid grid-cols-[4rem_1fr_auto] gap-3 border-b border-rule py-1">
               <strong>{bleeder.id}</strong>
-              <span>{partName(part)}</span>
+              <span>{say(partFact(part))}</span>
               <span>{run ? `≈ ${run.lengthM.toFixed(2)} m` : 'at the source'}</span>
             </li>
           ))}

@@ -1,3 +1,4 @@
+import { fact } from '../../base/decision'
 import { ImpossibleInput } from '../../base/fault'
 import { waterFromBoiling } from '../../physics/moisture/boiling-point'
 import type { Rule } from './rule'
@@ -17,35 +18,34 @@ export const boilingRule: Rule = {
   min: 0,
   max: 80,
   basis: 'standard',
-  words: (limit, show) =>
-    limit === 0
-      ? 'at the wet boiling point'
-      : `within ${show.apart('temperature', limit)} of the wet boiling point`,
+  words: (limit) =>
+    limit === 0 ? fact('limit-boiling') : fact('limit-boiling-margin', { marginApartC: limit }),
   harder: (limit, { addsMarginC }) => limit + addsMarginC,
-  judge(limit, { pair, ownPair, boiled, boilingC }, show) {
+  judge(limit, { pair, ownPair, boiled, boilingC }) {
     const basis = boiled ? 'standard' : 'physics'
-    if (!pair)
-      return { verdict: 'unknown', text: 'This fluid takes up no water: the rule does not apply.', basis }
-    if (!boilingC) return { verdict: 'unknown', text: 'Nothing tells how hot it boils.', basis }
+    if (!pair) return { verdict: 'unknown', ...fact('takes-no-water'), basis }
+    if (!boilingC) return { verdict: 'unknown', ...fact('boiling-not-known'), basis }
     const limitC = pair.wetC + limit
-    const own =
-      boiled || ownPair
-        ? ''
-        : ' With the specification’s minima this says the same as water: the product’s own data sheet or a boiled sample would be a second opinion.'
-    const text = `Boils at ${show('temperature', boilingC.likely)} (${show('temperature', boilingC.low)} to ${show('temperature', boilingC.high)}); replace at ${show('temperature', limitC)}.${own}`
-    if (boilingC.likely <= limitC) return { verdict: 'replace', text, basis }
+    const says = fact('boils-at', {
+      likelyC: boilingC.likely,
+      lowC: boilingC.low,
+      highC: boilingC.high,
+      limitC,
+      // With the specification's minima this says the same as water.
+      secondOpinion: boiled || ownPair,
+    })
+    if (boilingC.likely <= limitC) return { verdict: 'replace', ...says, basis }
     const near = boilingC.low <= limitC || boilingC.likely < limitC + WATCH_C
-    return { verdict: near ? 'watch' : 'keep', text, basis }
+    return { verdict: near ? 'watch' : 'keep', ...says, basis }
   },
-  due(limit, history, show) {
+  due(limit, history) {
     const { pair, today } = history
     if (!pair) return undefined
     const limitC = pair.wetC + limit
     const reached = { earliest: today, likely: today, latest: today, basis: 'given' as const }
-    if (limitC >= pair.dryC)
-      return { ...reached, text: `${show('temperature', limitC)} is above what it boils at when new` }
-    const due = waterRule.due(waterAt(pair, limitC), history, show)
-    return due && { ...due, text: `boils at ${show('temperature', limitC)} by its rise of water` }
+    if (limitC >= pair.dryC) return { ...reached, says: fact('due-boiling-when-new', { limitC }) }
+    const due = waterRule.due(waterAt(pair, limitC), history)
+    return due && { ...due, says: fact('due-boiling', { limitC }) }
   },
 }
 

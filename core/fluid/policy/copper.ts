@@ -1,3 +1,4 @@
+import { fact } from '../../base/decision'
 import type { Rule } from './rule'
 
 /** Share of the limit from which copper is worth watching. @source from memory */
@@ -11,17 +12,16 @@ export const copperRule: Rule = {
   min: 10,
   max: 2000,
   basis: 'practice',
-  words: (limit) => `${limit} ppm copper`,
+  words: (limit) => fact('limit-copper', { limit }),
   harder: (limit) => limit,
   judge(limit, { copperPpm }) {
     const basis = 'practice'
-    if (!copperPpm) return { verdict: 'unknown', text: 'No copper strip was used.', basis }
-    const has = `${Math.round(copperPpm.likely)} ppm copper`
-    if (copperPpm.likely >= limit)
-      return { verdict: 'replace', text: `${has}: at or past the limit of ${limit} ppm.`, basis }
+    if (!copperPpm) return { verdict: 'unknown', ...fact('copper-not-read'), basis }
+    const params = { ppm: Math.round(copperPpm.likely), limit }
+    if (copperPpm.likely >= limit) return { verdict: 'replace', ...fact('copper-replace', params), basis }
     if (copperPpm.high >= limit || copperPpm.likely >= WATCH_SHARE * limit)
-      return { verdict: 'watch', text: `${has}: getting near the limit of ${limit} ppm.`, basis }
-    return { verdict: 'keep', text: `${has}: well within the limit of ${limit} ppm.`, basis }
+      return { verdict: 'watch', ...fact('copper-watch', params), basis }
+    return { verdict: 'keep', ...fact('copper-keep', params), basis }
   },
   // It comes as the inhibitors go, not along a line that anybody has published.
   due: () => undefined,

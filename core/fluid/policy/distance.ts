@@ -1,4 +1,5 @@
 import { dayNumber, isoDate } from '../../base/day'
+import { fact } from '../../base/decision'
 import type { Rule } from './rule'
 
 /** So near below its distance fluid is worth watching. @source from memory */
@@ -18,17 +19,16 @@ export const distanceRule: Rule = {
   min: 500,
   max: 500_000,
   basis: 'practice',
-  words: (limit, show) => `every ${show('distance', limit)}`,
+  words: (limit) => fact('limit-distance', { limitKm: limit }),
   harder: (limit) => limit,
-  judge(limit, { kmSince }, show) {
+  judge(limit, { kmSince }) {
     const basis = 'practice'
-    if (kmSince === undefined)
-      return { verdict: 'unknown', text: 'Nobody knows how far it has gone since the last exchange.', basis }
-    const text = `${show('distance', kmSince)} since the last exchange; the limit is ${show('distance', limit)}.`
-    if (kmSince >= limit) return { verdict: 'replace', text, basis }
-    return { verdict: kmSince >= WATCH_SHARE * limit ? 'watch' : 'keep', text, basis }
+    if (kmSince === undefined) return { verdict: 'unknown', ...fact('distance-not-known'), basis }
+    const says = fact('distance-since', { sinceKm: kmSince, limitKm: limit })
+    if (kmSince >= limit) return { verdict: 'replace', ...says, basis }
+    return { verdict: kmSince >= WATCH_SHARE * limit ? 'watch' : 'keep', ...says, basis }
   },
-  due(limit, { exchangedKm, odometer, today }, show) {
+  due(limit, { exchangedKm, odometer, today }) {
     const [first, last] = [odometer[0], odometer.at(-1)]
     if (exchangedKm === undefined || !first || !last) return undefined
     const days = dayNumber(last.date) - dayNumber(first.date)
@@ -43,7 +43,7 @@ export const distanceRule: Rule = {
       likely: on(kmPerDay),
       latest: on(kmPerDay * (1 - SPREAD)),
       basis: 'fitted',
-      text: `${show('distance', limit)} at ${show('distance', Math.round(kmPerDay * 365.25))} a year`,
+      says: fact('due-distance', { limitKm: limit, yearKm: Math.round(kmPerDay * 365.25) }),
     }
   },
 }

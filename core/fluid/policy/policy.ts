@@ -41,6 +41,7 @@ export const usualPolicy: Policy = {
 }
 
 /** The limits in use for one vehicle; a rule that is not used is left out. */
+export const limitsInUseSchema = z.partialRecord(z.enum(ruleIds), z.number().min(0).max(1e7))
 export type LimitsInUse = Partial<Record<RuleId, number>>
 
 /**
@@ -63,3 +64,11 @@ export function limitsFor(
     }),
   )
 }
+
+/** Limits of what is measured, as a request states them; left out, those of common practice. */
+export type MeasuredLimits = { waterPct?: number; marginC?: number; copperPpm?: number }
+export const measuredLimits = ({
+  waterPct = ruleOf('water').usual,
+  marginC = ruleOf('boiling').usual,
+  copperPpm = ruleOf('copper').usual,
+}: MeasuredLimits = {}): LimitsInUse => ({ boiling: marginC, water: waterPct, copper: copperPpm })

@@ -1,8 +1,7 @@
 import type { Band } from '../../base/band'
-import type { Basis } from '../../base/decision'
+import type { Basis, Fact } from '../../base/decision'
 import type { VehicleKind } from '../../base/vehicle-kinds'
 import type { BoilingPair } from '../../physics/moisture/boiling-point'
-import type { Show } from '../../units/show'
 import type { Quantity } from '../../units/units'
 import type { FluidSpec } from '../specs'
 import type { HardUse } from './hard-use'
@@ -26,7 +25,7 @@ export type Evidence = {
 }
 
 /** `unknown`: this rule has nothing to go by. */
-export type Says = { verdict: 'keep' | 'watch' | 'replace' | 'unknown'; text: string; basis: Basis }
+export type Says = Fact & { verdict: 'keep' | 'watch' | 'replace' | 'unknown'; basis: Basis }
 
 /** What a vehicle's fluid has been through, for the day a limit is reached. */
 export type FluidHistory = {
@@ -47,7 +46,7 @@ export type Due = {
   likely: string
   latest: string
   basis: 'fitted' | 'default' | 'given'
-  text: string
+  says: Fact
 }
 
 /** One school of when fluid is replaced: a limit, what it says of the evidence, and when it will be reached. */
@@ -62,12 +61,12 @@ export type Rule = {
   max: number
   basis: Basis
   /** The limit in words: "3 % water". */
-  words(limit: number, show: Show): string
+  words(limit: number): Fact
   /** What hard use makes of the limit. */
   harder(limit: number, use: HardUse): number
-  judge(limit: number, evidence: Evidence, show: Show): Says
+  judge(limit: number, evidence: Evidence): Says
   /** Undefined where it cannot be foretold. */
-  due(limit: number, history: FluidHistory, show: Show): Due | undefined
+  due(limit: number, history: FluidHistory): Due | undefined
 }
 
 /** More readings can only come to the same verdict or a stricter one as this grows. */

@@ -1,4 +1,5 @@
 import { monthsAfter } from '../../base/day'
+import { fact } from '../../base/decision'
 import type { Rule } from './rule'
 
 /** So long before its time fluid is worth watching. @source from memory */
@@ -12,16 +13,15 @@ export const timeRule: Rule = {
   min: 1,
   max: 120,
   basis: 'practice',
-  words: (limit) => `every ${limit} months`,
+  words: (limit) => fact('limit-time', { limit }),
   harder: (limit, { mostMonths }) => Math.min(limit, mostMonths),
   judge(limit, { monthsSince }) {
     const basis = 'practice'
-    if (monthsSince === undefined)
-      return { verdict: 'unknown', text: 'Nobody knows when it was last exchanged.', basis }
-    const has = `${Math.floor(monthsSince)} months since the last exchange`
-    if (monthsSince >= limit) return { verdict: 'replace', text: `${has}: the limit is ${limit}.`, basis }
+    if (monthsSince === undefined) return { verdict: 'unknown', ...fact('time-not-known'), basis }
+    const says = fact('time-since', { months: Math.floor(monthsSince), limit })
+    if (monthsSince >= limit) return { verdict: 'replace', ...says, basis }
     const near = monthsSince >= limit - WATCH_MONTHS
-    return { verdict: near ? 'watch' : 'keep', text: `${has}, of ${limit}.`, basis }
+    return { verdict: near ? 'watch' : 'keep', ...says, basis }
   },
   due(limit, { exchangedOn }) {
     if (exchangedOn === undefined) return undefined
@@ -31,7 +31,7 @@ export const timeRule: Rule = {
       likely: on,
       latest: on,
       basis: 'given',
-      text: `${limit} months after the last exchange`,
+      says: fact('due-time', { limit }),
     }
   },
 }

@@ -1,5 +1,6 @@
+import { fact } from '../../base/decision'
 import { moistureForecast } from '../../physics/moisture/forecast'
-import type { Rule } from './rule'
+import type { Rule, Says } from './rule'
 
 /** Share of the limit from which a reading is worth watching: 2 % of a limit of 3 %. @source common practice */
 const WATCH_SHARE = 2 / 3
@@ -14,21 +15,27 @@ export const waterRule: Rule = {
   min: 0.5,
   max: 7,
   basis: 'practice',
-  words: (limit) => `${limit} % water`,
+  words: (limit) => fact('limit-water', { limitPct: limit }),
   harder: (limit, { lessWaterPct }) => Math.max(Math.min(limit, LEAST_LIMIT_PCT), limit - lessWaterPct),
   judge(limit, { pair, waterPct }) {
     const basis = 'practice'
-    if (!pair)
-      return { verdict: 'unknown', text: 'This fluid takes up no water: the rule does not apply.', basis }
-    if (!waterPct) return { verdict: 'unknown', text: 'No reading of its water.', basis }
-    const has = `${waterPct.likely.toFixed(1)} % water (${waterPct.low.toFixed(1)} to ${waterPct.high.toFixed(1)} %)`
-    const at = `the limit of ${limit} %`
-    if (waterPct.likely >= limit) return { verdict: 'replace', text: `${has}: at or past ${at}.`, basis }
-    if (waterPct.likely >= WATCH_SHARE * limit)
-      return { verdict: 'watch', text: `${has}: getting near ${at}.`, basis }
-    if (waterPct.high >= limit)
-      return { verdict: 'watch', text: `${has}: the tester cannot rule ${at} out.`, basis }
-    return { verdict: 'keep', text: `${has}: well within ${at}.`, basis }
+    if (!pair) return { verdict: 'unknown', ...fact('takes-no-water'), basis }
+    if (!waterPct) return { verdict: 'unknown', ...fact('water-not-read'), basis }
+    const tenth = (pct: number) => Math.round(pct * 10) / 10
+    const says = (verdict: Says['verdict'], code: string): Says => ({
+      verdict,
+      basis,
+      ...fact(code, {
+        likelyPct: tenth(waterPct.likely),
+        lowPct: tenth(waterPct.low),
+        highPct: tenth(waterPct.high),
+        limitPct: limit,
+      }),
+    })
+    if (waterPct.likely >= limit) return says('replace', 'water-replace')
+    if (waterPct.likely >= WATCH_SHARE * limit) return says('watch', 'water-watch')
+    if (waterPct.high >= limit) return says('watch', 'water-not-ruled-out')
+    return says('keep', 'water-keep')
   },
   due(limit, { pair, readings, exchangedOn, today }) {
     if (!pair || (readings.length === 0 && exchangedOn === undefined)) return undefined
@@ -41,7 +48,7 @@ export const waterRule: Rule = {
         likely: last.date,
         latest: last.date,
         basis: 'fitted',
-        text: `${last.waterPct.toFixed(1)} % water when it was last read, past ${limit} %`,
+        says: fact('due-water-read', { readPct: Math.round(last.waterPct * 10) / 10, limitPct: limit }),
       }
     const due = moistureForecast({ readings, limitPct: limit, today, freshOn: exchangedOn })
     return {
@@ -49,7 +56,7 @@ export const waterRule: Rule = {
       likely: due.dueLikely,
       latest: due.dueLatest,
       basis: due.basis,
-      text: `${limit} % water by its rise`,
+      says: fact('due-water', { limitPct: limit }),
     }
   },
 }

@@ -1,3 +1,4 @@
+import { type Fact, fact } from '../../base/decision'
 import { type FluidSpec, fluidOf, mayMix } from './index'
 import { iso4925 } from './iso-4925'
 
@@ -31,31 +32,26 @@ function wantedLimits({ spec, isoClass }: FluidWanted): Limits {
 export function suits(
   candidate: FluidSpec,
   wanted: FluidWanted,
-): { value: 'same' | 'as-good' | 'allowed' | 'worse' | 'never'; worse: string[]; better: string[] } {
+): { value: 'same' | 'as-good' | 'allowed' | 'worse' | 'never'; worse: Fact[]; better: Fact[] } {
   if (candidate === wanted.spec) return { value: 'same', worse: [], better: [] }
   if (!mayMix(candidate, wanted.spec)) {
     const [has, wants] = [fluidOf(candidate).base, fluidOf(wanted.spec).base]
-    return { value: 'never', worse: [`${has} where seals and fluid are ${wants}`], better: [] }
+    return { value: 'never', worse: [fact('base-differs', { has, wants })], better: [] }
   }
   const has = fluidOf(candidate)
   const wants = wantedLimits(wanted)
-  const worse: string[] = []
-  const better: string[] = []
-  const compare = (
-    name: string,
-    mine: number | undefined,
-    limit: number | undefined,
-    unit: string,
-    sign: 1 | -1,
-  ) => {
+  const worse: Fact[] = []
+  const better: Fact[] = []
+  const compare = (code: string, mine: number | undefined, limit: number | undefined, sign: 1 | -1) => {
     if (limit === undefined || mine === limit) return
-    const text = `${name} ${mine ?? 'not stated'} against ${limit} ${unit}`
-    if (mine === undefined || sign * (mine - limit) < 0) worse.push(text)
-    else better.push(text)
+    const suffix = code === 'cold-viscosity' ? 'Mm2PerS' : 'C'
+    const compared = fact(code, { [`mine${suffix}`]: mine, [`limit${suffix}`]: limit })
+    if (mine === undefined || sign * (mine - limit) < 0) worse.push(compared)
+    else better.push(compared)
   }
-  compare('dry boiling point', has.dryC, wants.dryC, '°C', 1)
-  compare('wet boiling point', has.wetC, wants.wetC, '°C', 1)
-  compare('viscosity at −40 °C', has.coldViscosityMaxMm2PerS, wants.coldViscosityMaxMm2PerS, 'mm²/s', -1)
+  compare('dry-point', has.dryC, wants.dryC, 1)
+  compare('wet-point', has.wetC, wants.wetC, 1)
+  compare('cold-viscosity', has.coldViscosityMaxMm2PerS, wants.coldViscosityMaxMm2PerS, -1)
   if (worse.length === 0) return { value: 'as-good', worse, better }
   return { value: wanted.alsoAllowed.includes(candidate) ? 'allowed' : 'worse', worse, better }
 }

@@ -13,6 +13,7 @@ export const boilingSampler: Tester = {
   says: 'Boils a sample and reads the temperature: the surest.',
   gives: 'boiling-c',
   sureness: 5,
+  settles: true,
   asks: { of: 'number', quantity: 'temperature', unit: '°C', min: 60, max: 400 },
   mayPass: true,
   tell(value, { pair, heightM }) {

@@ -1,12 +1,10 @@
 import type { Band } from '../../base/band'
+import { fact } from '../../base/decision'
 import { ImpossibleInput } from '../../base/fault'
 import { boilingOf, noWaterTaken } from './from-water'
 import type { Sample, Told } from './tester'
 
-const additives = {
-  code: 'conductance-is-no-boiling',
-  text: 'It measures how the fluid conducts, which additives and temperature change too: near a limit take a second method.',
-}
+const additives = fact('conductance-is-no-boiling')
 
 /** What any instrument that measures conductance knows: water, and a boiling point by the model alone. */
 export function byConductance(water: Band, { pair }: Sample): Told {

@@ -1,4 +1,5 @@
 import { bandAround } from '../../base/band'
+import { fact } from '../../base/decision'
 import type { Tester } from './tester'
 
 /** A strip is read by eye between two pads. @source from memory */
@@ -14,11 +15,6 @@ export const copperStrip: Tester = {
   mayPass: false,
   tell: (value) => ({
     copperPpm: bandAround(value, Math.max(10, ERROR_SHARE * value)),
-    cannot: [
-      {
-        code: 'copper-is-no-water',
-        text: 'Copper says how far the inhibitors are used up, not how hot it boils: water wants its own reading.',
-      },
-    ],
+    cannot: [fact('copper-is-no-water')],
   }),
 }

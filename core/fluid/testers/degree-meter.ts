@@ -1,4 +1,5 @@
 import { bandAround } from '../../base/band'
+import { fact } from '../../base/decision'
 import { ImpossibleInput } from '../../base/fault'
 import { boilingOf, noWaterTaken, waterOf } from './from-water'
 import type { Tester } from './tester'
@@ -19,9 +20,7 @@ export const degreeMeter: Tester = {
   tell(value, { pair }) {
     if (!(value <= 400)) throw new ImpossibleInput('value', 'give a boiling point up to 400 °C')
     if (!pair) return { cannot: [noWaterTaken] }
-    const text =
-      'No sample has boiled: the meter looked its degrees up in a table made for one fluid. Near a limit take a second method.'
-    const cannot = [{ code: 'degrees-from-a-table', text }]
+    const cannot = [fact('degrees-from-a-table')]
     const behind = waterOf(pair, bandAround(value, 0))
     if (!behind) return { boilingC: bandAround(value, ERROR_C), cannot }
     const waterPct = bandAround(behind.likely, ERROR_PCT, { max: 100 })

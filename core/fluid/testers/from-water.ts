@@ -1,4 +1,5 @@
 import type { Band } from '../../base/band'
+import { fact } from '../../base/decision'
 import { ImpossibleInput } from '../../base/fault'
 import { type BoilingPair, boilingPoint, waterFromBoiling } from '../../physics/moisture/boiling-point'
 
@@ -32,7 +33,4 @@ export function waterOf(pair: BoilingPair, boiling: Band): Band | undefined {
   }
 }
 
-export const noWaterTaken = {
-  code: 'moisture-does-not-apply',
-  text: 'This fluid takes up no water, so the reading says nothing of it: go by time, and look for free water low in the system.',
-}
+export const noWaterTaken = fact('moisture-does-not-apply')

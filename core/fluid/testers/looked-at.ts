@@ -1,5 +1,6 @@
+import { fact } from '../../base/decision'
 import { ImpossibleInput } from '../../base/fault'
-import { type Colour, colourClues, colours } from '../specs/colour'
+import { type Colour, colours } from '../specs/colour'
 import type { Tester } from './tester'
 
 /** What the eye alone may condemn. @source common practice */
@@ -15,15 +16,14 @@ export const lookedAt: Tester = {
   tell(value) {
     const colour = colours[value]
     if (!colour) throw new ImpossibleInput('value', 'pick a colour')
-    const { name, text } = colourClues[colour]
     return {
-      ...(spent.has(colour) && { condemns: `${name}: ${text}` }),
-      cannot: [
-        {
-          code: 'a-look-is-no-measurement',
-          text: `${name}. A look measures no water: it can never say keep.`,
-        },
-      ],
+      ...(spent.has(colour) && {
+        condemns: fact('look-condemns', {
+          colour: fact(`colour-${colour}`),
+          clue: fact(`colour-clue-${colour}`),
+        }),
+      }),
+      cannot: [fact('a-look-is-no-measurement', { colour: fact(`colour-${colour}`) })],
     }
   },
 }

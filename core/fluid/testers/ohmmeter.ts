@@ -1,3 +1,4 @@
+import { fact } from '../../base/decision'
 import type { Tester } from './tester'
 
 /** Below it the ohmmeter condemns; above it, it proves nothing. Probes about 5 mm apart. @source common practice */
@@ -13,10 +14,15 @@ export const ohmmeter: Tester = {
   mayPass: false,
   tell(value, { pair }) {
     // Silicone and mineral oil hardly conduct: there a low reading is dirt, free water or another fluid.
-    const whose = pair ? 'enough water or salts' : 'free water, dirt or another fluid'
     if (value < CONDEMNING_MEGOHM)
-      return { condemns: `${value} MΩ is below ${CONDEMNING_MEGOHM} MΩ: ${whose} to condemn it.`, cannot: [] }
-    const text = `${value} MΩ proves nothing: an ohmmeter can condemn fluid, never pass it. Measure with another tester.`
-    return { cannot: [{ code: 'resistance-proves-nothing', text }] }
+      return {
+        condemns: fact('resistance-replace', {
+          megohm: value,
+          limit: CONDEMNING_MEGOHM,
+          takesWater: pair !== undefined,
+        }),
+        cannot: [],
+      }
+    return { cannot: [fact('resistance-proves-nothing', { megohm: value })] }
   },
 }

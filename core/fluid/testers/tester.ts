@@ -1,5 +1,5 @@
 import type { Band } from '../../base/band'
-import type { Notice } from '../../base/decision'
+import type { Fact, Notice } from '../../base/decision'
 import type { BoilingPair } from '../../physics/moisture/boiling-point'
 
 /** What is known of the fluid a reading was taken of. */
@@ -17,9 +17,9 @@ export type Told = {
   /** At sea level. */
   boilingC?: Band
   copperPpm?: Band
-  /** Enough by itself to replace the fluid, in words. */
-  condemns?: string
-  /** What this reading cannot know, in words. */
+  /** Enough by itself to replace the fluid. */
+  condemns?: Fact
+  /** What this reading cannot know. */
   cannot: Notice[]
 }
 
@@ -38,6 +38,8 @@ export type Tester = {
   gives?: 'water-pct' | 'boiling-c' | 'copper-ppm' | 'megohm'
   /** From a look (0) to a boiled sample (5): where two disagree, a surer one is asked for. */
   sureness: number
+  /** It has boiled a sample: meters beside it count for nothing. */
+  settles?: true
   asks: Asks
   /** Whether its reading alone may say that the fluid stays. */
   mayPass: boolean

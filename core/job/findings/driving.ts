@@ -9,10 +9,10 @@ import { bleederRunOf } from '../points'
 import type { Seen } from './watch'
 
 /** What drives the fluid, kPa; undefined where a foot or a hand does, which nobody measures. */
-function drivingKPa(technique: Technique, { planned }: Seen['state'], fluid: Fluid, tempC: number) {
-  if (technique.call === 'gravity') return headKPa(GRAVITY_HEAD_M, densityKgM3(fluid, tempC))
-  if (technique.call !== 'machine' && technique.call !== 'vacuum') return undefined
-  const { pressureKPa = 0, vacuumKPa = 0 } = planned?.plan ?? {}
+function drivingKPa(technique: Technique, { run }: Seen['state'], fluid: Fluid, tempC: number) {
+  if (technique.drives === 'gravity') return headKPa(GRAVITY_HEAD_M, densityKgM3(fluid, tempC))
+  if (technique.drives !== 'machine' && technique.drives !== 'vacuum') return undefined
+  const { pressureKPa = 0, vacuumKPa = 0 } = run.setup
   return pressureKPa + vacuumKPa > 0 ? pressureKPa + vacuumKPa : undefined
 }
 

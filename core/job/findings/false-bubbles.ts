@@ -1,3 +1,4 @@
+import { fact } from '../../base/decision'
 import type { Watcher } from './watch'
 
 /** Looks in a row with the same small bubbles that make one doubt them. @source from memory */
@@ -13,12 +14,7 @@ export const falseBubbles: Watcher = ({ progress, technique, point }) => {
   const small = last[0] === 'string' || last[0] === 'froth'
   if (last.length < STEADY || !small || last.some((each) => each !== last[0])) return undefined
   return {
-    code: 'false-bubbles',
-    says: `The same small bubbles ${STEADY} times in a row at ${point}: under vacuum they may come past its thread, not out of the line.`,
-    checks: [
-      'Close the bleeder with the vacuum still on. They go on: the hose or its fit draws air. They stop: go on here.',
-      'One pull by two people, without vacuum: no bubbles, then none were in the line.',
-      'Open it less: a quarter turn draws less past the thread than a half.',
-    ],
+    ...fact('false-bubbles', { times: STEADY, point }),
+    checks: [fact('look-close-under-vacuum'), fact('look-one-pull'), fact('look-open-less')],
   }
 }

@@ -1,3 +1,4 @@
+import { fact } from '../../base/decision'
 import { fluidOf } from '../../fluid/specs'
 import { bubbleRise } from '../../physics/air/bubble-rise'
 import { viscosityMm2PerS } from '../../physics/hydraulics/viscosity'
@@ -17,17 +18,20 @@ export function restS({ plan, shop }: NonNullable<JobState['planned']>, bubbleMm
 }
 
 /** Froth is made by pumping fast, and rises in its own time. */
-export const froth: Watcher = ({ state, progress, say }) => {
+export const froth: Watcher = ({ state, progress }) => {
   if (progress.bubbles !== 'froth' || progress.seenAt === undefined || !state.planned) return undefined
   const { planned } = state
   const fineS = restS(planned)
   return {
-    code: 'froth',
-    says: `Froth: leave it alone. At ${say.temperature(planned.shop.tempC)} bubbles of ${SEEN_MM} mm take about ${restS(planned, SEEN_MM)} s through ${RISE_MM} mm of this fluid, of ${FINE_MM} mm about ${Math.max(1, Math.round(fineS / 60))} min.`,
-    checks: [
-      'Slower from now on: fast pumping makes froth.',
-      'Air that is in a thin line does not rise by waiting: flow has to carry it.',
-    ],
+    ...fact('froth', {
+      shopC: planned.shop.tempC,
+      seen: SEEN_MM,
+      seenS: restS(planned, SEEN_MM),
+      depth: RISE_MM,
+      fine: FINE_MM,
+      fineMin: Math.max(1, Math.round(fineS / 60)),
+    }),
+    checks: [fact('look-slower'), fact('look-thin-line')],
     waitS: fineS,
     since: progress.seenAt,
   }

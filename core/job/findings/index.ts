@@ -1,14 +1,15 @@
 import { techniqueOf } from '../../technique'
+import { isRunning } from '../events/kind'
 import { currentPoint, currentStage } from '../points'
-import { bleedDone, type JobState } from '../state'
-import { isRunning } from '../troubles/trouble'
+import { bleedDone } from '../selectors'
+import type { JobState } from '../state'
 import { falseBubbles } from './false-bubbles'
 import { farOver } from './far-over'
 import { froth } from './froth'
 import { slowFlow } from './slow-flow'
 import { tankLow } from './tank-low'
 import { topUpAhead } from './top-up-ahead'
-import { type Finding, metric, type Say, type Watcher } from './watch'
+import type { Finding, Watcher } from './watch'
 
 export type { Finding } from './watch'
 
@@ -16,12 +17,12 @@ export type { Finding } from './watch'
 const watchers: readonly Watcher[] = [tankLow, topUpAhead, slowFlow, falseBubbles, farOver, froth]
 
 /** What is worth saying of the place under work now. */
-export function findings(state: JobState, say: Say = metric): Finding[] {
+export function findings(state: JobState): Finding[] {
   if (!isRunning(state) || state.parked || state.filed || bleedDone(state.run)) return []
   const stageRun = currentStage(state.run)
   const point = currentPoint(state.run)
   const progress = point === undefined ? undefined : stageRun?.at[point]
   if (!stageRun?.stage.technique || point === undefined || !progress) return []
-  const seen = { state, stageRun, point, progress, technique: techniqueOf(stageRun.stage.technique), say }
+  const seen = { state, stageRun, point, progress, technique: techniqueOf(stageRun.stage.technique) }
   return watchers.flatMap((watch) => watch(seen) ?? [])
 }

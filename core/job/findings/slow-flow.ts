@@ -1,3 +1,4 @@
+import { fact } from '../../base/decision'
 import { RESTRICTED_SHARE } from '../../physics/hydraulics/restriction'
 import { compareSides, USUAL_FLOW_ERROR_PCT } from '../../physics/hydraulics/sides'
 import type { Vehicle } from '../../vehicle/schema'
@@ -12,13 +13,9 @@ const LEAST_S = 15
 /** So many pulls on each side before they are compared. @source from memory */
 const LEAST_PULLS = 3
 
-const checks = [
-  'Bleeder open half a turn, its hole clear? Hose kinked or pushed against its end?',
-  'Is the pressure or vacuum really there, at this wheel?',
-  'The brake hose: soft, swollen, kinked? Compare it with the other side’s.',
-  'Its return: the wheel must free itself at once when the pedal is let go. If not, the hose has closed up inside.',
-  'A line squashed on its way, or a cylinder that does not come all the way back.',
-]
+const checks = ['bleeder-clear', 'pressure-there', 'hose', 'return', 'line-squashed'].map((id) =>
+  fact(`look-${id}`),
+)
 
 /** A wheel far below what its line predicts, or far below the other side of its axle. */
 export const slowFlow: Watcher = (seen) => timed(seen) ?? pulled(seen)
@@ -28,12 +25,12 @@ const flowOf = ({ timedMl = 0, timedS = 0 }: PointRun): number | undefined =>
 
 /** Left open while something drives it: against its own line, and beside the other wheel. */
 function timed(seen: Seen): Finding | undefined {
-  const { point, progress, stageRun, state, say } = seen
+  const { point, progress, stageRun, state } = seen
   const mlPerMin = flowOf(progress)
   const expected = expectedMlPerMin(seen, point)
   if (mlPerMin === undefined || expected === undefined) return undefined
   const share = mlPerMin / expected
-  const says = `${point} runs at ${say.flow(mlPerMin)}; its line should pass about ${say.flow(expected)}`
+  const runs = { point, runsMlPerMin: mlPerMin, expectedMlPerMin: expected }
   const other = otherSide(state.vehicle, point)
   const otherFlow = other && stageRun.at[other] && flowOf(stageRun.at[other])
   const otherExpected = other && expectedMlPerMin(seen, other)
@@ -44,34 +41,25 @@ function timed(seen: Seen): Finding | undefined {
     ).value
     if (sides.verdict === 'left-slow')
       return {
-        code: 'side-slow',
-        says: `${says}, and ${other} beside it ran at ${Math.round(100 * sides.rightShare)} % of its own. Something is in the way here: a restricted hose is likely.`,
+        ...fact('side-slow', { ...runs, other, otherPct: Math.round(100 * sides.rightShare) }),
         checks,
       }
     if (sides.verdict === 'alike') return undefined
   }
   // Only what stays below half with the watch's own error given away.
   if (share * (1 + USUAL_FLOW_ERROR_PCT / 100) >= RESTRICTED_SHARE) return undefined
-  return {
-    code: 'flow-slow',
-    says: `${says}: less than half. Something is in the way: a restricted hose, a blocked bleeder, or less pressure than was set.`,
-    checks,
-  }
+  return { ...fact('flow-slow', runs), checks }
 }
 
 /** Pulled by foot nobody knows the pressure, but both sides of an axle get the same foot. */
-function pulled({ point, progress, stageRun, state, technique, say }: Seen): Finding | undefined {
+function pulled({ point, progress, stageRun, state, technique }: Seen): Finding | undefined {
   const other = otherSide(state.vehicle, point)
   const beside = other === undefined ? undefined : stageRun.at[other]
-  const byFoot = technique.call === 'pedal' || technique.call === 'press-through'
+  const byFoot = technique.drives === 'foot' && technique.needsHelper === true
   if (!byFoot || !beside || progress.counted < LEAST_PULLS || beside.counted < LEAST_PULLS) return undefined
   const [mine, theirs] = [progress.ml / progress.counted, beside.ml / beside.counted]
   if (!(mine < RESTRICTED_SHARE * theirs)) return undefined
-  return {
-    code: 'pulls-small',
-    says: `A pull at ${point} brings ${say.volume(mine)}, at ${other} it brought ${say.volume(theirs)}: less than half with the same foot. A restricted hose is likely.`,
-    checks,
-  }
+  return { ...fact('pulls-small', { point, pullMl: mine, other, otherMl: theirs }), checks }
 }
 
 /** The bleeder at the same place on the other wheel of the axle. */

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import type { Bubbles } from '../../fluid/specs/colour'
+import { sayMetric } from '../../words'
 import { findings } from '.'
 import { otherSide } from './slow-flow'
 
@@ -23,14 +24,15 @@ describe('flow against the line’s prediction', () => {
     return look(job, (mlPerMin * seconds) / 60)
   }
   const expected = () => {
-    const says = findings(flowing(50).state).find(({ code }) => code === 'flow-slow')?.says ?? ''
-    return Number(/about (\d+)/.exec(says)?.[1])
+    const says = findings(flowing(50).state).find(({ code }) => code === 'flow-slow')?.params
+      ?.expectedMlPerMin
+    return Math.round(Number(says))
   }
 
   test('a wheel at a third of its line’s flow is suspected of a restricted hose, and what to check is said', () => {
     const found = findings(flowing(expected() / 3).state)
-    expect(found[0]?.says).toContain('restricted hose')
-    expect(found[0]?.checks.join(' ')).toContain('free itself at once')
+    expect(found[0] && sayMetric(found[0])).toContain('restricted hose')
+    expect(found[0]?.checks.map(sayMetric).join(' ')).toContain('free itself at once')
   })
   test('the same wheel at its line’s flow, or within the watch’s error of a half, is not', () => {
     expect(codes(flowing(expected()))).toEqual([])
@@ -73,14 +75,14 @@ test('the other side of an axle is the bleeder at the same place there; a wheel 
 
 test('the top-up is called for two pulls ahead, and neither sooner nor where a machine feeds', () => {
   const job = openAt(planned('two-person'), 'rr')
-  const left = () => findings(job.state).find(({ code }) => code === 'top-up-ahead')?.says
+  const left = () => findings(job.state).find(({ code }) => code === 'top-up-ahead')
   job.until(({ run }) => run.call === 'rest' && run.callAt === undefined)
   job.do({ type: 'level-read', reservoir: 'res', ml: 250 + 3 * 9 })
   expect(left()).toBeUndefined()
   job.do({ type: 'level-read', reservoir: 'res', ml: 250 + 2 * 9 })
-  expect(left()).toContain('Two more')
+  expect(left()?.params?.left).toBe(2)
   job.do({ type: 'level-read', reservoir: 'res', ml: 250 + 9 })
-  expect(left()).toContain('One more')
+  expect(left()?.params?.left).toBe(1)
 })
 
 describe('bubbles', () => {

@@ -3,6 +3,7 @@ import { demoVehicle } from '~test/worlds/demo-vehicles'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import type { Vehicle } from '../../vehicle/schema'
+import { sayMetric } from '../../words'
 import { checksFor, proofWays } from './checks'
 
 const idsOf = (vehicle: Vehicle) => checksFor({ vehicle }).map(({ id }) => id)
@@ -71,9 +72,10 @@ describe('every check there is', () => {
 
   test.each(everything.map((check) => [check.id, check] as const))(
     '%s says how it is done, and where it leads when it fails',
-    (_, { how, ifFails, way, measure, holdS }) => {
+    (id, { way, measure, holdS }) => {
+      const how = sayMetric({ code: `proof-${id}-how` })
       expect(how).toMatch(/\.$/)
-      expect(ifFails).toMatch(/\.$/)
+      expect(sayMetric({ code: `proof-${id}-fails` })).toMatch(/\.$/)
       expect(proofWays).toContain(way)
       if (measure) expect(measure.max).toBeGreaterThanOrEqual(0)
       if (holdS !== undefined) expect(how).toContain(`${holdS} s`)

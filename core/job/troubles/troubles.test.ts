@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { checksFor } from '../proofs/checks'
-import { stationOf } from '../state'
+import { stationOf } from '../selectors'
 
 const vehicle = vehicleFrom(carFile(fourCorners))
 /** A routine exchange with the first of four bleeders (rr) finished and the next (rl) ready. */
@@ -137,7 +137,7 @@ test.each([
   ['wrong fluid', { what: 'wrong-fluid', spec: 'DOT 5', reservoir: 'res', moved: true }],
 ] as const)('%s, said with a bleeder open, waits until it is closed', (_, trouble) => {
   const job = atTheSecond().call('press', 'holding', 'open')
-  expect(['bleeder-open', 'call-under-way']).toContain(job.refusal({ type: 'trouble', trouble }))
+  expect(['open-not-seized', 'trouble-call-first']).toContain(job.refusal({ type: 'trouble', trouble }))
 })
 
 test('a trouble is taken back like any act, with all that it changed', () => {

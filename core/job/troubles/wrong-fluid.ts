@@ -1,27 +1,23 @@
 import { z } from 'zod'
+import { type Fact, fact } from '../../base/decision'
 import { fluidSpecs, mayMix } from '../../fluid/specs'
 import type { Step } from '../../technique/step'
-import { partsOf, reservoirName } from '../../vehicle/parts'
-import { mendFirst, startAgain } from '../change'
+import { partsOf, reservoirFact } from '../../vehicle/parts'
 import { reservoirOfPoint } from '../points'
-import { jobTally } from '../tally'
-import { atWheel, named } from './parts'
-import { callFirst, cannot, idField, type Trouble } from './trouble'
+import { fluidIn } from '../selectors'
+import { mendStep, namedPoints } from './parts'
+import { callFirst, cannot, Draft, idField, type Trouble } from './trouble'
 
-const emptied = (id: string, reservoir: string, name: string, spec: string): Step[] => [
+const emptied = (id: string, reservoir: string, name: Fact, spec: string): Step[] => [
   {
-    ...atWheel(
-      `${id}-drawn`,
-      `Draw ${name} empty. Nobody on the pedal, no bleeder open.`,
-      'Into the waste for that kind, never back into a container.',
-    ),
+    ...mendStep(id, 'drawn', 'wrong-drawn', { reservoir: name }),
     asksMl: 'drawn',
     drawsTo: 'empty',
     reservoir,
   },
-  atWheel(`${id}-wiped`, 'Wipe it clean with lint-free cloth.'),
+  mendStep(id, 'wiped', 'wrong-wiped'),
   {
-    ...atWheel(`${id}-refilled`, `Fill to MAX with new ${spec}; read the label aloud first.`),
+    ...mendStep(id, 'refilled', 'wrong-refilled', { spec }),
     asksMl: 'poured',
     fillsToMax: true,
     reservoir,
@@ -41,55 +37,47 @@ export const wrongFluidSaid = z.object({
  * an open bleeder: every bleeder behind it starts again, and kinds that must not mix end the plan in a conversion.
  */
 export const wrongFluid: Trouble<typeof wrongFluidSaid> = {
-  title: 'Wrong fluid poured',
   schema: wrongFluidSaid,
-  happened(state, { spec, reservoir, moved }, id) {
+  decide(state, { spec, reservoir, moved }, id) {
     const { vehicle, run } = state
-    const wanted = vehicle.fluid.spec
+    const wanted = fluidIn(state)
     if (!partsOf(vehicle, 'reservoir').some((each) => each.id === reservoir))
-      return cannot('no-such-reservoir', 'This vehicle has no such reservoir.')
-    if (spec === wanted) return cannot('right-fluid', `${wanted} is what this vehicle calls for.`)
+      return cannot('no-such-reservoir')
+    if (spec === wanted) return cannot('right-fluid', { spec: wanted })
     const busy = callFirst(run)
     if (busy) return busy
-    const what = spec === 'unknown' ? 'Fluid of an unknown kind' : spec
-    const name = reservoirName(vehicle, reservoir)
+    const what = spec === 'unknown' ? fact('fluid-of-unknown-kind') : fact('fluid-named', { spec })
+    const name = reservoirFact(vehicle, reservoir)
     const steps = emptied(id, reservoir, name, wanted)
-    if (!moved)
+    const draft = new Draft(state, id)
+    if (!moved) {
+      draft.do({ op: 'mend', steps })
       return {
-        state: { ...state, run: mendFirst(run, id, steps) },
-        text: `${what} was poured into ${name} and has not moved on: emptied, wiped and filled anew.`,
+        says: fact('trouble-wrong-fluid-still', { what, reservoir: name }),
         startAgain: [],
+        changes: draft.changes,
       }
+    }
     const behind = [...new Set(run.stages.flatMap(({ points }) => points))].filter(
       (point) => reservoirOfPoint(vehicle, point) === reservoir,
     )
     if (spec !== 'unknown' && mayMix(spec, wanted)) {
-      const again = startAgain(run, behind)
+      draft.do({ op: 'proofs-void' }).do({ op: 'start-again', points: behind }).do({ op: 'mend', steps })
       return {
-        state: { ...state, proofs: {}, run: mendFirst(again, id, steps) },
-        text: `${spec} went into a ${wanted} system: a mixture is only as good as the weaker. Reservoir exchanged, then ${named(vehicle, behind) || 'every bleeder'} again.`,
+        says: fact('trouble-wrong-fluid-mixes', {
+          spec,
+          wanted,
+          points: namedPoints(vehicle, behind, 'every-bleeder'),
+        }),
         startAgain: behind,
+        changes: draft.changes,
       }
     }
-    if (!state.checkIn) return cannot('not-checked-in', 'Check the vehicle in first.')
-    const work = { ...state.checkIn.work, reason: 'conversion' as const, fluidFound: spec }
-    const earlier = {
-      why: `${what} was poured`,
-      plate: state.plate,
-      at: state.lastAt,
-      tally: jobTally({ run, earlier: [] }),
-    }
+    if (!state.checkIn) return cannot('not-checked-in')
     return {
-      state: {
-        ...state,
-        checkIn: { ...state.checkIn, work },
-        planned: undefined,
-        run: undefined,
-        proofs: {},
-        earlier: [...state.earlier, earlier],
-      },
-      text: `${what} and ${wanted} must never meet, and it has moved on. This plan is at an end: plan a conversion, ask the maker about the seals. Nobody presses the pedal until then.`,
+      says: fact('trouble-wrong-fluid-conversion', { what, wanted }),
       startAgain: behind,
+      changes: [{ op: 'conversion', fluidFound: spec, why: fact('was-poured', { what }) }],
     }
   },
 }

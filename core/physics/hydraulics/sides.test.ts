@@ -62,7 +62,7 @@ test('out and back together: four answers, each with what to do (common practice
     judgeReturn(0.2, true),
   ]
   expect(answers.map(({ value }) => value)).toEqual(['free', 'one-way', 'closed-inside', 'at-the-outlet'])
-  for (const { reasons } of answers) expect(reasons[0]?.text.length).toBeGreaterThan(20)
+  for (const { reasons } of answers) expect(reasons[0]?.text?.length).toBeGreaterThan(20)
   expect([0.5, 0.49, 0.02, 0.019].map(flowVerdict)).toEqual(['free', 'restricted', 'restricted', 'blocked'])
 })
 

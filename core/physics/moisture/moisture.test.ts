@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { moistureVerdict } from '../../fluid/verdict'
 import { boilingPoint, boilingWithActivityC, fittedActivity, waterFromBoiling } from './boiling-point'
 import { waterVapourKPa } from './water-vapour'
 
@@ -67,65 +66,5 @@ describe('boiling point', () => {
     [{ dryC: 90, wetC: 80, waterPct: 1 }, 'dryC'],
   ])('%o is refused at %s', (input, path) => {
     expect(() => boilingPoint(input)).toThrow(expect.objectContaining({ path }))
-  })
-})
-
-describe('verdict of one reading', () => {
-  const water = (value: number) =>
-    moistureVerdict('DOT 4', { kind: 'water-pct', value, at: 'reservoir' }).verdict
-
-  test('replace at 3 %, watch from 2 % (common practice)', () => {
-    expect([0, 1.9, 2, 2.9, 3, 5].map(water)).toEqual([
-      'keep',
-      'keep',
-      'watch',
-      'watch',
-      'replace',
-      'replace',
-    ])
-  })
-
-  test('a boiling reading at the wet minimum condemns, one above the dry minimum is simply dry', () => {
-    expect(moistureVerdict('DOT 4', { kind: 'boiling-c', value: 155, at: 'caliper' }).verdict).toBe('replace')
-    expect(moistureVerdict('DOT 4', { kind: 'boiling-c', value: 262, at: 'caliper' }).verdict).toBe('keep')
-  })
-
-  test('what boiled at a height is judged as it would boil at the sea: 153 °C at 1000 m is above the 155 °C of DOT 4', () => {
-    const boiled = (heightM: number) =>
-      moistureVerdict(
-        'DOT 4',
-        { kind: 'boiling-c', value: 153, at: 'caliper' },
-        undefined,
-        undefined,
-        heightM,
-      )
-    expect(boiled(0).verdict).toBe('replace')
-    expect(boiled(1000).boilingC).toBeCloseTo(156.4, 1)
-    expect(boiled(1000).decidedBy).toBe('water')
-  })
-
-  test('an ohmmeter can condemn, never pass', () => {
-    expect(moistureVerdict('DOT 4', { kind: 'megohm', value: 2, at: 'reservoir' }).verdict).toBe('replace')
-    expect(moistureVerdict('DOT 4', { kind: 'megohm', value: 500, at: 'reservoir' }).verdict).toBe('retest')
-  })
-
-  test('water says nothing of silicone', () => {
-    expect(moistureVerdict('DOT 5', { kind: 'water-pct', value: 4, at: 'reservoir' })).toMatchObject({
-      verdict: 'retest',
-      decidedBy: 'not-applicable',
-    })
-  })
-
-  test('more water is never milder', () => {
-    const rank = { keep: 0, watch: 1, replace: 2, retest: 3 }
-    fc.assert(
-      fc.property(
-        fc.double({ min: 0, max: 20, noNaN: true }),
-        fc.double({ min: 0, max: 20, noNaN: true }),
-        (a, b) => {
-          expect(rank[water(Math.min(a, b))]).toBeLessThanOrEqual(rank[water(Math.max(a, b))])
-        },
-      ),
-    )
   })
 })

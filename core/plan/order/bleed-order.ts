@@ -1,4 +1,4 @@
-import type { Decision, Reason } from '../../base/decision'
+import { type Decision, fact, type Reason, reason } from '../../base/decision'
 import type { BleederRun } from '../../vehicle/network'
 import { sourcePart } from '../../vehicle/network'
 import { bleedersOf } from '../../vehicle/parts'
@@ -86,27 +86,13 @@ function inStatedOrder(stated: readonly string[], usual: readonly string[]): str
   return [...listed, ...usual.filter((id) => !listed.includes(id))]
 }
 
-const statedReason = (order: readonly string[], { why }: StatedOrder): Reason => ({
-  code: 'order-stated',
-  text: `The order was set by hand, ${order.join(', ')}: ${why || 'no reason given yet'}.`,
-  basis: 'practice',
-})
+const statedReason = (order: readonly string[], { why }: StatedOrder): Reason =>
+  reason('order-stated', 'practice', { order, why: why || fact('no-reason-yet') })
 
 function orderReasons(stated: number, others: number, upstream: number, school: OrderSchool): Reason[] {
   const reasons: Reason[] = []
-  if (upstream > 0)
-    reasons.push({
-      code: 'upstream-first',
-      text: 'Bleeders on the control unit and valves come before the wheels.',
-      basis: 'practice',
-    })
-  if (stated > 0)
-    reasons.push({
-      code: 'maker-order',
-      text: 'The maker states an order for this vehicle, and it wins.',
-      basis: 'maker',
-    })
-  if (others > 0)
-    reasons.push({ code: `order-${school.id}`, text: `${school.name}: ${school.why}`, basis: 'practice' })
+  if (upstream > 0) reasons.push(reason('upstream-first', 'practice'))
+  if (stated > 0) reasons.push(reason('maker-order', 'maker'))
+  if (others > 0) reasons.push(reason(`order-${school.id}`, 'practice'))
   return reasons
 }

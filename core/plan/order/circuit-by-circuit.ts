@@ -5,8 +5,6 @@ import { compareText, longerFirst } from './ties'
 /** One circuit whole, then the next; longest run first inside each. @source common practice */
 export const circuitByCircuit: OrderSchool = {
   id: 'circuit-by-circuit',
-  name: 'Circuit by circuit',
-  why: 'Keeps a finished circuit clean while the other is open.',
   arrange: (items, driverSide) => {
     const circuits = new Map<string, OrderItem[]>()
     for (const item of furthestFirst.arrange(items, driverSide))

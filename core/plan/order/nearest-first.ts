@@ -10,8 +10,6 @@ import { byPosition, longerFirst } from './ties'
  */
 export const nearestFirst: OrderSchool = {
   id: 'nearest-first',
-  name: 'Nearest first',
-  why: 'Some makers ask for it with some control units.',
   arrange: (items, driverSide) =>
     placesBy(items, (item) => item.leverPair ?? item.partId)
       .sort((a, b) => longerFirst(b.shortest, a.shortest) || byPosition(driverSide)(a.shortest, b.shortest))

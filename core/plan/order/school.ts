@@ -18,8 +18,5 @@ export type OrderItem = {
 /** One way of ordering wheels. A new one is one file and one line in the registry. */
 export type OrderSchool = {
   id: string
-  name: string
-  /** Why a shop would choose it, in one sentence. */
-  why: string
   arrange: (items: readonly OrderItem[], driverSide: DriverSide) => OrderItem[]
 }

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../../vehicle/examples'
 import { bleederRuns } from '../../vehicle/network'
+import { sayMetric } from '../../words'
 import { makePlan } from '../plan'
 import { readPlanRequest } from '../request'
 import { bleedOrder } from './bleed-order'
@@ -36,9 +37,7 @@ describe('an order set by hand', () => {
   test('beats school and maker, keeps its reason, and what it leaves out follows in the usual order', () => {
     const plan = stated('parcel-van', ['FL'])
     expect(plan.stages.find(({ kind }) => kind === 'bleed')?.order).toEqual(['FL', 'V', 'RL', 'RR', 'FR'])
-    expect(plan.reasons.find(({ code }) => code === 'order-stated')?.text).toContain(
-      'the left side is on the lift',
-    )
+    expect(plan.reasons.map(sayMetric).join(' ')).toContain('the left side is on the lift')
   })
 
   test('a bleeder of the vehicle, each once, and a reason, or it is refused by path', () => {
@@ -110,13 +109,15 @@ describe('beside the chosen order', () => {
   const schools = (name: string, shop: Record<string, unknown> = {}) => {
     const plan = planOf(name, {}, shop)
     if (Array.isArray(plan)) throw new Error(plan[0]?.message)
-    return Object.fromEntries((plan.order?.schools ?? []).map(({ id, differs }) => [id, differs?.text]))
+    return Object.fromEntries(
+      (plan.order?.schools ?? []).map(({ id, differs }) => [id, differs && sayMetric(differs)]),
+    )
   }
 
   test('each other school says where it leaves it first, and why', () => {
     expect(schools('doctors-runabout')).toEqual({
       'furthest-first': undefined,
-      'nearest-first': 'At place 1 it takes FL, not RR: its run is 2.10 m, the other’s 5.00 m.',
+      'nearest-first': 'At place 1 it takes FL, not RR: its run is 2.1 m, the other’s 5 m.',
       'circuit-by-circuit':
         'At place 2 it takes FL, not RL: circuit B is finished before circuit A is opened.',
     })
@@ -125,7 +126,7 @@ describe('beside the chosen order', () => {
   test('the maker’s order is one of them where he states one', () => {
     expect(schools('parcel-van')).toMatchObject({
       makers: undefined,
-      'furthest-first': 'At place 2 it takes RR, not RL: its run is 5.30 m, the other’s 4.90 m.',
+      'furthest-first': 'At place 2 it takes RR, not RL: its run is 5.3 m, the other’s 4.9 m.',
     })
   })
 })

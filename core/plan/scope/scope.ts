@@ -1,4 +1,4 @@
-import type { Decision, Reason } from '../../base/decision'
+import { type Decision, type Fact, fact, type Reason, reason } from '../../base/decision'
 import {
   type BleederRun,
   bleederRuns,
@@ -7,7 +7,7 @@ import {
   sourceIds,
   sourcePart,
 } from '../../vehicle/network'
-import { partName, partsOf } from '../../vehicle/parts'
+import { partFact, partsOf } from '../../vehicle/parts'
 import type { Line, Part, Vehicle } from '../../vehicle/schema'
 
 /** What happened to the vehicle, as the scope needs it. */
@@ -65,52 +65,51 @@ function lineOpened(vehicle: Vehicle, line: Line, nothing: Found): Found {
   const end = vehicle.parts.find((part) => part.id === line.to)
   const downstream = downstreamOf(vehicle, [{ partId: line.to, circuit: line.circuit }]).add(line.to)
   if (sourceIds(vehicle).includes(line.from) && end && !ENDS.has(end.type))
-    return upstreamOpened(nothing, 'line from the master cylinder')
-  const text = `Only the ${end ? partName(end) : 'line'} side was opened and the reservoir stayed above MIN: bleed what lies beyond the joint, then let the pedal decide.`
-  return { ...nothing, downstream, reasons: [{ code: 'scope-local', text, basis: 'practice' }] }
+    return upstreamOpened(nothing, fact('part-line-from-cylinder'))
+  const side = end ? partFact(end) : fact('part-line')
+  return { ...nothing, downstream, reasons: [reason('scope-local', 'practice', { side })] }
 }
 
-function upstreamOpened(nothing: Found, what: string): Found {
-  const text = `The ${what} was opened: at the master cylinder first, then every bleeder.`
+function upstreamOpened(nothing: Found, what: Fact): Found {
   return {
     ...nothing,
     everything: true,
     cylinder: 'ports',
-    reasons: [{ code: 'scope-upstream-opened', text, basis: 'practice' }],
+    reasons: [reason('scope-upstream-opened', 'practice', { what })],
   }
 }
 
 function partOpened(vehicle: Vehicle, part: Part, replaced: boolean, nothing: Found): Found {
   switch (part.type) {
     case 'master-cylinder': {
-      if (!replaced) return upstreamOpened(nothing, partName(part))
-      const text =
-        'A new master cylinder is full of air: bleed it on the bench (or at its ports in place), then every bleeder.'
+      if (!replaced) return upstreamOpened(nothing, partFact(part))
       return {
         ...nothing,
         everything: true,
         cylinder: 'bench',
-        reasons: [{ code: 'scope-cylinder-replaced', text, basis: 'practice' }],
+        reasons: [reason('scope-cylinder-replaced', 'practice')],
       }
     }
     case 'reservoir':
-      return upstreamOpened(nothing, 'reservoir')
+      return upstreamOpened(nothing, fact('part-reservoir'))
     case 'control-unit':
     case 'pump': {
-      const text = `The ${partName(part)} was ${replaced ? 'replaced' : 'opened'}: base bleed with it unpowered, then its own cycles with a base bleed after each.`
       return {
         ...nothing,
         everything: true,
         unit: part.type === 'control-unit',
-        reasons: [{ code: 'scope-unit', text, basis: 'practice' }],
+        reasons: [reason('scope-unit', 'practice', { part: partFact(part), replaced })],
       }
     }
     default: {
       const downstream = downstreamOf(vehicle, [{ partId: part.id }]).add(part.id)
       if ([...downstream].some((id) => vehicle.parts.find((each) => each.id === id)?.type === 'control-unit'))
-        return upstreamOpened(nothing, partName(part))
-      const text = `Only the ${partName(part)} was ${replaced ? 'replaced' : 'opened'} and the reservoir stayed above MIN: its bleeder, then the pedal decides.`
-      return { ...nothing, downstream, reasons: [{ code: 'scope-local', text, basis: 'practice' }] }
+        return upstreamOpened(nothing, partFact(part))
+      return {
+        ...nothing,
+        downstream,
+        reasons: [reason('scope-local', 'practice', { part: partFact(part), replaced })],
+      }
     }
   }
 }
@@ -134,32 +133,19 @@ export function decideScope(vehicle: Vehicle, work: ScopeWork, school: 'local' |
     : found.some((each) => each.cylinder === 'ports')
       ? 'ports'
       : 'none'
-  const say = (code: string, text: string) => reasons.push({ code, text, basis: 'practice' })
+  const say = (code: string) => reasons.push(reason(code, 'practice'))
   if (work.systemEmpty) {
-    say(
-      'scope-system-empty',
-      'The system is empty: fill it slowly, let the air rise out of the reservoir, then the cylinder and every bleeder.',
-    )
+    say('scope-system-empty')
     everything = true
   } else if (work.ranDry) {
-    say(
-      'scope-ran-dry',
-      'The reservoir ran dry, so the master cylinder drew air: at its ports in place (or on the bench), then every bleeder.',
-    )
+    say('scope-ran-dry')
     everything = true
   }
   if ((work.ranDry || work.systemEmpty) && cylinder === 'none') cylinder = 'ports'
-  if (work.reason === 'conversion')
-    say(
-      'scope-conversion',
-      'Wrong fluid: the reservoir emptied and wiped, then every bleeder, the clutch too where it shares the fluid.',
-    )
-  else if (work.reason === 'service')
-    say('scope-service', 'A routine exchange: the reservoir, then every bleeder.')
-  else if (!touched && !everything)
-    say('scope-whole', 'Nothing is named as opened, so every bleeder is in scope.')
-  else if (school === 'whole' && !everything)
-    say('scope-school-whole', 'The shop bleeds every bleeder after any opened corner.')
+  if (work.reason === 'conversion') say('scope-conversion')
+  else if (work.reason === 'service') say('scope-service')
+  else if (!touched && !everything) say('scope-whole')
+  else if (school === 'whole' && !everything) say('scope-school-whole')
   const whole =
     everything || school === 'whole' || work.reason === 'conversion' || work.reason === 'service' || !touched
   const systems = systemsTouched(vehicle, [...work.opened, ...work.replaced])
@@ -224,5 +210,7 @@ function systemsTouched(vehicle: Vehicle, ids: readonly string[]): Set<string> {
 }
 
 function dedupe(reasons: Reason[]): Reason[] {
-  return reasons.filter((reason, i) => reasons.findIndex((each) => each.text === reason.text) === i)
+  return reasons.filter(
+    (one, i) => reasons.findIndex((other) => JSON.stringify(other) === JSON.stringify(one)) === i,
+  )
 }

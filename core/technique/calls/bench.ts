@@ -10,7 +10,7 @@ const SETTLE_S = 180
 export const bench: CallMachine = {
   kind: 'bench',
   withCab: false,
-  looks: { ml: false, colour: false },
+  looks: { ml: false, colour: false, afterStroke: true },
   states: {
     rest: {
       actor: 'wheel',

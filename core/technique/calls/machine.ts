@@ -82,6 +82,11 @@ export type CallMachine = {
   /** Whether the cab has a part in it. */
   withCab: boolean
   /** What a look is asked for after a pull. */
-  looks: { ml: boolean; colour: boolean }
+  looks: {
+    ml: boolean
+    colour: boolean
+    /** A stroke ends with a look, though no cab has a part in it. */
+    afterStroke?: true
+  }
   states: { rest: CallStep } & Partial<Record<CallState, CallStep>>
 }

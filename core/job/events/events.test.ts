@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { una } from '~test/worlds/scripted-job'
-import { eventSentence } from './event-sentence'
-import { floorEventSchema, type JobEvent, jobEventSchema } from './events'
+import { sayMetric } from '../../words'
+import { eventFact } from '../event-fact'
+import { floorEventSchema, type JobEvent, jobEventSchema } from './index'
 
 const stamp = { id: 'events-test-00000001', at: '2026-05-04T08:00:00.000Z', by: una }
 const seen = { point: 'rr', call: 'open', pulls: 2 } as const
@@ -32,7 +33,7 @@ const floor = [
 test('every event of the floor reads as it was sent, and a person can read it in the trace', () => {
   for (const event of floor) {
     expect(floorEventSchema.parse(event)).toEqual(event)
-    expect(eventSentence(event as JobEvent).length).toBeGreaterThan(5)
+    expect(sayMetric(eventFact(event as JobEvent)).length).toBeGreaterThan(5)
   }
   expect(new Set(floor.map(({ type }) => type)).size).toBe(floorEventSchema.options.length)
 })

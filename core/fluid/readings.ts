@@ -1,7 +1,5 @@
 import { z } from 'zod'
-import type { TakenReading } from './judge'
-import { testerIds, testerOf } from './testers'
-import type { MoistureReading } from './verdict'
+import { type TesterId, testerIds } from './testers'
 
 /** Where a sample was taken from. */
 export const readingPlaces = ['reservoir', 'caliper'] as const
@@ -13,6 +11,8 @@ export const takenReadingSchema = z.object({
   at: z.enum(readingPlaces),
   byInstrument: z.boolean().optional(),
 })
+/** One reading as it was taken: the one type there is, for every page and the planner. */
+export type TakenReading = z.output<typeof takenReadingSchema>
 
 /** A product's own boiling points, from its data sheet. */
 export const productSchema = z.object({
@@ -28,13 +28,23 @@ export const productSchema = z.object({
 })
 export type Product = z.output<typeof productSchema>
 
-/** The one reading a plan is made with: the surest, and of two alike the caliper's, whose fluid is older. */
-export function readingForPlan(readings: readonly TakenReading[]): MoistureReading | undefined {
-  const [surest] = readings
-    .flatMap(({ tester, value, at }) => {
-      const { gives, sureness } = testerOf(tester)
-      return gives ? [{ kind: gives, value, at, sureness }] : []
-    })
-    .sort((a, b) => b.sureness - a.sureness || Number(b.at === 'caliper') - Number(a.at === 'caliper'))
-  return surest && { kind: surest.kind, value: surest.value, at: surest.at }
-}
+/** Kinds of reading in the public plan request, each with the tester that gives it. */
+const testerOfKind = {
+  'water-pct': 'percent-meter',
+  'boiling-c': 'boiling-sampler',
+  'copper-ppm': 'copper-strip',
+  megohm: 'ohmmeter',
+} as const satisfies Record<string, TesterId>
+export type ReadingKind = keyof typeof testerOfKind
+export const readingKinds = Object.keys(testerOfKind) as [ReadingKind, ...ReadingKind[]]
+
+/** A reading as a request gives it, as it is judged. */
+export const takenReading = ({
+  kind,
+  value,
+  at,
+}: {
+  kind: ReadingKind
+  value: number
+  at: TakenReading['at']
+}): TakenReading => ({ tester: testerOfKind[kind], value, at })

@@ -1,0 +1,69 @@
+import { type Fact, fact, type Params } from '../base/decision'
+import { techniqueFact } from '../technique/technique'
+import type { JobEvent } from './events'
+import { proofFact } from './proofs/checks'
+
+const said = (event: JobEvent, params?: Params): Fact => fact(`event-${event.type}`, params)
+
+/** One event in the words of the trade, for a trace that a person reads. */
+export function eventFact(event: JobEvent): Fact {
+  switch (event.type) {
+    case 'job-opened':
+      return said(event, { plate: event.plate, cameBack: event.comebackOf !== undefined })
+    case 'checked-in':
+      return said(event, { reason: event.checkIn.work.reason, colour: event.checkIn.colour })
+    case 'tested':
+      return said(event, {
+        readings: (event.readings ?? []).map(({ tester, value, at }) =>
+          fact(`tested-${tester}`, {
+            [tester === 'boiling-sampler' || tester === 'degree-meter' ? 'valueC' : 'value']: value,
+            at,
+          }),
+        ),
+        why: event.notTakenWhy,
+      })
+    case 'planned':
+      return said(event, { totalMl: event.plan.fluid.totalMl, spec: event.plan.fluid.spec })
+    case 'paper-entered':
+      return said(event, { doneBy: event.doneBy, doneOn: event.doneOn, places: event.points.length })
+    case 'vehicle-moved':
+      return said(event, { from: event.from.plate, to: event.plate, why: event.why })
+    case 'filed':
+      return said(event, { outcome: event.outcome })
+    case 'addendum':
+      return said(event, { said: event.text })
+    case 'step-done':
+      return said(event, { step: event.step, amountMl: event.ml, heldS: event.heldS })
+    case 'timer-started':
+      return said(event, { timer: event.timer })
+    case 'point-ready':
+    case 'point-finished':
+    case 'bottle-hung':
+    case 'bottle-watched':
+      return said(event, { point: event.point })
+    case 'call':
+      return said(event, { point: event.seen.point, act: event.act })
+    case 'pull-seen':
+      return said(event, { broughtMl: event.ml, colour: event.colour, bubbles: event.bubbles })
+    case 'topped-up':
+    case 'level-read':
+      return said(event, { reservoir: event.reservoir, amountMl: event.ml })
+    case 'tank-read':
+      return said(event, { amountMl: event.ml })
+    case 'container-opened':
+      return said(event, { spec: event.container.spec, batch: event.container.batch })
+    case 'trouble':
+      return said(event, { says: event.became?.says ?? fact(`trouble-${event.trouble.what}-title`) })
+    case 'way-changed':
+      return said(event, { way: techniqueFact({ id: event.technique }), why: event.why })
+    case 'parked':
+    case 'bleed-again':
+      return said(event, { why: event.why })
+    case 'resumed':
+      return said(event, { asLeft: event.asLeft, found: event.found })
+    case 'check-proved':
+      return said(event, { check: proofFact(event.check), passed: event.passed, value: event.value })
+    default:
+      return said(event)
+  }
+}

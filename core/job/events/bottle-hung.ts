@@ -1,0 +1,25 @@
+import { z } from 'zod'
+import { fact } from '../../base/decision'
+import { bottlesAtOnce, hangable, hangBottle } from '../bottles'
+import { pourFirst } from '../levels'
+import { type EventKind, onRun, refuseOnRun } from './kind'
+import { short, stamp } from './stamp'
+
+export const bottleHungSchema = z.object({ ...stamp, type: z.literal('bottle-hung'), point: short })
+
+/** Another bottle hung and its bleeder opened, while the others run on. */
+export const bottleHung: EventKind<z.output<typeof bottleHungSchema>> = {
+  type: 'bottle-hung',
+  schema: bottleHungSchema,
+  version: 1,
+  upcasts: [],
+  madeAt: 'vehicle',
+  undo: true,
+  needs: 'plate',
+  refuse: refuseOnRun((state, { point }) =>
+    hangable(state).includes(point)
+      ? pourFirst(state)
+      : fact('no-bottle-here', { point, most: Math.max(1, bottlesAtOnce(state)) }),
+  ),
+  apply: onRun((state, { point }) => hangBottle(state, point)),
+}

@@ -1,0 +1,22 @@
+import { z } from 'zod'
+import { withRun } from '../copies'
+import { noSuchReservoir, pouredInto } from '../levels'
+import { type EventKind, onRun } from './kind'
+import { ml, short, stamp } from './stamp'
+
+export const levelReadSchema = z.object({ ...stamp, type: z.literal('level-read'), reservoir: short, ml })
+
+/** A level was looked at: what is seen stands against what was counted. */
+export const levelRead: EventKind<z.output<typeof levelReadSchema>> = {
+  type: 'level-read',
+  schema: levelReadSchema,
+  version: 1,
+  upcasts: [],
+  madeAt: 'vehicle',
+  undo: true,
+  needs: 'plate',
+  refuse: noSuchReservoir,
+  apply: onRun((state, { reservoir, ml: seenMl }) =>
+    withRun(state, pouredInto(state.run, reservoir, 0, seenMl)),
+  ),
+}

@@ -1,0 +1,76 @@
+import { z } from 'zod'
+import { fact } from '../../base/decision'
+import { planSchema, setupOf } from '../../plan/answer'
+import { placesOfStage } from '../../plan/places'
+import { shopSchema } from '../../plan/request'
+import { decideScope } from '../../plan/scope/scope'
+import { partsOf } from '../../vehicle/parts'
+import type { Vehicle } from '../../vehicle/schema'
+import { startedStage } from '../change'
+import { handsOn } from '../selectors'
+import type { JobState, RunState } from '../state'
+import type { CheckIn } from './checked-in'
+import type { EventKind, Upcast } from './kind'
+import { note, short, stamp } from './stamp'
+
+export const plannedSchema = z.object({
+  ...stamp,
+  type: z.literal('planned'),
+  shop: shopSchema,
+  /** What was worked out on the Bench and carried in, each with the address that shows it again. */
+  fromBench: z
+    .array(z.object({ page: short, says: note, address: note }))
+    .max(20)
+    .optional(),
+  plan: planSchema,
+})
+type Planned = z.output<typeof plannedSchema>
+
+type OldStage = Parameters<typeof placesOfStage>[1]
+
+/** Version 1 did not say where a stage is worked: that was decided anew from what was opened. */
+const withPlaces: Upcast = (old, before) => {
+  const { plan, shop } = old as { plan: { stages?: OldStage[] }; shop?: { scopeSchool?: 'local' | 'whole' } }
+  if (!before?.checkIn) return old
+  const { cylinderIds } = decideScope(before.vehicle, before.checkIn.work, shop?.scopeSchool ?? 'local').value
+  const stages = (plan.stages ?? []).map((stage) => ({
+    ...stage,
+    points: placesOfStage(before.vehicle, stage, cylinderIds),
+  }))
+  return { ...old, plan: { ...plan, stages } }
+}
+
+/** The plan that was taken. It never changes; what the job does now belongs to its run. */
+export const planned: EventKind<Planned> = {
+  type: 'planned',
+  schema: plannedSchema,
+  version: 2,
+  upcasts: [withPlaces],
+  madeAt: 'desk',
+  undo: false,
+  refuse(state, { plan }) {
+    if (!state.checkIn || !state.tested) return fact('not-tested')
+    if (handsOn(state)) return fact('plan-under-work')
+    return plan.verdict === 'stop' ? fact('plan-stopped') : undefined
+  },
+  apply(state, { shop, plan, fromBench }): JobState {
+    const run: RunState = {
+      plateConfirmed: false,
+      stageIndex: 0,
+      stages: plan.stages.map(startedStage),
+      setup: setupOf(plan),
+      call: 'rest',
+      lookDue: false,
+      levelMl: levelsAtFirst(state.vehicle, state.checkIn),
+      bottleMl: 0,
+      mends: [],
+      timers: {},
+    }
+    return { ...state, planned: { shop, plan, fromBench }, run, proofs: {} }
+  },
+}
+
+function levelsAtFirst(vehicle: Vehicle, checkIn: CheckIn | undefined): Record<string, number> {
+  const [first] = partsOf(vehicle, 'reservoir')
+  return first && checkIn?.levelMl !== undefined ? { [first.id]: checkIn.levelMl } : {}
+}

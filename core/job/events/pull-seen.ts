@@ -1,0 +1,118 @@
+import { z } from 'zod'
+import { secondsBetween } from '../../base/day'
+import { fact } from '../../base/decision'
+import { bubbleKinds, colours } from '../../fluid/specs/colour'
+import { stageTraits } from '../../plan/stage-kinds'
+import { copyOfPoint, copyOfRun, withRun } from '../copies'
+import { frontAfter } from '../front'
+import { counted, takenFrom } from '../levels'
+import { changePoint, placeNow } from '../place'
+import {
+  callOf,
+  currentPoint,
+  currentStage,
+  feedsReservoir,
+  freshPoint,
+  looksAfterPull,
+  reservoirOfPoint,
+} from '../points'
+import type { JobState, StageRunState } from '../state'
+import { type EventKind, onRun, type Running, refuseOnRun, type Upcast } from './kind'
+import { ml, stamp } from './stamp'
+
+/** Longer between two looks at an open bleeder is no measurement. @source from memory */
+const LONGEST_LOOK_S = 1800
+const LOOKS_KEPT = 6
+
+export const pullSeenSchema = z.object({
+  ...stamp,
+  type: z.literal('pull-seen'),
+  ml,
+  colour: z.enum(colours),
+  bubbles: z.enum(bubbleKinds),
+  /** Whether it counted as clean when it was seen. */
+  clean: z.boolean().optional(),
+})
+type PullSeen = z.output<typeof pullSeenSchema>
+
+function refuse(state: Running) {
+  const here = placeNow(state)
+  if ('refusal' in here) return here.refusal
+  const { run } = state
+  const pulled = looksAfterPull(here.stageRun.stage)
+  if (pulled ? !run.lookDue : run.call !== 'open') return fact('nothing-to-see')
+  return pulled && run.call !== 'rest' ? fact('pedal-still-down') : undefined
+}
+
+/** No bubbles, and where colour tells anything also new. */
+function isClean({ stage }: StageRunState, { bubbles, colour }: PullSeen): boolean {
+  const colourCounts = callOf(stage).looks.colour && stageTraits[stage.kind].colourCounts
+  return bubbles === 'none' && (!colourCounts || colour === 'new')
+}
+
+function complete({ run }: JobState, event: PullSeen): PullSeen {
+  const stageRun = run && currentStage(run)
+  return stageRun ? { ...event, clean: isClean(stageRun, event) } : event
+}
+
+function apply(state: Running, event: PullSeen): JobState {
+  const { run } = state
+  const stageRun = currentStage(run)
+  const point = currentPoint(run)
+  if (!stageRun || point === undefined) return state
+  const ml = callOf(stageRun.stage).looks.ml ? event.ml : 0
+  const around = copyOfRun(run)
+  around.lookDue = false
+  around.callAt = run.call === 'rest' ? undefined : point
+  around.bottleMl = run.bottleMl + ml
+  if (ml > 0) around.frontMl = frontAfter(state.vehicle, run.frontMl ?? {}, point, ml)
+  const progress = stageRun.at[point] ?? freshPoint()
+  const next = copyOfPoint(progress)
+  if (run.call === 'open' && run.openedAt !== undefined) {
+    const seconds = secondsBetween(run.openedAt, event.at)
+    // A clock that was set back, or a look that was forgotten for an hour, says nothing of a flow.
+    if (seconds > 0 && seconds < LONGEST_LOOK_S) {
+      next.timedMl = (progress.timedMl ?? 0) + ml
+      next.timedS = (progress.timedS ?? 0) + seconds
+    }
+    around.openedAt = event.at
+  }
+  next.seenAt = event.at
+  next.looks = [...(progress.looks ?? []), event.bubbles].slice(-LOOKS_KEPT)
+  next.pulls++
+  next.counted++
+  next.ml += ml
+  next.cleanStreak = event.clean ? progress.cleanStreak + 1 : 0
+  next.colour = event.colour
+  next.bubbles = event.bubbles
+  // What a machine pushes through is what it pours in: its own tank keeps the reservoir full.
+  const fed = feedsReservoir(stageRun.stage)
+  if (fed && run.tankMl !== undefined) around.tankMl = Math.max(0, run.tankMl - ml)
+  const looked = changePoint(state, point, () => next, around)
+  const after = counted(looked.run, fed ? { outMl: ml, inMl: ml } : { outMl: ml })
+  const reservoir = fed ? undefined : reservoirOfPoint(state.vehicle, point)
+  return withRun(looked, takenFrom(after, reservoir, ml))
+}
+
+/** What counted as clean in version 1: no bubbles, and but at a port or in the vice new colour. */
+const withClean: Upcast = (old, before) => {
+  const event = old as PullSeen
+  const stageRun = before?.run && currentStage(before.run)
+  if (!stageRun) return old
+  const colourCounts = !['port-bleed', 'bench-bleed'].includes(stageRun.stage.kind)
+  return { ...event, clean: event.bubbles === 'none' && (!colourCounts || event.colour === 'new') }
+}
+
+/** What one pull, stroke or look at an open bleeder brought. */
+export const pullSeen: EventKind<PullSeen> = {
+  type: 'pull-seen',
+  schema: pullSeenSchema,
+  version: 2,
+  upcasts: [withClean],
+  madeAt: 'vehicle',
+  undo: true,
+  needs: 'plate',
+  refuse: refuseOnRun(refuse),
+  complete,
+  apply: onRun(apply),
+}

@@ -1,0 +1,94 @@
+import { z } from 'zod'
+import { fact } from '../../base/decision'
+import type { Step } from '../../technique/step'
+import { partsOf } from '../../vehicle/parts'
+import { advance } from '../advance'
+import { counted, pouredInto } from '../levels'
+import { currentStage } from '../points'
+import type { JobState, RunState } from '../state'
+import { currentStep } from '../steps'
+import { tooSoon } from '../timers'
+import { type EventKind, onRun, type Running, refuseOnRun } from './kind'
+import { heldS, ml, short, stamp } from './stamp'
+
+export const stepDoneSchema = z.object({
+  ...stamp,
+  type: z.literal('step-done'),
+  step: short,
+  ml: ml.optional(),
+  heldS: heldS.optional(),
+})
+type StepDone = z.output<typeof stepDoneSchema>
+
+function refuse(state: Running, event: StepDone) {
+  const now = currentStep(state)
+  if (!currentStage(state.run) || now?.step.id !== event.step) return fact('step-not-now')
+  if (now.step.asksMl && event.ml === undefined) return fact('amount-missing')
+  return tooSoon(now.step.holdS, event.heldS)
+}
+
+/** The step as it stands in the job, where it is to be done; a mend before the stage's own. */
+function found(
+  { mends, stages, stageIndex }: RunState,
+  id: string,
+): { step: Step; mend: boolean } | undefined {
+  const mending = mends[0]?.steps.find((step) => step.id === id)
+  if (mending) return { step: mending, mend: true }
+  const { before = [], after = [] } = stages[stageIndex]?.stage ?? {}
+  const step = [...before, ...after].find((each) => each.id === id)
+  return step && { step, mend: false }
+}
+
+function apply(state: Running, event: StepDone): JobState {
+  const here = found(state.run, event.step)
+  if (!here) return state
+  const { step } = here
+  const ml = event.ml ?? 0
+  let next = state.run
+  if (step.asksMl === 'drawn') next = drawn(state, step, ml)
+  if (step.asksMl === 'poured') next = filled(state, step, ml)
+  const [mend, ...others] = next.mends
+  if (here.mend && mend) {
+    const stepsDone = [...mend.stepsDone, step.id]
+    const left = stepsDone.length < mend.steps.length ? [{ ...mend, stepsDone }] : []
+    return advance(state, { ...next, mends: [...left, ...others] })
+  }
+  const stages = next.stages.map((each, i) =>
+    i === next.stageIndex ? { ...each, stepsDone: [...each.stepsDone, step.id] } : each,
+  )
+  return advance(state, { ...next, stages })
+}
+
+/** The reservoirs a step speaks of: its own, else all of them. */
+const reservoirsOf = (state: Running, { reservoir }: Step) =>
+  partsOf(state.vehicle, 'reservoir').filter(({ id }) => reservoir === undefined || id === reservoir)
+
+function drawn(state: Running, step: Step, ml: number): RunState {
+  const run = counted(state.run, { drawnMl: ml })
+  const levelMl = { ...run.levelMl }
+  for (const { id, minMl } of reservoirsOf(state, step)) levelMl[id] = step.drawsTo === 'empty' ? 0 : minMl
+  return step.drawsTo ? { ...run, levelMl } : run
+}
+
+function filled(state: Running, step: Step, ml: number): RunState {
+  const reservoirs = reservoirsOf(state, step)
+  const [only] = reservoirs
+  if (!step.fillsToMax) return counted(state.run, { inMl: ml })
+  if (only && reservoirs.length === 1) return pouredInto(state.run, only.id, ml, only.maxMl)
+  // One amount for several reservoirs says nothing of each: no gap is counted.
+  const levelMl = Object.fromEntries(reservoirs.map(({ id, maxMl }) => [id, maxMl]))
+  return counted({ ...state.run, levelMl: { ...state.run.levelMl, ...levelMl } }, { inMl: ml })
+}
+
+/** One step done, with its amount where it asks for one and the time it was held where it must be. */
+export const stepDone: EventKind<StepDone> = {
+  type: 'step-done',
+  schema: stepDoneSchema,
+  version: 1,
+  upcasts: [],
+  madeAt: 'vehicle',
+  undo: true,
+  needs: 'plate',
+  refuse: refuseOnRun(refuse),
+  apply: onRun(apply),
+}

@@ -1,0 +1,23 @@
+import { z } from 'zod'
+import { withRun } from '../copies'
+import { noSuchReservoir, pouredInto, reservoirNamed } from '../levels'
+import { type EventKind, onRun } from './kind'
+import { ml, short, stamp } from './stamp'
+
+export const toppedUpSchema = z.object({ ...stamp, type: z.literal('topped-up'), reservoir: short, ml })
+
+/** Poured until it stood at MAX: what the eye sees stands against what was counted. */
+export const toppedUp: EventKind<z.output<typeof toppedUpSchema>> = {
+  type: 'topped-up',
+  schema: toppedUpSchema,
+  version: 1,
+  upcasts: [],
+  madeAt: 'vehicle',
+  undo: true,
+  needs: 'plate',
+  refuse: noSuchReservoir,
+  apply: onRun((state, event) => {
+    const reservoir = reservoirNamed(state, event.reservoir)
+    return reservoir ? withRun(state, pouredInto(state.run, reservoir.id, event.ml, reservoir.maxMl)) : state
+  }),
+}

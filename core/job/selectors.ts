@@ -1,0 +1,62 @@
+import type { FluidSpec } from '../fluid/specs'
+import type { Plan, Stage } from '../plan/answer'
+import type { JobState, RunState, Station } from './state'
+
+/** What two places need to know of a job's state is asked here, and nowhere worked out anew. */
+
+/** Whether hands are on the vehicle under the present plan. */
+export const handsOn = ({ run }: Pick<JobState, 'run'>): boolean => run?.plateConfirmed === true
+
+/** Whether anything was ever done to the vehicle on this job, under this plan or one before it. */
+export const workBegun = (state: Pick<JobState, 'run' | 'earlier'>): boolean =>
+  handsOn(state) || state.earlier.length > 0
+
+/** Whether every stage before the proof is done and nothing is left to mend. */
+export const bleedDone = (run: RunState): boolean =>
+  run.stages[run.stageIndex]?.stage.kind === 'prove' && run.mends.length === 0
+
+/** Where the job is: the first station that still has something to do. */
+export function stationOf(state: JobState): Station {
+  if (!state.checkIn) return 'check-in'
+  if (!state.tested) return 'test'
+  if (!state.run) return 'plan'
+  if (!bleedDone(state.run)) return 'bleed'
+  return state.filed ? 'file' : 'prove'
+}
+
+type Fluids = Pick<JobState, 'vehicle' | 'checkIn' | 'planned'>
+
+/** The fluid that goes in: as planned, as asked for at check in, or as the vehicle calls for. */
+export const fluidIn = ({ planned, checkIn, vehicle }: Fluids): FluidSpec =>
+  planned?.plan.fluid.spec ?? checkIn?.work.fluidUsed ?? vehicle.fluid.spec
+
+/** Every kind that may be poured here: the one that goes in, the vehicle's own, and what its maker allows. */
+export function mayGoIn(state: Fluids): FluidSpec[] {
+  const { spec, alsoAllowed } = state.vehicle.fluid
+  return [...new Set([fluidIn(state), spec, ...alsoAllowed])]
+}
+
+/** The stages as they are now: the run's, with what was put in or changed on the way. */
+export const stagesNow = ({ run, planned }: Partial<Pick<JobState, 'run' | 'planned'>>): Stage[] =>
+  run?.stages.map(({ stage, points }) => (stage.points === points ? stage : { ...stage, points })) ??
+  planned?.plan.stages ??
+  []
+
+/**
+ * The plan as it is being done: what was taken, with the stages, settings, cautions and reasons of now. Map, card,
+ * exports and record read this one; the plan that was taken stays as it was taken.
+ */
+export function planNow(state: Pick<JobState, 'run' | 'planned'>): Plan | undefined {
+  const { run, planned } = state
+  if (!planned) return undefined
+  return run ? { ...planned.plan, ...run.setup, stages: stagesNow(state) } : planned.plan
+}
+
+/** Places of this job that are still to be done, by stage: what the bay card has a line for. */
+export function pointsOnPaper({ run }: Pick<JobState, 'run'>): { stage: number; point: string }[] {
+  return (run?.stages ?? []).flatMap(({ points, at, stage }, i) =>
+    stage.kind === 'prove'
+      ? []
+      : points.filter((id) => !at[id]?.finished).map((point) => ({ stage: i, point })),
+  )
+}

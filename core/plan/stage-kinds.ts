@@ -1,0 +1,40 @@
+export const stageKinds = [
+  'reservoir-exchange',
+  'wipe-reservoir',
+  'slow-fill',
+  'bench-bleed',
+  'port-bleed',
+  'bleed',
+  'control-unit',
+  'leak-check',
+  'wait',
+  'prove',
+] as const
+export type StageKind = (typeof stageKinds)[number]
+
+/** What is true of a kind of stage, so that nobody has to ask which one it is. */
+export type StageTraits = {
+  /** Where its hands are: bleeders in order, the cylinder's ports before them, the cylinder in the vice, or no joint. */
+  worksAt: 'bleeders' | 'ports' | 'cylinders' | 'nothing'
+  /** Whether what comes out must also be of new colour to count as clean. */
+  colourCounts: boolean
+  /** Pulls without air in a row that end a place, where that is not the maker's or the shop's number. @source from memory */
+  solidPulls?: number
+  /** Whether it can go on another way in mid-work. */
+  waysOpen: boolean
+}
+
+const nothing: StageTraits = { worksAt: 'nothing', colourCounts: false, waysOpen: false }
+
+export const stageTraits: Record<StageKind, StageTraits> = {
+  'reservoir-exchange': nothing,
+  'wipe-reservoir': nothing,
+  'slow-fill': nothing,
+  'bench-bleed': { worksAt: 'cylinders', colourCounts: false, waysOpen: false },
+  'port-bleed': { worksAt: 'ports', colourCounts: false, solidPulls: 2, waysOpen: true },
+  bleed: { worksAt: 'bleeders', colourCounts: true, waysOpen: true },
+  'control-unit': { worksAt: 'bleeders', colourCounts: true, waysOpen: false },
+  'leak-check': nothing,
+  wait: nothing,
+  prove: nothing,
+}

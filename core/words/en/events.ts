@@ -1,0 +1,48 @@
+import type { Words } from '../say'
+
+/** What happened, for a trace that a person reads. */
+export const events: Words = {
+  'event-job-opened': ({ plate, cameBack }) =>
+    cameBack ? `Opened on ${plate}, as it came back` : `Opened on ${plate}`,
+  'event-checked-in': 'Checked in: {reason}, fluid {colour}',
+  'event-tested': ({ readings, why }, say) => {
+    const read = say.value('readings', readings)
+    return read === '' ? `Not tested: ${why ?? 'no reason given'}` : `Tested: ${read}`
+  },
+  'tested-looked-at': 'looked at, {at}',
+  'tested-ohmmeter': '{value} MΩ, {at}',
+  'tested-banded-pen': '{value} % by the pen, {at}',
+  'tested-degree-meter': '{valueC} by the meter, {at}',
+  'tested-percent-meter': '{value} % by the meter, {at}',
+  'tested-copper-strip': '{value} ppm copper, {at}',
+  'tested-boiling-sampler': 'boiled at {valueC}, {at}',
+  'event-planned': 'Plan taken: {totalMl} of {spec}',
+  'event-paper-entered': 'Entered from the bay card: done by {doneBy} on {doneOn}, {places} places',
+  'event-vehicle-moved': 'Moved from {from} to {to}: {why}',
+  'event-filed': 'Filed as {outcome}',
+  'event-addendum': 'Added: {said}',
+  'event-plate-confirmed': 'Plate compared',
+  'event-step-done': ({ step, amountMl, heldS }, say) =>
+    `Step ${step} done${amountMl === undefined ? '' : `, ${say.value('amountMl', amountMl)}`}${heldS === undefined ? '' : `, held ${say.value('heldS', heldS)}`}`,
+  'event-timer-started': 'Clock of {timer} started',
+  'event-point-ready': '{point}: spanner and hose on',
+  'event-call': '{point}: {act}',
+  'event-pull-seen': '{broughtMl}, {colour}, bubbles: {bubbles}',
+  'event-bottle-emptied': 'Bottle emptied',
+  'event-bottle-hung': '{point}: bottle hung and open',
+  'event-bottle-watched': '{point}: its bottle looked at',
+  'event-point-finished': '{point} finished',
+  'event-topped-up': '{reservoir} to MAX with {amountMl}',
+  'event-level-read': '{reservoir} read at {amountMl}',
+  'event-tank-read': 'Machine’s tank at {amountMl}',
+  'event-container-opened': ({ spec, batch }) => `Container opened: ${spec}, batch ${batch || 'not said'}`,
+  'event-trouble': 'Went wrong: {says}',
+  'event-way-changed': 'On by {way}: {why}',
+  'event-parked': 'Parked: {why}',
+  'event-resumed': ({ asLeft, found }) =>
+    asLeft ? 'Taken up again, as it was left' : `Taken up again: ${found}`,
+  'event-check-proved': ({ check, passed, value }, say) =>
+    `${say.value('check', check)}: ${passed ? 'holds' : 'FAILS'}${value === undefined ? '' : `, ${value}`}`,
+  'event-undone': 'The act before taken back',
+  'event-bleed-again': 'Bled again: {why}',
+}

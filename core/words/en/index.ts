@@ -1,0 +1,37 @@
+import { colourClues } from '../../fluid/specs/colour'
+import { proofWords } from '../proofs'
+import type { Words } from '../say'
+import { stepWords } from '../steps'
+import { techniqueWords } from '../techniques'
+import { cautions } from './cautions'
+import { events } from './events'
+import { findings } from './findings'
+import { fluid } from './fluid'
+import { job } from './job'
+import { names } from './names'
+import { plan } from './plan'
+import { proofs } from './proofs'
+import { steps } from './steps'
+import { techniques } from './techniques'
+
+const colours: Words = Object.fromEntries(
+  Object.entries(colourClues).flatMap(([colour, { name, text }]) => [
+    [`colour-${colour}`, name],
+    [`colour-clue-${colour}`, text],
+  ]),
+)
+
+/** Everything the program says of a job, by code, in English. */
+export const english: Words = {
+  ...names,
+  ...colours,
+  ...plan,
+  ...cautions,
+  ...job,
+  ...findings,
+  ...events,
+  ...fluid,
+  ...stepWords(steps),
+  ...Object.assign({}, ...Object.entries(proofs).map(([id, words]) => proofWords(id, words))),
+  ...Object.assign({}, ...Object.entries(techniques).map(([id, words]) => techniqueWords(id, words))),
+}

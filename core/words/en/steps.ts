@@ -1,0 +1,162 @@
+import type { StepWords } from '../steps'
+
+const routineMind = 'Pedal or lever held as it asks, each brake for about two seconds.'
+
+/** Every step of a plan, of a part, of a technique and of a mend. */
+export const steps: StepWords = {
+  // Reservoir and level
+  cover: 'Cover the paint, clean around the lid, take it off.',
+  lid: ['Lid on loosely.', 'Released fluid squirts up.'],
+  draw: [
+    'Draw the old fluid out, down to MIN.',
+    'Lower only where every port stays covered. Nobody on the pedal, no bleeder open.',
+  ],
+  'fill-sealed': 'Fill to MAX with new {spec} from a sealed container.',
+  empty: ['Draw all of the old fluid out.', 'Nobody on the pedal, no bleeder open.'],
+  wipe: 'Wipe the reservoir clean with lint-free cloth.',
+  'first-fill': 'Fill with new {spec}, and work the pedal slowly a few times.',
+  'empty-again': ['Draw it out once more.', 'Never dry now: the ports stay covered.'],
+  fill: 'Fill to MAX with new {spec}.',
+  'fill-slowly': 'Fill slowly to MAX with new {spec}; let the level settle and fill again.',
+  gentle: 'A few short, slow strokes; watch the air rise out of the reservoir.',
+  risen: 'Wait until no more bubbles rise in the reservoir.',
+  'draw-to-max': 'Level is usually over MAX now: draw it down to MAX.',
+  'lower-reservoir': [
+    'Reservoir drawn down to MIN, pedal or lever fully up.',
+    'What is pushed in below arrives above.',
+  ],
+  // Leaks
+  'wipe-dry': 'Wipe every joint that was opened dry.',
+  'press-hard': 'Press hard and hold for {holdS}, brakes assembled, every bleeder closed.',
+  look: ['Every joint dry.', 'A wet one: mend it, wipe, press again.'],
+  // At the wheels
+  stands: 'On stands, brakes assembled, catch bottle ready.',
+  bottles: 'A bottle at every bleeder, hose end under fluid.',
+  'hang-bottle': [
+    'Bottle hung above the bleeder, hose end 25 mm under new fluid.',
+    'What is drawn back is fluid then, not air.',
+  ],
+  booster: [
+    'Engine off. Press until the booster’s vacuum is used up.',
+    'A block under the pedal keeps an old cylinder off its floor.',
+  ],
+  // Machine and vacuum
+  adapter: ['Adapter on the reservoir, tight.', 'Machine filled with new fluid of the right kind.'],
+  'adapter-named': [
+    'Adapter “{adapter}” on the reservoir, tight.',
+    'Machine filled with new fluid of the right kind.',
+  ],
+  pressurise: 'Bring it up slowly to {setKPa} and watch the cap for a leak.',
+  depressurise: [
+    'Let the machine’s pressure off.',
+    'At its own valve, or at a bleeder. The adapter stays on until the gauge reads zero.',
+  ],
+  'adapter-off': 'Gauge at zero: take the adapter off.',
+  'hold-metering': [
+    'Hold the metering valve open with the maker’s tool.',
+    'It shuts the fronts off at this pressure.',
+  ],
+  'free-metering': ['Free the metering valve: tool off.', 'Left held, the fronts lock first in the wet.'],
+  vacuum: 'Trap empty, pump set to {setKPa} below atmosphere.',
+  // At the cylinder
+  vice: ['Cylinder in the vice, level as fitted.', 'Held by its flange. Eye protection on.'],
+  hoses: [
+    'Hoses from every port back under the fluid, reservoir half full.',
+    ({ threads, restS }, say) =>
+      `Start each thread by hand: two that look alike differ by one pitch.${threads ? ` Thread ${say.value('threads', threads)}.` : ''} Froth rests about ${say.value('restS', restS)} at this temperature.`,
+  ],
+  fingers: [
+    'A gloved finger on every port: off while it pushes, on before it comes back.',
+    'It squirts: goggles, rag, pan. Froth rests about {restS} at this temperature.',
+  ],
+  fit: 'Ports plugged, cylinder fitted, lines tight to the maker’s torque.',
+  loss: 'Write down about how much fluid it took.',
+  rag: 'Rag under the cylinder, eyes protected, reservoir above MIN.',
+  tight: 'Nuts tight to the maker’s torque; rinse what was spilled.',
+  prop: 'Prop ready at the pedal: it holds the pedal down where the call says HOLD.',
+  'prop-out': 'Prop out, nobody in the cab.',
+  // Control unit
+  battery: 'Battery supported. Unit connected, as its maker says.',
+  unpower: 'Ignition off before anything else is opened.',
+  'routine-cycle': [
+    'Run the bleed routine this unit offers, to its end. Keep the reservoir above MIN.',
+    routineMind,
+  ],
+  'routine-wheel-by-wheel':
+    'Start the wheel-by-wheel routine; it names the wheel. Keep the reservoir above MIN.',
+  'routine-maker-led': [
+    'Start the maker’s routine and do what it asks, in its order.',
+    'Its pump is fast: bottle and hose ready, reservoir kept full by an inverted bottle.',
+  ],
+  'power-unit': [
+    'Base bleed is clean: plug the control unit in.',
+    'Not before: its valves move when it wakes, and lock air in.',
+  ],
+  'unpower-unit': [
+    'Control unit unplugged, ignition off, until the base bleed is clean.',
+    'Its valves can move and lock air in.',
+  ],
+  'level-sensor-off': [
+    'Level sensor unplugged; inverted bottle on the reservoir.',
+    'So that the unit does not stop half-way.',
+  ],
+  'level-sensor-back': 'Level sensor plugged back.',
+  'battery-off': 'Battery supply off. Codes read and cleared.',
+  accumulator: [
+    'Accumulator depressurised by the maker’s procedure, and shown to be empty.',
+    (_, say) =>
+      `It holds ${say.show('pressure', 14_000)} to ${say.show('pressure', 18_000)}, from memory. Before any joint is opened, and before the level is read.`,
+  ],
+  'service-mode': [
+    'Wheels chocked. Electric parking brake into service mode.',
+    'Key away, doors as the maker says: no accidental power.',
+  ],
+  'service-mode-out': 'Parking brake out of service mode, and calibrated.',
+  // What other parts ask for
+  'load-axle': [
+    'Load the rear axle, or hold the valve’s lever as the maker says.',
+    'It shuts while the axle hangs. Never readjust it.',
+  ],
+  'unload-axle': 'Load off the axle, valve’s lever free.',
+  'level-car': 'Vehicle level: the valve’s ball must rest.',
+  lockout: 'Reverse lockout released; actuator free to stroke at the coupling.',
+  'lockout-back': 'Reverse lockout set back.',
+  'adjust-shoes': [
+    'Adjust the shoes until they just drag, then free.',
+    'Clearance feels like air. Old lining dust may be asbestos: never blow it out.',
+  ],
+  'lever-released': 'Parking-brake lever fully released, wheels chocked.',
+  bars: [
+    'Turn the bars so that the cylinder’s hollow bolt is the highest point, and crack it first under a rag.',
+    'Lever held, a moment, closed before it is let go: the air that no bleeder reaches sits there.',
+  ],
+  'hang-caliper': [
+    'Unbolt the caliper and hang it with its bleeder on top, a spacer between the pads.',
+    'No load on its hose. Without the spacer the pistons come out.',
+  ],
+  'refit-caliper': 'Spacer out, caliper bolted back to its torque.',
+  'centre-switch': 'Centre the pressure-difference switch: its lamp is out.',
+  'connectors-back': 'Count the connectors back: {plugs}. {count} out, {count} in.',
+  // Mends
+  'pressure-off': 'Let the machine’s pressure off, through its own valve.',
+  'bleeder-fitted': [
+    'Bleeder {point} {what}: new bleeder, or the part it broke in, fitted and tight.',
+    'Bleeders and hollow bolts shear: the maker’s torque, new sealing washers. Plug it while you fetch one.',
+  ],
+  'line-mended': [
+    'Mend {line}: tight to the maker’s torque, or replaced.',
+    'Pressure off, nobody on the pedal. Hollow bolts: new sealing washers.',
+  ],
+  'slowly-filled': 'Fill {reservoir} slowly to MAX; let the air rise out of it.',
+  'paint-rinsed': 'Rinse the paint with plenty of water. Do not wipe.',
+  'pads-replaced': [
+    'Wetted pads or shoes replaced in pairs, disc or drum cleaned.',
+    'No chlorinated cleaner near heat. Old lining dust: never blow it out.',
+  ],
+  'wrong-drawn': [
+    'Draw {reservoir} empty. Nobody on the pedal, no bleeder open.',
+    'Into the waste for that kind, never back into a container.',
+  ],
+  'wrong-wiped': 'Wipe it clean with lint-free cloth.',
+  'wrong-refilled': 'Fill to MAX with new {spec}; read the label aloud first.',
+}
