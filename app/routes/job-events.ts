@@ -4,13 +4,16 @@ import { findPerson } from '~/db/people.server'
 import { isStorageFault } from '~/db/storage.server'
 import { orNotFound } from '~/lib/require'
 import { type FloorEvent, floorEventSchema, type Person } from '~core/job/events'
+import { toWire } from '~core/job/wire'
 import type { Route } from './+types/job-events'
 
 /** The job as it stands; nothing where the asker has it already. */
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
   const have = new URL(request.url).searchParams.get('have')
-  return have === String(state.length) ? new Response(null, { status: 204 }) : Response.json({ state })
+  return have === String(state.length)
+    ? new Response(null, { status: 204 })
+    : Response.json({ state: toWire(state) })
 }
 
 /**
@@ -38,7 +41,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     if (appended.ok) return Response.json({ length: appended.state.length })
     const state = await findJob(db, params.jobId)
     return Response.json(
-      { refusal: appended.refusal, state },
+      { refusal: appended.refusal, state: state && toWire(state) },
       { status: appended.code === 'not-found' ? 404 : 409 },
     )
   } catch (error) {

@@ -1,3 +1,4 @@
+import { useMemo } from 'react'
 import { Link, Outlet, useMatches } from 'react-router'
 import { JobMenu } from '~/components/job-menu'
 import { ParkedPanel } from '~/components/parked-panel'
@@ -12,13 +13,14 @@ import type { JobHere } from '~/run-client/job-here'
 import { LeaveGuard } from '~/run-client/leave-guard'
 import { useJobRun } from '~/run-client/use-job-run'
 import { stationOf } from '~core/job/selectors'
+import { fromWire, toWire } from '~core/job/wire'
 import type { Route } from './+types/job'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const state = orNotFound(await findJob(db, params.jobId))
   return {
-    state,
+    state: toWire(state),
     person: context.get(personHere) ?? undefined,
     newVersion: state.filed ? undefined : await versionSince(db, state),
   }
@@ -32,7 +34,8 @@ const NOT_ABOUT_GOING_ON = new Set(['routes/file', 'routes/trace'])
 
 /** A job, whichever station it is looked at from: its plate, its bay, how far it is, and the live state they share. */
 export default function Job({ loaderData, params: { jobId } }: Route.ComponentProps) {
-  const run = useJobRun(jobId, loaderData.state, loaderData.person)
+  const fromServer = useMemo(() => fromWire(loaderData.state), [loaderData.state])
+  const run = useJobRun(jobId, fromServer, loaderData.person)
   const { state } = run
   const { plate, vehicle, filed, parked, checkIn, comebackOf, movedFrom } = state
   const station = useMatches().at(-1)?.id ?? ''

@@ -1,6 +1,7 @@
 import { type Fact, fact } from '~core/base/decision'
 import type { FloorEvent } from '~core/job/events'
 import type { JobState } from '~core/job/state'
+import { fromWire, type WireJob } from '~core/job/wire'
 
 /** How requests leave, and how long an answer is waited for. */
 export type Way = { fetch: typeof fetch; patienceMs: number }
@@ -14,7 +15,7 @@ export type Answer =
   | { kind: 'not-now'; why: Fact }
   | { kind: 'no-answer' }
 
-type Body = { length?: number; refusal?: Fact; state?: JobState }
+type Body = { length?: number; refusal?: Fact; state?: WireJob }
 
 /** Send one event. Whatever is neither taken nor refused is sent again. */
 export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay()): Promise<Answer> {
@@ -29,7 +30,7 @@ export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay
     const { length, refusal, state } = (await response.json()) as Body
     if (response.ok && length !== undefined) return { kind: 'taken', length }
     if (response.status >= 500) return { kind: 'not-now', why: refusal ?? fact('server-fault') }
-    return { kind: 'refused', why: refusal ?? fact('server-refused'), state }
+    return { kind: 'refused', why: refusal ?? fact('server-refused'), state: state && fromWire(state) }
   } catch {
     return { kind: 'no-answer' }
   }
@@ -46,7 +47,7 @@ export async function newerState(
       signal: AbortSignal.timeout(way.patienceMs),
     })
     if (response.status !== 200) return undefined
-    return ((await response.json()) as { state: JobState }).state
+    return fromWire(((await response.json()) as { state: WireJob }).state)
   } catch {
     return undefined
   }

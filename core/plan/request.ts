@@ -13,7 +13,7 @@ import {
 import { fluidSpecSchema } from '../fluid/specs'
 import { testerOf } from '../fluid/testers'
 import { equipmentIds } from '../technique/equipment'
-import { methodIds, techniqueIds } from '../technique/technique'
+import { methodIds, techniqueIdSchema } from '../technique/technique'
 import { allBleeders } from '../vehicle/parts'
 import { readVehicle } from '../vehicle/read-vehicle'
 import type { Vehicle } from '../vehicle/schema'
@@ -72,7 +72,7 @@ export const workSchema = z.object({
   ways: z
     .array(
       z.object({
-        technique: choice(techniqueIds),
+        technique: techniqueIdSchema,
         why: z
           .string('say why this way is taken')
           .trim()

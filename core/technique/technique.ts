@@ -51,12 +51,11 @@ export const knowTechnique = (id: string): (() => void) => {
   known.add(id)
   return () => known.delete(id)
 }
+const oneOfThem = `give one of: ${techniqueIds.join(', ')}`
 export const techniqueIdSchema = z
-  .custom<TechniqueId>(
-    (value) => typeof value === 'string' && known.has(value),
-    `give one of: ${techniqueIds.join(', ')}`,
-  )
-  .meta({ type: 'string', enum: [...techniqueIds] })
+  .string(oneOfThem)
+  .refine((value) => known.has(value), oneOfThem)
+  .meta({ enum: [...techniqueIds] }) as unknown as z.ZodType<TechniqueId>
 
 /** One bleeder with what is to be pushed through it, and the pieces of line it goes through. */
 export type Corner = BleederRun & { throughMl: number; segments: readonly TubeSegment[] }

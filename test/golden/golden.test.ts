@@ -1,8 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
+import { fact } from '~core/base/decision'
 import { applyEvent, replayStored } from '~core/job/apply'
 import { carefulAct } from '~core/job/careful'
-import { jobEventSchema } from '~core/job/events'
+import { eventKinds, jobEventSchema } from '~core/job/events'
+import { readRecord, recordOf } from '~core/job/record'
 import type { JobState } from '~core/job/state'
 import { factsOf } from './facts'
 
@@ -17,6 +19,38 @@ test('enough of them, and every type of event in them', () => {
   const types = new Set(logs.flatMap(({ events }) => events.map(({ type }: { type: string }) => type)))
   expect([...types].sort()).toEqual(jobEventSchema.options.map(({ shape }) => shape.type.value).sort())
 })
+
+test('no rule of today can keep an old log from opening: every act could be refused now, and all of it still stands', () => {
+  const kinds = eventKinds()
+  const rules = kinds.map(({ refuse }) => refuse)
+  try {
+    for (const kind of kinds) kind.refuse = () => fact('refused-by-a-later-rule')
+    for (const { events, facts } of logs) {
+      const state = [...replayStored(events)].at(-1)?.after as JobState
+      expect(JSON.parse(JSON.stringify(factsOf(state)))).toEqual(facts)
+    }
+    // The same mutation does keep a new act out.
+    expect(applyEvent(replayStored(logs[0]?.events).next().value?.after, logs[0]?.events[1]).ok).toBe(false)
+  } finally {
+    for (const [i, kind] of kinds.entries()) kind.refuse = rules[i] as typeof kind.refuse
+  }
+})
+
+describe.each(logs.filter(({ record }) => record))(
+  'a record frozen by an earlier version: $name',
+  ({ record, facts }) => {
+    test('reads, and says the same of the job', () => {
+      expect(JSON.parse(JSON.stringify(factsOf(readRecord(record))))).toEqual(facts)
+    })
+
+    test('is read by itself once it is written as records are today', () => {
+      const again = JSON.parse(JSON.stringify(recordOf(readRecord(record))))
+      expect(JSON.parse(JSON.stringify(readRecord(again)))).toEqual(
+        JSON.parse(JSON.stringify(readRecord(record))),
+      )
+    })
+  },
+)
 
 describe.each(logs)('written by an earlier version: $name', ({ events, facts }) => {
   const opened = () => [...replayStored(events)].at(-1)?.after as JobState

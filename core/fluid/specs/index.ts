@@ -20,14 +20,26 @@ export const fluids = {
 export type FluidSpec = keyof typeof fluids
 export const fluidSpecs = Object.keys(fluids) as [FluidSpec, ...FluidSpec[]]
 
+const added = new Map<string, Fluid>()
+
+/** Add a fluid. @returns takes it out again */
+export function registerFluid(fluid: Fluid): () => void {
+  added.set(fluid.spec, fluid)
+  return () => added.delete(fluid.spec)
+}
+
 /** The tabled facts of a specification. */
-export const fluidOf = (spec: FluidSpec): Fluid => fluids[spec]
+export const fluidOf = (spec: FluidSpec): Fluid => added.get(spec) ?? fluids[spec]
 
 /**
  * Whether two kinds may meet in one system. Glycol specs mix with each other, as good as the weaker;
  * silicone and mineral oil mix with nothing but themselves.
  * @source common practice
  */
-export const mayMix = (a: FluidSpec, b: FluidSpec): boolean => fluids[a].base === fluids[b].base
+export const mayMix = (a: FluidSpec, b: FluidSpec): boolean => fluidOf(a).base === fluidOf(b).base
 
-export const fluidSpecSchema = z.enum(fluidSpecs, `give one of: ${fluidSpecs.join(', ')}`)
+const oneOfThem = `give one of: ${fluidSpecs.join(', ')}`
+export const fluidSpecSchema = z
+  .string(oneOfThem)
+  .refine((value) => added.has(value) || Object.hasOwn(fluids, value), oneOfThem)
+  .meta({ enum: [...fluidSpecs] }) as unknown as z.ZodType<FluidSpec>
