@@ -12,9 +12,11 @@ import './app.css'
 import { FaultPage } from './components/fault-page'
 import { database, personHere } from './context'
 import { unitsFor } from './db/units.server'
+import { shopZone } from './db/zone.server'
 import { useNonce } from './lib/nonce'
 import { readTheme } from './lib/theme'
 import { signedIn } from './lib/who.server'
+import { setZone } from './lib/zone'
 
 export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/favicon.svg', type: 'image/svg+xml' }]
 
@@ -23,12 +25,15 @@ export const middleware: Route.MiddlewareFunction[] = [signedIn]
 export async function loader({ request, context }: Route.LoaderArgs) {
   const person = context.get(personHere) ?? undefined
   const { shown } = await unitsFor(context.get(database), person?.id)
-  return { theme: readTheme(request), person, units: shown }
+  const zone = await shopZone(context.get(database))
+  setZone(zone)
+  return { theme: readTheme(request), person, units: shown, zone }
 }
 
 export function Layout({ children }: { children: React.ReactNode }) {
   const nonce = useNonce()
   const data = useRouteLoaderData<typeof loader>('root')
+  if (data) setZone(data.zone)
   return (
     <html lang="en" data-theme={data?.theme === 'system' ? undefined : data?.theme}>
       <head>

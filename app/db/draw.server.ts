@@ -1,3 +1,4 @@
+import { dayIn } from '~/lib/zone'
 import { fact, type Notice } from '~core/base/decision'
 import type { FluidSpec } from '~core/fluid/specs'
 import type { JobEvent } from '~core/job/events'
@@ -11,7 +12,7 @@ import { wasteKindOf } from '~core/stock/waste'
 import type { Queries } from './database.server'
 import { containersFor, findContainer, move, shelfSettings } from './shelf.server'
 
-const dayOf = (iso: string) => iso.slice(0, 10)
+const dayOf = (iso: string) => dayIn(new Date(iso))
 const codesOf = (state?: JobState) => state?.containers.flatMap(({ code }) => code ?? []) ?? []
 
 /** What a job pours: what its plan says, and what else its vehicle takes. */

@@ -1,4 +1,5 @@
 import { newId } from '~/lib/ids'
+import { dayIn } from '~/lib/zone'
 import { pairOf } from '~core/fluid/judge'
 import type { HardUseId } from '~core/fluid/policy/hard-use'
 import type { Product, TakenReading } from '~core/fluid/readings'
@@ -10,7 +11,7 @@ import type { JobState } from '~core/job/state'
 import type { Database, Queries } from './database.server'
 import { workOutDue } from './due.server'
 
-const dayOf = (iso: string) => iso.slice(0, 10)
+const dayOf = (iso: string) => dayIn(new Date(iso))
 
 type NewReading = TakenReading & {
   id: string

@@ -1,10 +1,12 @@
 import { existsSync, mkdirSync } from 'node:fs'
 import { join } from 'node:path'
+import { setZone } from '~/lib/zone'
 import type { Database } from './database.server'
 import { lockDataDir } from './lock.server'
 import { migrate, schemaHash } from './migrate.server'
 import { openPglite } from './pglite.server'
 import { guarded, mayWrite } from './storage.server'
+import { keepMachineZone, shopZone } from './zone.server'
 
 /** Where the build leaves the snapshot that a first start begins from. */
 export const snapshotPath = (buildDir: string): string => join(buildDir, 'snapshot', `${schemaHash()}.tar`)
@@ -25,6 +27,8 @@ export async function openData(dataDir: string, buildDir: string): Promise<{ db:
     const snapshot = snapshotPath(buildDir)
     const pg = await openPglite(pgDir, first && existsSync(snapshot) ? snapshot : undefined)
     await migrate(pg)
+    await keepMachineZone(pg)
+    setZone(await shopZone(pg))
     const close = async () => {
       await pg.close()
       unlock()

@@ -1,2 +1,4 @@
-/** The day it is now, in UTC, which every date here is kept in. */
-export const today = (): string => new Date().toISOString().slice(0, 10)
+import { dayIn } from './zone'
+
+/** The day it is now in the shop. */
+export const today = (): string => dayIn(new Date())

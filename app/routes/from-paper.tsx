@@ -13,6 +13,7 @@ import { paperFormSchema } from '~/lib/paper-form'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { sayHere } from '~/lib/say.server'
+import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { bubbleKinds, colourClues, colours } from '~core/fluid/specs/colour'
 import type { Container } from '~core/job/events'
@@ -35,7 +36,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
       plannedMl: run.stages[stage]?.stage.mlByBleeder?.[point],
     })),
     person: context.get(personHere)?.name ?? '',
-    today: new Date().toISOString().slice(0, 10),
+    today: today(),
   }
 }
 

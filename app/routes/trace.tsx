@@ -2,6 +2,7 @@ import { database } from '~/context'
 import { jobTrace } from '~/db/jobs.server'
 import { counted, showClock } from '~/lib/format'
 import { useSay } from '~/lib/say'
+import { zoneHere } from '~/lib/zone'
 import { eventFact } from '~core/job/event-fact'
 import type { Route } from './+types/trace'
 
@@ -29,7 +30,7 @@ export default function Trace({ loaderData: { trace }, params }: Route.Component
         <thead>
           <tr className="border-b-2 border-ink [&>th]:pr-4">
             <th scope="col">No.</th>
-            <th scope="col">At the screen, UTC</th>
+            <th scope="col">At the screen, {zoneHere()}</th>
             <th scope="col">At the server</th>
             <th scope="col">Who</th>
             <th scope="col">What</th>

@@ -1,6 +1,8 @@
 import { data, Form, useNavigation } from 'react-router'
 import { database, personHere } from '~/context'
 import { saveOwnUnits, saveShopUnits, unitsFor } from '~/db/units.server'
+import { saveShopZone, shopZone } from '~/db/zone.server'
+import { isZone, setZone } from '~/lib/zone'
 import {
   metricUnits,
   quantityIds,
@@ -13,7 +15,12 @@ import {
 import type { Route } from './+types/units'
 
 export async function loader({ context }: Route.LoaderArgs) {
-  return unitsFor(context.get(database), context.get(personHere)?.id)
+  const db = context.get(database)
+  return {
+    ...(await unitsFor(db, context.get(personHere)?.id)),
+    zone: await shopZone(db),
+    zones: Intl.supportedValuesOf('timeZone'),
+  }
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -23,6 +30,14 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (form.intent === 'shops' && person) {
     await saveOwnUnits(db, person.id, null)
     return data({ saved: 'own', fault: undefined })
+  }
+  if (form.intent === 'zone') {
+    const zone = String(form.zone)
+    if (!isZone(zone))
+      return data({ saved: undefined, fault: 'Pick a time zone of the list.' }, { status: 400 })
+    await saveShopZone(db, zone)
+    setZone(zone)
+    return data({ saved: 'zone', fault: undefined })
   }
   const read = unitsSchema.safeParse({ ...form, ...sets[String(form.intent)] })
   if (!read.success)
@@ -36,11 +51,11 @@ export async function action({ request, context }: Route.ActionArgs) {
 const sets: Record<string, Units | undefined> = { metric: metricUnits, us: usUnits }
 
 export default function UnitsPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { shown, own, shop } = loaderData
+  const { shown, own, shop, zone, zones } = loaderData
   return (
     <div className="mx-auto grid max-w-5xl items-start gap-5 md:grid-cols-2">
-      <title>Units · Ruddy Siphon</title>
-      <h1 className="text-2xl md:col-span-2">Units</h1>
+      <title>Units and time · Ruddy Siphon</title>
+      <h1 className="text-2xl md:col-span-2">Units and time</h1>
       <Whose
         whose="own"
         title="Yours"
@@ -56,12 +71,33 @@ export default function UnitsPage({ loaderData, actionData }: Route.ComponentPro
         units={shop}
         saved={actionData?.saved === 'shop'}
       />
+      <ZoneForm zone={zone} zones={zones} saved={actionData?.saved === 'zone'} />
       {actionData?.fault && <p className="fault md:col-span-2">{actionData.fault}</p>}
       <p className="text-quiet md:col-span-2">
         Units are what you see and type. Records, files and addresses keep metric, or the unit that was typed
         beside its number.
       </p>
     </div>
+  )
+}
+
+/** Whose day it is: every date and time is the shop’s, wherever it is looked at. */
+function ZoneForm({ zone, zones, saved }: { zone: string; zones: readonly string[]; saved: boolean }) {
+  return (
+    <Form method="post" className="panel flex flex-wrap items-end gap-3 md:col-span-2" key={zone}>
+      <label className="grid grow gap-1">
+        <span className="field-label">The shop’s time zone: its days and times are everybody’s</span>
+        <select name="zone" className="input" defaultValue={zone}>
+          {[...new Set([zone, 'UTC', ...zones])].map((each) => (
+            <option key={each}>{each}</option>
+          ))}
+        </select>
+      </label>
+      <button type="submit" name="intent" value="zone" className="button button-main">
+        Save the zone
+      </button>
+      {saved && <p role="status">Saved.</p>}
+    </Form>
   )
 }
 

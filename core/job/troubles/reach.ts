@@ -1,3 +1,4 @@
+import type { Plan, Setup, Stage } from '../../plan/answer'
 import { makePlan } from '../../plan/plan'
 import { preparePlan } from '../../plan/prepare'
 import type { Work } from '../../plan/request'
@@ -6,6 +7,24 @@ import { portStage } from '../../plan/stages'
 import { techniqueOf } from '../../technique'
 import type { Running } from '../events/kind'
 import type { Draft } from './trouble'
+
+/** What holds once a stage of another plan is put in: both plans' settings and cautions, and why the stage is there. */
+function joined(before: Setup, plan: Plan, stage: Stage): Setup {
+  const { pressureKPa = before.pressureKPa, vacuumKPa = before.vacuumKPa } = plan
+  const added = <T extends { code: string }>(own: readonly T[], others: readonly T[]) => [
+    ...own,
+    ...others.filter((other) => !own.some(({ code }) => code === other.code)),
+  ]
+  const why = plan.reasons.filter(({ code }) => stage.reasons.includes(code) || code.endsWith('-setting'))
+  return {
+    ...before,
+    pressureKPa,
+    vacuumKPa,
+    limits: { ...before.limits, ...plan.limits },
+    cautions: added(before.cautions, plan.cautions),
+    reasons: added(before.reasons, why),
+  }
+}
 
 /** Kinds of stage that let air out of the cylinder. */
 const AT_CYLINDER: ReadonlySet<string> = new Set(['port-bleed', 'bench-bleed'])
@@ -49,7 +68,7 @@ export function reach(
     if (bleed)
       draft
         .do({ op: 'insert-stage', stage: { ...bleed, order, points: order } })
-        .do({ op: 'reasons', reasons: plan.reasons.filter(({ code }) => bleed.reasons.includes(code)) })
+        .do({ op: 'setup', setup: joined(run.setup, plan, bleed) })
   }
   const ahead = draft.run.stages.some(
     ({ stage }, i) => i >= draft.run.stageIndex && AT_CYLINDER.has(stage.kind),
