@@ -3,7 +3,7 @@ import type { PlanOrder } from '~core/plan/answer'
 import { orderSchoolIds } from '~core/plan/order'
 import type { PlanRequest, Shop } from '~core/plan/request'
 import { techniqueIds } from '~core/technique/technique'
-import { type Quantity, quantities, readQuantity, unitsOf } from '~core/units/units'
+import { type Quantity, quantities, readQuantity, isUnitOf } from '~core/units/units'
 import { allBleeders } from '~core/vehicle/parts'
 import { parseDecimal, unitFieldOf } from './fields'
 import { USUAL_ORDER } from './order-in-address'
@@ -19,7 +19,7 @@ const TO_BE_GIVEN = '…'
 
 /** A unit the quantity has, or its metric one. */
 const known = (quantity: Quantity, unit: string) =>
-  unitsOf(quantity).includes(unit) ? unit : quantities[quantity].metric
+  isUnitOf(quantity, unit) ? unit : quantities[quantity].metric
 
 /** The temperature an address asks for; undefined where it asks for none that a shop has. */
 export function temperatureIn(changes: URLSearchParams): number | undefined {

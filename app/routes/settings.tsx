@@ -8,10 +8,11 @@ import { saveShopSettings, shopSettings } from '~/db/settings.server'
 import { parseDecimal, requiredQuantity, withUnits } from '~/lib/fields'
 import { useSay } from '~/lib/say'
 import { themeCookie, themes } from '~/lib/theme'
-import { useFieldText } from '~/lib/units'
+import { useFieldText, useUnits } from '~/lib/units'
 import { orderSchoolIds } from '~core/plan/order'
 import { equipment, equipmentIds } from '~core/technique/equipment'
 import { methodIds } from '~core/technique/technique'
+import { toMetric, unitsOf } from '~core/units/units'
 import type { Route } from './+types/settings'
 
 const linesOf = (text: string) =>
@@ -20,7 +21,7 @@ const linesOf = (text: string) =>
     .map((line) => line.trim())
     .filter(Boolean)
 
-const shopFormSchema = z.object({
+const typedSchema = z.object({
   helpers: z.string('Give a number; 0 for nobody.').transform((text, context) => {
     const count = Number(text)
     if (/^\d{1,2}$/.test(text) && count <= 20) return count
@@ -28,34 +29,36 @@ const shopFormSchema = z.object({
     return z.NEVER
   }),
   has: z.array(z.enum(equipmentIds)).default([]),
-  adapters: z
-    .string()
-    .default('')
-    .transform((text, context) =>
-      linesOf(text).flatMap((line) => {
-        const [, name = '', rating = ''] = /^(.*\S)[\s,]+(\S+)$/.exec(line) ?? []
-        const maxKPa = parseDecimal(rating)
-        if (name && name.length <= 60 && typeof maxKPa === 'number' && maxKPa > 0 && maxKPa <= 1000)
-          return [{ name, maxKPa }]
-        context.addIssue({ code: 'custom', message: `“${line}”: give a name and the most it takes in kPa.` })
-        return []
-      }),
-    ),
+  adapters: z.string().default(''),
   methods: z.array(z.enum(methodIds)).default([]),
   orderSchool: z.enum(orderSchoolIds, 'Pick an order.'),
   scopeSchool: z.enum(['local', 'whole'], 'Pick one.'),
   tempC: requiredQuantity('temperature', { min: -40, max: 60 }, 'Give the usual temperature of the shop.'),
   heightM: requiredQuantity('run', { min: -400, max: 5000 }, 'Give the height of the shop; 0 at the sea.'),
-  containersMl: z.string('Give at least one size.').transform((text, context) => {
-    const sizes = text
-      .split(/[;\s]+/)
-      .filter(Boolean)
-      .map(parseDecimal)
-    const good = sizes.filter((size) => typeof size === 'number' && size >= 1 && size <= 250_000)
-    if (good.length === sizes.length && good.length > 0 && good.length <= 20) return good as number[]
-    context.addIssue({ code: 'custom', message: 'Give sizes in mL with spaces between, like 355 500 1000.' })
-    return z.NEVER
-  }),
+  containersMl: z.string('Give at least one size.'),
+  /** What the two lists above were typed in. */
+  volumeUnit: z.enum(unitsOf('volume')).default('mL'),
+  pressureUnit: z.enum(unitsOf('pressure')).default('kPa'),
+})
+const shopFormSchema = typedSchema.transform((typed, context) => {
+  const { volumeUnit, pressureUnit, adapters, containersMl, ...shop } = typed
+  const fault = (path: string, message: string) => context.addIssue({ code: 'custom', path: [path], message })
+  const sizes = containersMl
+    .split(/[;\s]+/)
+    .filter(Boolean)
+    .map((size) => parseDecimal(size))
+    .map((size) => (typeof size === 'number' ? toMetric('volume', size, volumeUnit) : Number.NaN))
+  if (sizes.length === 0 || sizes.length > 20 || !sizes.every((ml) => ml >= 1 && ml <= 250_000))
+    fault('containersMl', `Give sizes in ${volumeUnit} with spaces between.`)
+  const rated = linesOf(adapters).flatMap((line) => {
+    const [, name = '', rating = ''] = /^(.*\S)[\s,]+(\S+)$/.exec(line) ?? []
+    const most = parseDecimal(rating)
+    const maxKPa = typeof most === 'number' ? toMetric('pressure', most, pressureUnit) : Number.NaN
+    if (name && name.length <= 60 && maxKPa > 0 && maxKPa <= 1000) return [{ name, maxKPa }]
+    fault('adapters', `“${line}”: give a name and the most it takes in ${pressureUnit}.`)
+    return []
+  })
+  return { ...shop, adapters: rated, containersMl: sizes }
 })
 
 export async function loader({ context }: Route.LoaderArgs) {
@@ -79,6 +82,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 export default function Settings({ loaderData: { shop }, actionData }: Route.ComponentProps) {
   const say = useSay()
   const text = useFieldText()
+  const units = useUnits()
   const [meta, fields] = useForm({
     lastResult: actionData,
     defaultValue: {
@@ -87,8 +91,8 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
       heightM: text('run', shop.heightM),
       helpers: String(shop.helpers),
       has: equipmentIds.filter((id) => !shop.lacks.includes(id)),
-      adapters: shop.adapters.map(({ name, maxKPa }) => `${name}, ${maxKPa}`).join('\n'),
-      containersMl: shop.containersMl.join(' '),
+      adapters: shop.adapters.map(({ name, maxKPa }) => `${name}, ${text('pressure', maxKPa)}`).join('\n'),
+      containersMl: shop.containersMl.map((ml) => text('volume', ml)).join(' '),
     },
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: shopFormSchema }),
   })
@@ -96,6 +100,8 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
     <Form method="post" {...getFormProps(meta)} className="panel mx-auto grid max-w-4xl gap-6">
       <title>Shop · Ruddy Siphon</title>
       <h1 className="text-2xl">The shop</h1>
+      <input type="hidden" name="volumeUnit" value={units.volume} />
+      <input type="hidden" name="pressureUnit" value={units.pressure} />
       <p>
         <Link to="/units">Units: yours and the shop’s</Link> ·{' '}
         <Link to="/policy">When fluid is replaced, and the tester</Link>
@@ -124,7 +130,7 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
         <NoteField
           field={fields.adapters}
           label="Cap adapters"
-          hint="Of the pressure machine, one a line: name, most kPa. None listed: one is taken to fit"
+          hint={`Of the pressure machine, one a line: name, most ${units.pressure}. None listed: one is taken to fit`}
         />
       </div>
       <Choices
@@ -155,8 +161,8 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
         <TextField
           field={fields.containersMl}
           label="Container sizes the shop buys"
-          unit="mL"
-          hint="Spaces between, like 355 500 1000"
+          unit={units.volume}
+          hint={`Spaces between, like ${[355, 500, 1000].map((ml) => text('volume', ml)).join(' ')}`}
         />
       </div>
       <div className="flex items-center gap-4">

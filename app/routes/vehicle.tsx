@@ -171,6 +171,7 @@ function Facts({ vehicle, vin, odometer, due }: FactsProps) {
 
 function Bleeders({ vehicle }: { vehicle: Vehicle }) {
   const say = useSay()
+  const show = useShow()
   return (
     <section className="panel" aria-labelledby="bleeders">
       <h2 id="bleeders">Bleeders and runs</h2>
@@ -181,13 +182,13 @@ function Bleeders({ vehicle }: { vehicle: Vehicle }) {
               <th scope="col">Bleeder</th>
               <th scope="col">On</th>
               <th scope="col" className="text-right">
-                Run, m
+                Run, {show.unit('run')}
               </th>
               <th scope="col" className="text-right">
                 Spanner, mm
               </th>
               <th scope="col" className="text-right">
-                Torque, N·m
+                Torque, {show.unit('torque')}
               </th>
             </tr>
           </thead>
@@ -198,10 +199,12 @@ function Bleeders({ vehicle }: { vehicle: Vehicle }) {
                 <td>{say(partFact(part))}</td>
                 <td className="text-right">
                   {run?.lines.some(({ id }) => vehicle.assumed?.includes(id ?? '')) && '≈ '}
-                  {run ? run.lengthM.toFixed(2) : 'at the source'}
+                  {run ? show.number('run', run.lengthM) : 'at the source'}
                 </td>
                 <td className="text-right">{bleeder.wrenchMm ?? 'not known'}</td>
-                <td className="text-right">{bleeder.torqueNm ?? 'maker’s'}</td>
+                <td className="text-right">
+                  {bleeder.torqueNm === undefined ? 'maker’s' : show.number('torque', bleeder.torqueNm)}
+                </td>
               </tr>
             ))}
           </tbody>

@@ -27,7 +27,7 @@ export function dueOf(
   const each = [
     ...byRule,
     ...(promisedOn === undefined ? [] : [promised(promisedOn)]),
-    ...(condemned ? [condemnedDue(condemned)] : []),
+    ...(condemned && !byRule.some(({ likely }) => likely <= condemned.on) ? [condemnedDue(condemned)] : []),
   ].sort((a, b) => (a.likely < b.likely ? -1 : 1))
   const [first] = each
   if (!first) return undefined

@@ -48,7 +48,10 @@ export const quantityNames: Record<Quantity, string> = {
 }
 
 export const quantityIds = Object.keys(quantities) as Quantity[]
-export const unitsOf = (quantity: Quantity): string[] => Object.keys(quantities[quantity].units)
+export const unitsOf = <Q extends Quantity>(quantity: Q): [UnitOf<Q>, ...UnitOf<Q>[]] =>
+  Object.keys(quantities[quantity].units) as [UnitOf<Q>, ...UnitOf<Q>[]]
+export const isUnitOf = (quantity: Quantity, unit: string): boolean =>
+  Object.hasOwn(quantities[quantity].units, unit)
 
 export const metricUnits: Units = {
   volume: 'mL',
@@ -71,8 +74,7 @@ export const usUnits: Units = {
   flow: 'fl oz/min',
 }
 
-const named = <Q extends Quantity>(quantity: Q) =>
-  z.enum(unitsOf(quantity) as [UnitOf<Q>, ...UnitOf<Q>[]], 'Pick one of these.')
+const named = <Q extends Quantity>(quantity: Q) => z.enum(unitsOf(quantity), 'Pick one of these.')
 /** Units as they are chosen and kept. */
 export const unitsSchema: z.ZodType<Units> = z.object({
   volume: named('volume'),

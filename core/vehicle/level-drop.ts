@@ -1,4 +1,4 @@
-import type { Decision } from '../base/decision'
+import { type Decision, reason } from '../base/decision'
 import { wearDrop } from '../physics/exchange/wear-drop'
 import { partsOf } from './parts'
 import type { Vehicle } from './schema'
@@ -32,9 +32,8 @@ export function levelDrop(
     0,
   )
   const reservoir = partsOf(vehicle, 'reservoir')[0]
-  const expected = `Pad wear alone takes about ${Math.round(expectedMl)} mL from MAX.`
-  if (levelMl === undefined || !reservoir)
-    return { value: { expectedMl }, reasons: [{ code: 'wear-drop', text: expected, basis: 'physics' }] }
+  const wear = reason('wear-drop', 'physics', { aboutMl: Math.round(expectedMl) })
+  if (levelMl === undefined || !reservoir) return { value: { expectedMl }, reasons: [wear] }
   const seenMl = reservoir.maxMl - levelMl
   const tolerance = Math.max(TOLERANCE_ML, TOLERANCE_SHARE * expectedMl)
   const explained =
@@ -43,21 +42,8 @@ export function levelDrop(
       : seenMl < expectedMl - tolerance
         ? 'less-than-wear'
         : 'by-wear'
-  const says = {
-    'by-wear': 'The wear explains it: worn pads, perhaps no leak.',
-    'more-than-wear': 'More is missing than wear explains: look for a leak, in the booster and inside too.',
-    'less-than-wear':
-      'Less is missing than wear takes: it was topped up, and will overflow when the pistons are pushed back.',
-  }[explained]
   return {
     value: { expectedMl, seenMl, explained },
-    reasons: [
-      { code: 'wear-drop', text: expected, basis: 'physics' },
-      {
-        code: `level-${explained}`,
-        text: `Seen: ${Math.round(seenMl)} mL below MAX. ${says}`,
-        basis: 'physics',
-      },
-    ],
+    reasons: [wear, reason(`level-${explained}`, 'physics', { seenMl: Math.round(seenMl) })],
   }
 }

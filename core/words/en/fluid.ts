@@ -59,5 +59,11 @@ export const fluid: Words = {
   'due-boiling': 'boils at {limitC} by its rise of water',
   'due-time': '{limit} months after the last exchange',
   'due-distance': '{limitKm} at {yearKm} a year',
+  'wear-drop': 'Pad wear alone takes about {aboutMl} from MAX.',
+  'level-by-wear': 'Seen: {seenMl} below MAX. The wear explains it: worn pads, perhaps no leak.',
+  'level-more-than-wear':
+    'Seen: {seenMl} below MAX. More is missing than wear explains: look for a leak, in the booster and inside too.',
+  'level-less-than-wear':
+    'Seen: {seenMl} below MAX. Less is missing than wear takes: it was topped up, and will overflow when the pistons are pushed back.',
   'due-by-hand': 'set by hand when the last job was filed',
 }

@@ -1,0 +1,86 @@
+import type { Page } from '@playwright/test'
+import { test as base, expect, visit } from './journey'
+import { DemoServer } from './server'
+
+/** The demo world begun on a machine ten hours ahead of Greenwich: a first start takes the machine's zone. */
+const test = base.extend<object, { server: DemoServer }>({
+  server: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the first parameter's pattern for what a fixture needs
+    async ({}, use) => {
+      const server = await DemoServer.start(undefined, { through: ['env', 'TZ=Australia/Brisbane'] })
+      await use(server)
+      await server.end()
+    },
+    { scope: 'worker', timeout: 60_000 },
+  ],
+})
+
+/** Metric amounts, and times of another place, that a page says to somebody who reads neither. */
+async function foreign(page: Page): Promise<string[]> {
+  const text = await page.locator('body').evaluate((body) => {
+    const drawn = [...body.querySelectorAll('svg text, svg title')].map(({ textContent }) => textContent)
+    const closed = [...body.querySelectorAll('details')].map(({ textContent }) => textContent)
+    return [(body as HTMLElement).innerText, ...drawn, ...closed].join('\n')
+  })
+  const metric = /[^\n]{0,60}(?:(?<![\w.])(?:mL|kPa|N·m)(?![\w])|°C|\d ?km\b|\bUTC\b)[^\n]{0,40}/g
+  return [...new Set(text.match(metric) ?? [])]
+}
+
+test.describe('somebody in US units, in a shop at UTC+10', () => {
+  test.beforeEach(async ({ page }) => {
+    await visit(page, '/units')
+    const shops = page.locator('form').filter({ hasText: 'The shop’s' }).filter({ hasText: 'All US' })
+    await shops.getByRole('button', { name: 'All US' }).click()
+    await expect(shops.getByText('Saved.')).toBeVisible()
+  })
+
+  test('reads no mL, kPa, N·m, km, °C and no UTC on any screen, card, tag, label or record', async ({
+    page,
+  }) => {
+    test.setTimeout(240_000)
+    await expect(page.getByLabel('The shop’s time zone')).toHaveValue('Australia/Brisbane')
+    const jobs: string[] = []
+    await visit(page, '/')
+    for (const plate of ['SKU 30', 'GNT 212', 'GNT 107'])
+      jobs.push((await page.getByRole('link', { name: plate }).first().getAttribute('href')) ?? '')
+    const [checkIn, plan, bleed] = jobs
+    await visit(page, '/vehicles')
+    const vehicle = await page.getByRole('link', { name: 'MRM 61' }).getAttribute('href')
+    await visit(page, '/logbook')
+    const record = await page.getByRole('link', { name: 'MRM 61' }).getAttribute('href')
+    const screens = [
+      '/',
+      '/vehicles',
+      vehicle,
+      `${vehicle}/fluid`,
+      '/logbook',
+      record,
+      record?.replace(/record$/, 'trace'),
+      '/due',
+      '/shelf',
+      '/shelf/labels',
+      '/policy',
+      '/settings',
+      '/practice',
+      `${checkIn}/check-in`,
+      `${plan}/test`,
+      `${plan}/plan`,
+      `${plan}/card`,
+      `${bleed}/bleed`,
+      `${bleed}/card`,
+      `${bleed}/from-paper`,
+      `${bleed}/prove`,
+      `${bleed}/file`,
+      `${bleed}/tag`,
+      `${bleed}/trace`,
+      `${bleed}/record`,
+    ]
+    const found: Record<string, string[]> = {}
+    for (const screen of screens) {
+      await visit(page, screen ?? '')
+      const said = await foreign(page)
+      if (said.length > 0) found[screen ?? ''] = said
+    }
+    expect(found).toEqual({})
+  })
+})
