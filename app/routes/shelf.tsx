@@ -18,6 +18,7 @@ import { drums, handOver } from '~/db/waste.server'
 import { bookedIn } from '~/lib/booked.server'
 import { unitFieldOf, withUnits } from '~/lib/fields'
 import { deliverySchema, handOverSchema, shelfSettingsSchema } from '~/lib/shelf-form'
+import { sayHere } from '~/lib/say.server'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { pastItsTime } from '~core/stock/may-pour'
@@ -31,10 +32,11 @@ export async function loader({ context }: Route.LoaderArgs) {
   const db = context.get(database)
   const settings = await shelfSettings(db)
   const day = today()
-  const all = (await containersFor(db)).map((container) => ({
-    ...container,
-    past: pastItsTime(container, { rule: settings.rule, today: day })?.text,
-  }))
+  const say = await sayHere(context)
+  const all = (await containersFor(db)).map((container) => {
+    const past = pastItsTime(container, { rule: settings.rule, today: day })
+    return { ...container, past: past && say(past) }
+  })
   const usable = all.filter(({ past, leftMl }) => past === undefined && leftMl > 0)
   // Where there is but one of a kind, nobody has to be told which.
   const firsts = new Set(

@@ -1,23 +1,86 @@
-import { expect, test } from 'vitest'
+import { readdirSync, readFileSync } from 'node:fs'
+import { Ajv2020 } from 'ajv/dist/2020.js'
+import formats from 'ajv-formats'
+import { describe, expect, test } from 'vitest'
 import { z } from 'zod'
+import { replayStored } from '~core/job/apply'
+import { jobEventSchema } from '~core/job/events'
+import { readRecord, recordOf, recordSchema } from '~core/job/record'
+import { planSchema } from '~core/plan/answer'
 import { shopSchema, workSchema } from '~core/plan/request'
+import { examples } from '~core/vehicle/examples'
 import { vehicleSchema } from '~core/vehicle/schema'
+import { worded } from '~core/words'
+import { planCases } from '~test/plan-cases'
+import { planOf, requestOf } from '~test/plan-cases/plan-of'
 
-const text = (schema: z.ZodType) => `${JSON.stringify(z.toJSONSchema(schema, { io: 'input' }), null, 2)}\n`
+/** Every public shape: what is read, what is answered, and what is kept. */
+const schemas = {
+  vehicle: vehicleSchema,
+  'plan-request': z.object({
+    format: z.literal('ruddy-siphon.plan-request'),
+    version: z.literal(1),
+    vehicle: vehicleSchema,
+    work: workSchema,
+    shop: shopSchema.optional(),
+  }),
+  plan: planSchema,
+  event: jobEventSchema,
+  record: recordSchema,
+} as const
 
-/** The published schemas are the ones the program reads by; `npm run docs` writes them anew. */
-test.each([
-  ['vehicle', vehicleSchema],
-  [
-    'plan-request',
-    z.object({
-      format: z.literal('ruddy-siphon.plan-request'),
-      version: z.literal(1),
-      vehicle: vehicleSchema,
-      work: workSchema,
-      shop: shopSchema.optional(),
-    }),
-  ],
-])('docs/schema/%s.schema.json is what is read', async (name, schema) => {
-  await expect(text(schema)).toMatchFileSnapshot(`../../docs/schema/${name}.schema.json`)
+const jsonSchema = (schema: z.ZodType) =>
+  z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any', reused: 'ref' })
+
+/** The published schemas are the ones the program reads and writes by; `npm run docs` writes them anew. */
+test.each(Object.entries(schemas))(
+  'docs/schema/%s.schema.json is what the program goes by',
+  async (name, schema) => {
+    await expect(`${JSON.stringify(jsonSchema(schema), null, 2)}\n`).toMatchFileSnapshot(
+      `../../docs/schema/${name}.schema.json`,
+    )
+  },
+)
+
+describe('somebody else’s validator takes, by these schemas,', () => {
+  const ajv = new Ajv2020({ strict: false })
+  formats.default(ajv)
+  const faults = (name: keyof typeof schemas) => {
+    const validate = ajv.compile(JSON.parse(readFileSync(`docs/schema/${name}.schema.json`, 'utf8')))
+    return (value: unknown) =>
+      validate(JSON.parse(JSON.stringify(value)))
+        ? []
+        : (validate.errors ?? []).map(({ instancePath, message }) => `${instancePath} ${message}`)
+  }
+  const golden = readdirSync('test/golden/v1').map((name) =>
+    JSON.parse(readFileSync(`test/golden/v1/${name}`, 'utf8')),
+  )
+  const worked = Object.values(planCases).flat()
+
+  test('every example vehicle, and no vehicle without parts', () => {
+    const check = faults('vehicle')
+    for (const { file } of Object.values(examples)) expect(check(file)).toEqual([])
+    expect(check({ format: 'ruddy-siphon.vehicle', version: 1 })).not.toEqual([])
+  })
+
+  test('the request and the answer of every worked plan, and no stage without its kind', () => {
+    const [request, answer] = [faults('plan-request'), faults('plan')]
+    for (const each of worked) {
+      const asked = { format: 'ruddy-siphon.plan-request', version: 1, ...requestOf(each) }
+      expect(request(asked), each.name).toEqual([])
+      expect(answer(worded(planOf(each))), each.name).toEqual([])
+    }
+    const [first] = worked
+    const plan = first && worded(planOf(first))
+    expect(answer({ ...plan, stages: [{ order: [] }] })).not.toEqual([])
+  })
+
+  test('every event of every old log as it reads today, and its record as it is kept today', () => {
+    const [event, record] = [faults('event'), faults('record')]
+    for (const log of golden) {
+      for (const step of replayStored(log.events)) expect(event(step.event), step.event.id).toEqual([])
+      if (log.record) expect(record(recordOf(readRecord(log.record)))).toEqual([])
+    }
+    expect(event({ type: 'filed' })).not.toEqual([])
+  }, 120_000)
 })
