@@ -18,9 +18,12 @@ const test = base.extend<object, { server: DemoServer }>({
 /** Metric amounts, and times of another place, that a page says to somebody who reads neither. */
 async function foreign(page: Page): Promise<string[]> {
   const text = await page.locator('body').evaluate((body) => {
-    const drawn = [...body.querySelectorAll('svg text, svg title')].map(({ textContent }) => textContent)
-    const closed = [...body.querySelectorAll('details')].map(({ textContent }) => textContent)
-    return [(body as HTMLElement).innerText, ...drawn, ...closed].join('\n')
+    const walker = document.createTreeWalker(body, NodeFilter.SHOW_TEXT)
+    const said: string[] = []
+    for (let node = walker.nextNode(); node; node = walker.nextNode())
+      if (!node.parentElement?.closest('script, style')) said.push(node.textContent ?? '')
+    // A number and its unit may stand in neighbouring pieces of text.
+    return [said.join('\n'), said.join(' ')].join('\n')
   })
   const metric = /[^\n]{0,60}(?:(?<![\w.])(?:mL|kPa|N·m)(?![\w])|°C|\d ?km\b|\bUTC\b)[^\n]{0,40}/g
   return [...new Set(text.match(metric) ?? [])]

@@ -37,8 +37,8 @@ function drifts(state: JobState): string[] {
   }
   const now = plan.stages.slice(run.stageIndex).find(({ kind, technique }) => kind === 'bleed' && technique)
   const settings = now?.technique && techniqueOf(now.technique).makerStates
-  if (settings && settings.some((setting) => plan[setting] === undefined))
-    found.push(`${now.technique} without its setting`)
+  if (settings?.some((setting) => plan[setting] === undefined))
+    found.push(`${now?.technique} without its setting`)
   if (now?.technique && techniqueOf(now.technique).drives === 'foot' && plan.pressureKPa !== undefined)
     found.push('a foot that is set to a pressure')
   const marks = new Map(runMarks(state).map(({ id, state: mark }) => [id, mark]))
