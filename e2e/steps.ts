@@ -2,6 +2,7 @@ import { type APIRequestContext, expect, type Page } from '@playwright/test'
 import { newId } from '~/lib/ids'
 import { carefulAct } from '~core/job/careful'
 import type { JobState } from '~core/job/state'
+import { fromWire } from '~core/job/wire'
 import type { TechniqueId } from '~core/technique/technique'
 import { techniqueFact } from '~core/technique/technique'
 import { sayMetric } from '~core/words'
@@ -102,7 +103,7 @@ export async function proveAll(page: Page): Promise<void> {
 }
 
 export const stateOf = async (request: APIRequestContext, job: string): Promise<JobState> =>
-  (await (await request.get(`${job}/events`)).json()).state
+  JSON.parse(JSON.stringify(fromWire((await (await request.get(`${job}/events`)).json()).state)))
 
 /** The job as the server has it, once it has all that was done on this page: a screen shows an act before it is sent. */
 export async function savedState(page: Page, job: string): Promise<JobState> {

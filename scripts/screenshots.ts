@@ -6,7 +6,7 @@ import { openData } from '~/db/open.server'
 import { newId } from '~/lib/ids'
 import { carefulAct } from '~core/job/careful'
 import { checksFor } from '~core/job/proofs/checks'
-import type { JobState } from '~core/job/state'
+import { fromWire, type WireJob } from '~core/job/wire'
 import { loadDemoWorld } from '../demo/load'
 import { chromiumOptions, DemoServer } from '../e2e/server'
 import { signIn } from '../e2e/sign-in'
@@ -36,7 +36,9 @@ const jobOf = async (plate: string) => {
 }
 
 const stateOf = async (job: string) =>
-  ((await (await context.request.get(`${server.url}${job}/events`)).json()) as { state: JobState }).state
+  fromWire(
+    ((await (await context.request.get(`${server.url}${job}/events`)).json()) as { state: WireJob }).state,
+  )
 async function record(job: string, act: object) {
   const answer = await context.request.post(`${server.url}${job}/events`, {
     headers: { Origin: server.url },

@@ -20,15 +20,23 @@ const refuse = (refusal: Notice): Applied => ({ ok: false, refusal })
 export function applyEvent(state: JobState | undefined, act: JobEvent): Applied {
   const kind = eventKindOf(act.type)
   if (!kind) return refuse(fact('no-such-event'))
-  const event = kind.version > 1 && act.v !== kind.version ? { ...act, v: kind.version } : act
   if (!state)
-    return event.type === 'job-opened'
-      ? { ok: true, state: openedState(event), event }
+    return act.type === 'job-opened'
+      ? { ok: true, state: openedState(act), event: act }
       : refuse(fact('job-not-open'))
-  const refusal = refusalOf(state, kind, event)
+  const refusal = refusalOf(state, kind, act)
   if (refusal) return refuse(refusal)
-  const recorded = kind.complete ? (kind.complete(state, event) as JobEvent) : event
-  return { ok: true, state: afterEvent(state, kind, recorded), event: recorded }
+  const completed = kind.complete ? (kind.complete(state, act) as JobEvent) : act
+  const event = withVersion(completed, kind.version, completed !== act)
+  return { ok: true, state: afterEvent(state, kind, event), event }
+}
+
+/** The event with the version of its shape; the first has none. @param fresh nobody else holds it yet */
+function withVersion(event: JobEvent, version: number, fresh: boolean): JobEvent {
+  if (version === 1 || event.v === version) return event
+  if (!fresh) return { ...event, v: version }
+  event.v = version
+  return event
 }
 
 function refusalOf(state: JobState, kind: EventKind, event: JobEvent): Notice | undefined {
