@@ -93,7 +93,7 @@ test('every way out of a step once: each is recorded, says what stays good, and 
   expect(checkIn?.work).toMatchObject({ reason: 'conversion', fluidFound: 'DOT 5' })
   expect(earlier[0]?.tally.spilledMl).toBe(85)
   await visit(page, `${job}/trace`)
-  await expect(page.getByText('Went wrong: snapped, rr')).toBeVisible()
+  await expect(page.getByText('Went wrong: Bleeder rr snapped')).toBeVisible()
   await expect(page.getByText('(taken back)').first()).toBeAttached()
 })
 
