@@ -1,3 +1,4 @@
+import { perObject } from '../base/memo'
 import { type Piece, pushPlug } from '../physics/exchange/plug-front'
 import { tubeMl } from '../physics/hydraulics/tube'
 import { unitShareMl } from '../plan/volumes'
@@ -8,8 +9,17 @@ import { bleederRunOf } from './points'
 
 const lineMl = ({ segments }: Line): number => segments.reduce((sum, each) => sum + tubeMl(each), 0)
 
-/** What fluid passes on its way to a bleeder, from the cylinder: lines, and a unit's share between them. */
+const piecesByPoint = perObject((_vehicle: Vehicle) => new Map<string, Piece[]>())
+
+/** What fluid passes on its way to a bleeder, from the cylinder: lines, and a unit's share between them. Asked at every pull. */
 function piecesTo(vehicle: Vehicle, point: string): Piece[] {
+  const known = piecesByPoint(vehicle)
+  const pieces = known.get(point) ?? workOutPieces(vehicle, point)
+  known.set(point, pieces)
+  return pieces
+}
+
+function workOutPieces(vehicle: Vehicle, point: string): Piece[] {
   const units = partsOf(vehicle, 'control-unit')
   return (bleederRunOf(vehicle, point)?.run?.lines ?? []).flatMap((line) => {
     const unit = units.find(({ id }) => id === line.to)

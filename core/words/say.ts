@@ -30,7 +30,7 @@ const rounded = (value: number, steps = 10): string =>
 
 function amount(name: string, value: number, show: Show): string {
   if (name.endsWith('ApartC')) return show.apart('temperature', value)
-  if (name.endsWith('C')) return show('temperature', Math.round(value))
+  if (name.endsWith('C')) return show('temperature', value)
   if (name.endsWith('Pct')) return `${rounded(value, 100)} %`
   if (name.endsWith('S')) return `${Math.round(value)} s`
   const [, quantity] = endings.find(([ending]) => name.endsWith(ending)) ?? []

@@ -5,8 +5,8 @@ import { bubbleKinds, colours } from '../../fluid/specs/colour'
 import { stageTraits } from '../../plan/stage-kinds'
 import { copyOfPoint, copyOfRun, withRun } from '../copies'
 import { frontAfter } from '../front'
-import { counted, takenFrom } from '../levels'
-import { changePoint, placeNow } from '../place'
+import { takenFrom } from '../levels'
+import { placeNow } from '../place'
 import {
   callOf,
   currentPoint,
@@ -17,6 +17,7 @@ import {
   reservoirOfPoint,
 } from '../points'
 import type { JobState, StageRunState } from '../state'
+import { addTally } from '../tally'
 import { type EventKind, onRun, type Running, refuseOnRun, type Upcast } from './kind'
 import { ml, stamp } from './stamp'
 
@@ -88,10 +89,11 @@ function apply(state: Running, event: PullSeen): JobState {
   // What a machine pushes through is what it pours in: its own tank keeps the reservoir full.
   const fed = feedsReservoir(stageRun.stage)
   if (fed && run.tankMl !== undefined) around.tankMl = Math.max(0, run.tankMl - ml)
-  const looked = changePoint(state, point, () => next, around)
-  const after = counted(looked.run, fed ? { outMl: ml, inMl: ml } : { outMl: ml })
+  const tally = addTally(stageRun.tally, fed ? { outMl: ml, inMl: ml } : { outMl: ml })
+  const seen: StageRunState = { ...stageRun, at: { ...stageRun.at, [point]: next }, tally }
+  around.stages = run.stages.map((each, i) => (i === run.stageIndex ? seen : each))
   const reservoir = fed ? undefined : reservoirOfPoint(state.vehicle, point)
-  return withRun(looked, takenFrom(after, reservoir, ml))
+  return withRun(state, takenFrom(around, reservoir, ml))
 }
 
 /** What counted as clean in version 1: no bubbles, and but at a port or in the vice new colour. */
