@@ -1,7 +1,7 @@
 import { chromium } from '@playwright/test'
 import { createElement } from 'react'
 import { renderToStaticMarkup } from 'react-dom/server'
-import { createRoutesStub } from 'react-router'
+import { createMemoryRouter, RouterProvider } from 'react-router'
 import look from '~/app.css?raw'
 import { MapDrawing } from '~/components/line-map/drawing'
 import styles from '~/components/line-map/line-map.css?raw'
@@ -36,8 +36,9 @@ function figure(name: string, file: unknown): string {
   const drawing = createElement(MapDrawing, { vehicle, marks, lengths: true })
   const size = { viewBox: `0 0 ${width} ${height}`, width: width * SCALE, height: height * SCALE }
   // What the map says is said in somebody's units, which a page gets from its router: here from one without a page.
-  const Sheet = createRoutesStub([{ path: '/', Component: () => createElement('svg', size, drawing) }])
-  return `<figure>${renderToStaticMarkup(createElement(Sheet))}<figcaption>${vehicle.name}</figcaption></figure>`
+  const router = createMemoryRouter([{ path: '/', element: createElement('svg', size, drawing) }])
+  const sheet = createElement(RouterProvider, { router })
+  return `<figure>${renderToStaticMarkup(sheet)}<figcaption>${vehicle.name}</figcaption></figure>`
 }
 
 const browser = await chromium.launch(chromiumOptions)
