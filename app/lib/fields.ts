@@ -29,15 +29,6 @@ export function decimal({ min, max, unit }: Bounds) {
     })
 }
 
-/** A number that must be given. */
-export function requiredDecimal(bounds: Bounds, missing: string) {
-  return decimal(bounds).transform((value, context) => {
-    if (value !== undefined) return value
-    context.addIssue({ code: 'custom', message: missing })
-    return z.NEVER
-  })
-}
-
 const UNIT_SUFFIX = '-unit'
 
 /** The name of the hidden field that says in which unit another was typed. */

@@ -9,8 +9,9 @@ import { parseDecimal, requiredQuantity, withUnits } from '~/lib/fields'
 import { useSay } from '~/lib/say'
 import { themeCookie, themes } from '~/lib/theme'
 import { useFieldText, useUnits } from '~/lib/units'
+import { fact } from '~core/base/decision'
 import { orderSchoolIds } from '~core/plan/order'
-import { equipment, equipmentIds } from '~core/technique/equipment'
+import { equipmentIds } from '~core/technique/equipment'
 import { methodIds } from '~core/technique/technique'
 import { toMetric, unitsOf } from '~core/units/units'
 import type { Route } from './+types/settings'
@@ -118,7 +119,10 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
       <Choices
         field={fields.has}
         legend="What is at hand for them"
-        options={equipmentIds.map((value) => ({ value, label: equipment[value] }))}
+        options={equipmentIds.map((value) => ({
+          value,
+          label: say({ code: 'listed', params: { thing: fact(`equipment-${value}`) } }),
+        }))}
         multiple
       />
       <div className="grid gap-4 sm:grid-cols-2">

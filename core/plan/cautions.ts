@@ -221,7 +221,3 @@ export function cautionsFor(context: CautionContext): Caution[] {
       return stage ? { code, at: stage } : { code }
     })
 }
-
-/** Brakes in scope without any bleeder: air there has no way out. */
-export const withoutBleeder = (vehicle: Vehicle): Part[] =>
-  vehicle.parts.filter((part) => part.type === 'wheel-brake' && part.bleeders.length === 0)

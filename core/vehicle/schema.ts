@@ -227,4 +227,3 @@ export type Part = Vehicle['parts'][number]
 export type PartOf<T extends Part['type']> = Extract<Part, { type: T }>
 export type Line = Vehicle['lines'][number]
 export type Bleeder = z.output<typeof bleederSchema>
-export type Chamber = z.output<typeof chamberSchema>

@@ -1,4 +1,4 @@
-import type { Fact, Reason } from '../base/decision'
+import type { Fact } from '../base/decision'
 import { type Show, showIn } from '../units/show'
 import { metricUnits } from '../units/units'
 import { english } from './en'
@@ -72,5 +72,3 @@ function wordedAny(value: unknown, say: Say): unknown {
     ...inside,
   }
 }
-
-export type SaidReason = Reason & { text: string }

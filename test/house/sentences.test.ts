@@ -45,7 +45,6 @@ const STILL: Readonly<Record<string, number>> = {
   'technique/calls/left-open.ts': 2,
   'technique/calls/press-through.ts': 1,
   'technique/calls/vacuum.ts': 2,
-  'technique/equipment.ts': 4,
   'vehicle/layouts/car-clutch-shared.ts': 1,
   'vehicle/layouts/car-combined-cylinder.ts': 2,
   'vehicle/layouts/car-diagonal-unit.ts': 1,

@@ -11,9 +11,6 @@ const VERSION = 1
 /** No line is longer; more without an end is not an instrument. */
 export const LONGEST_LINE = 300
 
-/** What the program says. */
-export type Command = typeof READ | typeof STOP
-
 /** What an instrument says. */
 export type Said =
   | { says: 'hello'; tester: TesterId }

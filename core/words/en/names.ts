@@ -41,6 +41,8 @@ export const names: Words = {
   here: 'here',
   'no-place': 'no bleeder',
   'every-bleeder': 'every bleeder',
+  /** A name that begins a line of its own. */
+  listed: '{^thing}',
   'equipment-check-valve-hose': 'hose with a check valve',
   'equipment-hanging-bottle': 'bottle to hang above a bleeder',
   'equipment-standpipe-bottles': 'a bottle with standpipe for every bleeder',
