@@ -1,9 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { demoNames, demoVehicle } from '~test/worlds/demo-vehicles'
+import { vehicleFrom } from '~test/worlds/vehicles'
+import { makePlan } from '../plan/plan'
+import { shopSchema, workSchema } from '../plan/request'
 import { showIn } from '../units/show'
 import { metricUnits, type Units, usUnits } from '../units/units'
+import { examples } from '../vehicle/examples'
+import { partsOf } from '../vehicle/parts'
 import { benchPageOf, benchPages } from './index'
+import type { OldFluidResult } from './old-fluid'
 import { addressOf, type BenchPage, type Typed, typedFrom, workBench } from './page'
 
 const nowhere = () => null
@@ -136,9 +142,45 @@ describe('what the pages find', () => {
       atPoured: { outletPct: number }
     }
     expect(poured.atPoured.outletPct).toBeCloseTo(5, 3)
-    expect((worked('old-fluid', { startPct: '0' }).result as { bleedMl: number }).bleedMl).toBeLessThan(
+    expect((worked('old-fluid', { drawToMl: '0' }).result as { bleedMl: number }).bleedMl).toBeLessThan(
       bleedMl,
     )
+  })
+
+  test('old fluid from a vehicle is the plan of that vehicle: amounts, rinse and total (every example, both ways)', () => {
+    const page = benchPageOf('old-fluid')
+    for (const { file } of Object.values(examples)) {
+      const vehicle = vehicleFrom(structuredClone(file))
+      const reservoirs = partsOf(vehicle, 'reservoir')
+      if (reservoirs.length !== 1) continue
+      for (const [kept, method] of [
+        ['machine', 'pressure'],
+        ['hand', 'vacuum'],
+      ] as const) {
+        const plan = makePlan({
+          vehicle,
+          work: workSchema.parse({ reason: 'service' }),
+          shop: shopSchema.parse({ methods: [method] }),
+        })
+        if (plan.verdict === 'stop') continue
+        const start = page?.startFrom(vehicle, () => 'first') ?? {}
+        const { needMl, rinseMl, throughMl } = worked('old-fluid', { ...start, kept } as Typed)
+          .result as OldFluidResult
+        const { reservoirMl, perBleederMl, keptMl = 0, rinseMl: planned } = plan.fluid
+        const bled = Object.values(perBleederMl)
+        expect(rinseMl).toBe(Object.values(planned)[0] ?? 0)
+        // The page is given volumes to a tenth of a millilitre.
+        expect(Math.abs(needMl - reservoirMl - keptMl - bled.reduce((a, b) => a + b, 0))).toBeLessThan(2)
+        for (const [i, ml] of bled.entries()) expect(Math.abs((throughMl[i] ?? 0) - ml)).toBeLessThan(1)
+      }
+    }
+  })
+
+  test('what stays behind on average counts the reservoir: by hand for a corner that was hardly flushed', () => {
+    const left = worked('old-fluid', { cornersMl: '50', reservoirMl: '400', drawToMl: '100', pouredMl: '0' })
+      .result as OldFluidResult
+    const share = left.rinseMl > 0 ? (100 / (100 + left.rinseMl)) * 0.25 : 0.25
+    expect(left.atPoured.meanPct).toBeCloseTo((100 * (50 + share * 400)) / 450, 6)
   })
 
   test('at a height fluid boils lower, and a boiling reading there is the same water', () => {

@@ -1,51 +1,44 @@
-import type { Reason } from '../base/decision'
-import { crossing } from '../base/solve'
+import { type Reason, reason } from '../base/decision'
 import { type Containers, chooseContainers } from '../physics/exchange/containers'
 import { drawDownSavingMl } from '../physics/exchange/draw-down'
-import { laminarOutletShare } from '../physics/exchange/laminar-tail'
-import { tanksMeanShare } from '../physics/exchange/mean-share'
-import { CORNER_TANKS } from '../physics/exchange/purge'
-import { cornerOutletShare } from '../physics/exchange/reservoir-carry'
+import { leastExchange, shareAfterDraw } from '../physics/exchange/least-exchange'
+import { outletsAfter } from '../physics/exchange/least-through'
+import { cornerMeanShare } from '../physics/exchange/reservoir-carry'
 import { bleedOrder } from '../plan/order/bleed-order'
 import { volumesInOrder } from '../plan/volumes'
-import { bleederRuns } from '../vehicle/network'
+import { MACHINE_KEEPS_ML } from '../technique/machine-pressure'
+import { bleederRuns, reservoirIdOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
+import { portsCovered } from '../vehicle/usual-volumes'
 import { purge as purgeCalc } from './command/purge'
 import { benchPage } from './page'
 
 export type OldFluidResult = {
-  /** Poured in all, for the target at the worst bleeder; of it `bleedMl` through the bleeders. */
+  /** Bought in all: rinse, filling, what leaves the bleeders, what stays in the machine. */
   needMl: number
   bleedMl: number
-  /** What the chosen amount leaves: at the worst outlet, and on average behind it. */
+  fillMl: number
+  /** 0 where a rinse does not pay. */
+  rinseMl: number
+  /** Through each bleeder, in the order of the corners. */
+  throughMl: number[]
+  /** What the chosen amount leaves: at the worst outlet, and on average in corners and reservoir. */
   atPoured: { outletPct: number; meanPct: number }
   savedMl: number
   buy: Containers[]
   curve: { pouredMl: number; outletPct: number; meanPct: number }[]
 }
 
-type Work = { cornersMl: number[]; reservoirMl: number; startPct: number }
-
-/** The worst bleeder's last drops, in per cent old, when so much went through all of them in proportion. */
-function worstOutletPct({ cornersMl, reservoirMl, startPct }: Work, bleedMl: number): number {
-  const sum = cornersMl.reduce((total, ml) => total + ml, 0)
-  const volumes = bleedMl / sum
-  let share = startPct / 100
-  let worst = laminarOutletShare(volumes)
-  for (const volumeMl of cornersMl) {
-    worst = Math.max(worst, cornerOutletShare(reservoirMl, share, volumeMl, volumes * volumeMl))
-    share *= Math.exp((-volumes * volumeMl) / reservoirMl)
-  }
-  return 100 * worst
-}
-
-/** The volumes that stand before each bleeder, in the order they would be opened. */
-function cornersOf(vehicle: Vehicle): number[] {
-  const runs = bleederRuns(vehicle).filter(({ run }) => run !== undefined)
+/** The volumes before each bleeder of one reservoir, as a plan has them by the maker's order, else furthest first. */
+function cornersOf(vehicle: Vehicle, reservoirId: string): number[] {
+  const runs = bleederRuns(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
   const order = bleedOrder(vehicle, runs, 'furthest-first', false).value
   const ordered = order.flatMap((id) => runs.filter(({ bleeder }) => bleeder.id === id))
-  return [...volumesInOrder(vehicle, ordered, {}).values()].filter((ml) => ml > 0)
+  const volumes = volumesInOrder(vehicle, ordered, {})
+  return ordered.flatMap(({ bleeder, run }) =>
+    run && reservoirIdOf(vehicle, run.sourceId) === reservoirId ? (volumes.get(bleeder.id) ?? []) : [],
+  )
 }
 
 /** Old fluid left against what is poured, with the target and the sizes on the shelf. */
@@ -54,15 +47,25 @@ export const oldFluidBench = benchPage({
   name: 'Old fluid left',
   question: 'How much new fluid until what comes out is new enough, and which containers is that?',
   fields: {
+    system: {
+      kind: 'choice',
+      label: 'Which reservoir',
+      options: [
+        { value: 'first', label: 'the first' },
+        { value: 'second', label: 'the second' },
+      ],
+      initial: 'first',
+      hint: 'Each reservoir by itself: a motorcycle has two',
+    },
     cornersMl: {
       kind: 'list',
       label: 'Old fluid before each bleeder, in order',
       unit: 'mL',
-      min: 0.1,
+      min: 0,
       max: 20_000,
       most: 12,
-      initial: '60 45 38 24',
-      hint: 'Spaces between. From a vehicle: its lines, unit and worn pistons',
+      initial: '59 54 38 31',
+      hint: 'Spaces between. From a vehicle: chamber, lines, unit, brake as far as its pistons stand out',
     },
     reservoirMl: {
       kind: 'quantity',
@@ -70,16 +73,34 @@ export const oldFluidBench = benchPage({
       quantity: 'volume',
       min: 1,
       max: 20_000,
-      initial: 400,
+      initial: 420,
     },
-    startPct: {
-      kind: 'number',
-      label: 'Old fluid still in it when the bleed begins',
-      unit: '%',
+    drawToMl: {
+      kind: 'quantity',
+      label: 'Drawn down until so much is left',
+      quantity: 'volume',
       min: 0,
-      max: 100,
-      initial: 10,
-      hint: 'Drawn to MIN it is MIN over MAX; a wiped one is 0',
+      max: 20_000,
+      initial: 40,
+      hint: 'As far as every port stays covered; a wiped one is 0',
+    },
+    kept: {
+      kind: 'choice',
+      label: 'Kept full by',
+      options: [
+        { value: 'machine', label: 'a machine' },
+        { value: 'hand', label: 'somebody who pours' },
+      ],
+      initial: 'machine',
+    },
+    minMl: {
+      kind: 'quantity',
+      label: 'Poured up from MIN, at',
+      quantity: 'volume',
+      min: 0,
+      max: 20_000,
+      initial: 260,
+      when: ['kept', 'hand'],
     },
     targetOldPct: {
       kind: 'number',
@@ -95,7 +116,7 @@ export const oldFluidBench = benchPage({
       quantity: 'volume',
       min: 0,
       max: 40_000,
-      initial: 500,
+      initial: 450,
     },
     sizesMl: {
       kind: 'list',
@@ -111,53 +132,71 @@ export const oldFluidBench = benchPage({
     purgeCalc.about,
     {
       formula:
-        'reservoir: one stirred tank, carried from bleeder to bleeder; drawing down saves V·(ln(1/f) − (1 − f))',
-      source: 'Levenspiel, stirred tanks in series',
+        'reservoir: one stirred tank, carried from bleeder to bleeder; drawn to f it is f old, rinsed with r once more f²/(f + r)',
+      source: 'Levenspiel, stirred tanks in series; two dilutions by volume',
       limits:
-        'The same number of volumes through every bleeder. Draw down only so far that every port stays covered, nobody on the pedal, no bleeder open.',
+        'The least that brings every bleeder to the target. Draw down only so far that every port stays covered, nobody on the pedal, no bleeder open.',
     },
   ],
-  startFrom: (vehicle) => {
-    const [reservoir] = partsOf(vehicle, 'reservoir')
-    const corners = cornersOf(vehicle).slice(0, 12)
+  startFrom: (vehicle, choice) => {
+    const [first, second] = partsOf(vehicle, 'reservoir')
+    const reservoir = choice('system') === 'second' ? (second ?? first) : first
+    if (!reservoir) return {}
+    const corners = cornersOf(vehicle, reservoir.id).slice(0, 12)
     return {
       ...(corners.length > 0 && { cornersMl: corners.map((ml) => ml.toFixed(1)).join(' ') }),
-      ...(reservoir && {
-        reservoirMl: `${reservoir.maxMl}`,
-        startPct: `${Math.round((100 * reservoir.minMl) / reservoir.maxMl)}`,
-      }),
+      reservoirMl: `${reservoir.maxMl}`,
+      minMl: `${reservoir.minMl}`,
+      drawToMl: `${portsCovered(vehicle, reservoir).ml}`,
     }
   },
-  work: ({ cornersMl, reservoirMl, startPct, targetOldPct, pouredMl, sizesMl }) => {
-    const work = { cornersMl, reservoirMl, startPct }
-    const held = cornersMl.reduce((sum, ml) => sum + ml, 0)
-    const outlet = (ml: number) => worstOutletPct(work, ml)
-    let most = held
-    while (outlet(most) > targetOldPct) most *= 2
-    const bleedMl = crossing(outlet, targetOldPct, 0, most)
-    // Filled up once at the start, with what was drawn out of it.
-    const fillMl = reservoirMl * (1 - startPct / 100)
-    const needMl = bleedMl + fillMl
-    const meanPct = (ml: number) => 100 * tanksMeanShare(ml / held, CORNER_TANKS)
-    const furthest = Math.max(bleedMl * 1.5, pouredMl * 1.1, held)
+  work: ({ cornersMl, reservoirMl, drawToMl, kept, minMl, targetOldPct, pouredMl, sizesMl }) => {
+    const fed = kept === 'machine'
+    const maxMl = reservoirMl
+    const reservoir = { maxMl, minMl: Math.min(minMl, maxMl), drawToMl: Math.min(drawToMl, maxMl) }
+    const feeding = { fed, atOnce: 1 }
+    const best = leastExchange(reservoir, feeding, cornersMl, targetOldPct / 100)
+    const throughMl = best.through.map((each) => each.throughMl)
+    const bleedMl = throughMl.reduce((sum, ml) => sum + ml, 0)
+    const fillMl = maxMl - reservoir.drawToMl
+    const needMl = fillMl + best.rinseMl + bleedMl + (fed ? MACHINE_KEEPS_ML : 0)
+    const feed = { ...reservoir, oldShare: best.oldShare }
+    /** So much through the bleeders in all, shared out as the least amounts are. */
+    const after = (ml: number) => {
+      const corners = cornersMl.map((volumeMl, i) => ({
+        volumeMl,
+        throughMl: bleedMl > 0 ? ((throughMl[i] ?? 0) * ml) / bleedMl : 0,
+      }))
+      let [share, oldMl, heldMl] = [best.oldShare, 0, maxMl]
+      for (const { volumeMl, throughMl: each } of corners) {
+        oldMl += volumeMl * cornerMeanShare(maxMl, share, volumeMl, each)
+        heldMl += volumeMl
+        share *= Math.exp(-each / maxMl)
+      }
+      return {
+        outletPct: 100 * Math.max(...outletsAfter(feed, feeding, corners)),
+        meanPct: (100 * (oldMl + share * maxMl)) / heldMl,
+      }
+    }
+    const furthest = Math.max(bleedMl * 1.5, pouredMl * 1.1, 1)
     const curve = Array.from({ length: 81 }, (_, i) => (furthest * i) / 80).map((ml) => ({
       pouredMl: ml,
-      outletPct: outlet(ml),
-      meanPct: meanPct(ml),
+      ...after(ml),
     }))
     const reasons: Reason[] = [
-      {
-        code: 'old-fluid-worse-of',
-        text: 'The worse of stirred tanks and laminar tail, at the worst bleeder, with the reservoir carried along.',
-        basis: 'physics',
-      },
+      reason('old-fluid-worse-of', 'physics'),
+      ...(best.rinseMl > 0 ? [reason('old-fluid-rinse', 'physics', { rinseMl: best.rinseMl })] : []),
     ]
+    const shareLeft = shareAfterDraw(maxMl, reservoir.drawToMl)
     return {
       result: {
         needMl,
         bleedMl,
-        atPoured: { outletPct: outlet(pouredMl), meanPct: meanPct(pouredMl) },
-        savedMl: startPct > 0 ? drawDownSavingMl(reservoirMl, startPct / 100) : 0,
+        fillMl,
+        rinseMl: best.rinseMl,
+        throughMl,
+        atPoured: after(pouredMl),
+        savedMl: shareLeft > 0 ? drawDownSavingMl(maxMl, shareLeft) : 0,
         buy: chooseContainers(needMl, sizesMl),
         curve,
       } satisfies OldFluidResult,

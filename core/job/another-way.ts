@@ -101,16 +101,16 @@ export function decideOtherWay(
     }),
     changes: [
       { op: 'other-way', from: before, stage },
-      { op: 'setup', setup: setupAfter(run.setup, plan) },
+      { op: 'setup', setup: setupAfter(run, plan) },
       ...(begun && left.length > 0 ? [{ op: 'mend' as const, steps: left }] : []),
     ],
   }
 }
 
-/** The new plan's settings and reasons, and what was added on the way before: that still holds. */
-function setupAfter(before: Setup, plan: Plan): Setup {
+/** The new plan's settings and reasons, and why each stage is there that was added on the way: that still holds. */
+function setupAfter({ setup, stages }: Running['run'], plan: Plan): Setup {
   const known = new Set(plan.reasons.map(({ code }) => code))
-  const onTheWay = before.reasons.filter(({ code }) => ADDED_ON_THE_WAY.has(code) && !known.has(code))
+  const asked = new Set(stages.flatMap(({ stage }) => stage.reasons))
+  const onTheWay = setup.reasons.filter(({ code }) => asked.has(code) && !known.has(code))
   return { ...setupOf(plan), reasons: [...plan.reasons, ...onTheWay] }
 }
-const ADDED_ON_THE_WAY: ReadonlySet<string> = new Set(['joints-opened', 'port-loss'])

@@ -14,7 +14,7 @@ import {
 } from './points'
 import { bleedDone } from './selectors'
 import type { JobState } from './state'
-import { currentStep } from './steps'
+import { amountToMove, currentStep } from './steps'
 
 export type { Unstamped } from './events'
 
@@ -69,8 +69,7 @@ function topUp(state: JobState): Unstamped<FloorEvent> | undefined {
   return { type: 'topped-up', reservoir: reservoirId, ml: maxMl - levelMl }
 }
 
-function stepDone({ planned }: JobState, step: Step): Unstamped<FloorEvent> {
-  const filledMl = Math.round(planned?.plan.fluid.reservoirMl ?? 0)
-  const ml = step.asksMl && (step.fillsToMax ? filledMl : DRAWN_ML)
+function stepDone(state: JobState, step: Step): Unstamped<FloorEvent> {
+  const ml = step.asksMl && Math.round(amountToMove(state, step) ?? DRAWN_ML)
   return { type: 'step-done', step: step.id, ml, heldS: step.holdS }
 }

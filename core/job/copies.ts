@@ -49,6 +49,8 @@ export const copyOfRun = (run: RunState): RunState =>
     hung: run.hung,
     lookDue: run.lookDue,
     levelMl: run.levelMl,
+    oldMl: run.oldMl,
+    amounts: run.amounts,
     bottleMl: run.bottleMl,
     mends: run.mends,
     tankMl: run.tankMl,

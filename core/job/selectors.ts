@@ -49,8 +49,18 @@ export const stagesNow = ({ run, planned }: Partial<Pick<JobState, 'run' | 'plan
 export function planNow(state: Pick<JobState, 'run' | 'planned'>): Plan | undefined {
   const { run, planned } = state
   if (!planned) return undefined
-  return run ? { ...planned.plan, ...run.setup, stages: stagesNow(state) } : planned.plan
+  if (!run) return planned.plan
+  const { fluid } = planned.plan
+  const perBleederMl = { ...fluid.perBleederMl, ...run.amounts }
+  return { ...planned.plan, ...run.setup, fluid: { ...fluid, perBleederMl }, stages: stagesNow(state) }
 }
+
+/** How much more or less than planned has to leave the bleeders, after a draw that went another way than planned. */
+export const moreThanPlannedMl = ({ run, planned }: Pick<JobState, 'run' | 'planned'>): number =>
+  Object.entries(run?.amounts ?? {}).reduce(
+    (sum, [id, ml]) => sum + ml - (planned?.plan.fluid.perBleederMl[id] ?? 0),
+    0,
+  )
 
 /** Places of this job that are still to be done, by stage: what the bay card has a line for. */
 export function pointsOnPaper({ run }: Pick<JobState, 'run'>): { stage: number; point: string }[] {

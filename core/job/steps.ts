@@ -2,9 +2,10 @@ import { type Fact, fact } from '../base/decision'
 import type { Stage } from '../plan/answer'
 import { stageTraits } from '../plan/stage-kinds'
 import type { Step } from '../technique/step'
+import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { bleederRunOf, currentPoint, currentStage } from './points'
-import type { Mend, RunState } from './state'
+import type { JobState, Mend, RunState } from './state'
 
 /** The step to be done now: what went wrong first, then the stage's own before its first point and after its last. */
 export function currentStep({ run }: { run: RunState }): { step: Step; mend?: Mend } | undefined {
@@ -21,6 +22,25 @@ export function currentStep({ run }: { run: RunState }): { step: Step; mend?: Me
   if (first) return { step: first }
   const last = currentPoint(run) === undefined ? after.find(undone) : undefined
   return last && { step: last }
+}
+
+/**
+ * About how much a step is going to draw or pour: from the level as it is known, else as planned. Somebody writes down
+ * what it really was.
+ */
+export function amountToMove(
+  { vehicle, run, planned }: Pick<JobState, 'vehicle' | 'run' | 'planned'>,
+  { asksMl, reservoir, drawsToMl, fillsToMax, aboutMl }: Step,
+): number | undefined {
+  if (asksMl === undefined) return undefined
+  const levelMl = reservoir === undefined ? undefined : run?.levelMl[reservoir]
+  if (levelMl !== undefined) {
+    const maxMl = partsOf(vehicle, 'reservoir').find(({ id }) => id === reservoir)?.maxMl
+    if (asksMl === 'drawn' && drawsToMl !== undefined) return Math.max(0, levelMl - drawsToMl)
+    if (fillsToMax && maxMl !== undefined) return Math.max(0, maxMl - levelMl)
+  }
+  // Plans of earlier versions say one amount for all reservoirs, and none for a mend.
+  return aboutMl ?? (fillsToMax && reservoir === undefined ? planned?.plan.fluid.reservoirMl : undefined)
 }
 
 const inTheVice = ({ kind }: Stage) => stageTraits[kind].worksAt === 'cylinders'

@@ -110,8 +110,20 @@ export const planSchema = z.object({
   fluid: z.object({
     spec: fluidSpecSchema,
     totalMl: z.number(),
+    /** What has to leave each bleeder so that its last drops are at the target or below. */
     perBleederMl: amountsMl,
+    /** All that is poured into the reservoirs until they stand at MAX, rinses included. */
     reservoirMl: z.number(),
+    /** Each reservoir drawn down to this, rinsed with that; absent where it is not. Plans before 3 had none of these. */
+    drawToMl: amountsMl.default({}),
+    rinseMl: amountsMl.default({}),
+    /** What stands before each bleeder and counts for it, and what a clean feed alone would ask for. */
+    passageMl: amountsMl.default({}),
+    cleanFeedMl: amountsMl.default({}),
+    /** Left in the machine's tank and hose at the end; absent where no machine feeds. */
+    keptMl: z.number().optional(),
+    /** At most so much of the last drops is old, per cent; absent where no old share is promised. */
+    targetOldPct: z.number().optional(),
     buy: containers,
     /** Sealed containers on the shelf that are opened, before any is bought. */
     onHand: containers,
@@ -122,7 +134,10 @@ export const planSchema = z.object({
   /** Absent where nothing is bled, and in plans made before orders were compared. */
   order: planOrderSchema.optional(),
   topUpEvery: z.object({ reservoir: z.string(), strokes: z.number(), ml: z.number() }),
-  /** Old share expected at each bleeder once its volume is through, the reservoir's own state carried along; per cent. */
+  /**
+   * Old share of the last drops at each bleeder once its amount is through, the reservoir's own state carried along; per
+   * cent. Of a whole exchange alone: where one corner is bled none is promised.
+   */
   expectedOldPct: z.record(z.string(), z.number()),
   ...setupShape,
 })

@@ -5,7 +5,7 @@ import { type Explained, explainFigure } from './explain'
 import { makePlan } from './plan'
 
 const values = ({ inputs }: Explained) =>
-  inputs.flatMap((input) => ('value' in input ? [[input.name, input.value] as const] : []))
+  inputs.flatMap((input) => ('value' in input ? [[input.name.code, input.value] as const] : []))
 
 const going = Object.values(planCases)
   .flat()
@@ -20,14 +20,16 @@ describe.each(going)('%s', (_name, request) => {
     const [, most] = values(explainFigure({ figure: 'top-up' }, request, plan))
     expect((most?.[1] ?? 0) * plan.topUpEvery.strokes).toBeLessThanOrEqual(plan.topUpEvery.ml + 1e-9)
     for (const id of plan.stages.find(({ kind }) => kind === 'bleed')?.order ?? []) {
-      const told = explainFigure({ figure: 'bleeder', bleeder: id }, request, plan)
-      const [own = 0, lines = 0, unit = 0] = values(told).map(([, ml]) => ml)
-      const volumes = told.inputs.find(({ name }) => name === 'volumes for the target')
-      const times = volumes && 'text' in volumes ? Number(volumes.text) : 0
-      const ml =
-        plan.stages.find(({ mlByBleeder }) => mlByBleeder?.[id] !== undefined)?.mlByBleeder?.[id] ?? 0
-      // The factor is shown to two decimals, so the product is good to a per cent.
-      expect(Math.abs((own + lines + unit) * times - ml)).toBeLessThanOrEqual(0.01 * ml)
+      const told = Object.fromEntries(
+        values(explainFigure({ figure: 'bleeder', bleeder: id }, request, plan)),
+      )
+      const held = ['own-brake', 'chamber', 'lines', 'unit-share'].map((name) => told[`input-${name}`] ?? 0)
+      expect(held.reduce((sum, ml) => sum + ml, 0)).toBeCloseTo(plan.fluid.passageMl[id] ?? 0, 9)
+      const through = (told['input-clean-feed'] ?? 0) + (told['input-for-reservoir'] ?? 0)
+      expect(through).toBeCloseTo(
+        plan.stages.flatMap(({ mlByBleeder }) => mlByBleeder?.[id] ?? [])[0] ?? 0,
+        6,
+      )
     }
     for (const index of plan.stages.keys())
       expect(explainFigure({ figure: 'stage', index }, request, plan).inputs.length).toBeGreaterThan(3)

@@ -1,27 +1,25 @@
 import { type Basis, type Fact, fact } from '../base/decision'
 import type { Containers } from '../physics/exchange/containers'
-import { cornerVolumes } from '../physics/exchange/purge'
 import { cylinderMl } from '../physics/hydraulics/cylinder'
 import { gravityKPa, liquidAt } from '../technique/corner-flow'
 import { techniqueOf } from '../technique/index'
 import type { Quantity } from '../units/units'
-import { partsOf } from '../vehicle/parts'
+import { partsOf, reservoirFact } from '../vehicle/parts'
 import type { Plan, Stage } from './answer'
 import { fluidUsed, preparePlan } from './prepare'
 import type { PlanRequest } from './request'
 import { lineMl, passagesInOrder } from './volumes'
 
-/** One number a figure was worked out from, in its own unit, or a word where it is none. */
-export type ExplainedInput = { name: string } & ({ quantity: Quantity; value: number } | { text: string })
+/** One number a figure was worked out from, in its own unit, or what stands for it where it is none. */
+export type ExplainedInput = { name: Fact } & ({ quantity: Quantity; value: number } | { is: Fact })
 
 /** How a figure came about: formula, what went into it, and what it rests on. */
 export type Explained = {
-  /** In words, or as the way it is about. */
-  title: string | Fact
-  formula: string
+  title: Fact
+  formula: Fact
   inputs: ExplainedInput[]
   basis: Basis
-  source: string
+  source: Fact
 }
 
 /** Every figure of a plan that opens. */
@@ -30,10 +28,34 @@ export type FigureId =
   | { figure: 'bleeder' | 'last-drops'; bleeder: string }
   | { figure: 'stage'; index: number }
 
-const volume = (name: string, value: number): ExplainedInput => ({ name, quantity: 'volume', value })
-const pressure = (name: string, value: number): ExplainedInput => ({ name, quantity: 'pressure', value })
-const word = (name: string, text: string): ExplainedInput => ({ name, text })
-const minutes = (value: number) => `${value.toFixed(1)} min`
+type Names = Parameters<typeof fact>[1]
+const input = (code: string, params?: Names) => fact(`input-${code}`, params)
+const volume = (code: string, value: number, params?: Names): ExplainedInput => ({
+  name: input(code, params),
+  quantity: 'volume',
+  value,
+})
+const pressure = (code: string, value: number, params?: Names): ExplainedInput => ({
+  name: input(code, params),
+  quantity: 'pressure',
+  value,
+})
+const said = (code: string, is: Fact, params?: Names): ExplainedInput => ({ name: input(code, params), is })
+const pct = (value: number) => fact('so-many-pct', { valuePct: value })
+const minutes = (value: number) => fact('so-many-minutes', { minutes: value })
+
+const explained = (
+  figure: string,
+  inputs: ExplainedInput[],
+  basis: Basis,
+  title: Fact = fact(`figure-${figure}`),
+): Explained => ({
+  title,
+  formula: fact(`formula-${figure}`),
+  inputs,
+  basis,
+  source: fact(`source-${figure}`),
+})
 
 /** How one figure of a plan came about. */
 export function explainFigure(id: FigureId, request: PlanRequest, plan: Plan): Explained {
@@ -58,54 +80,57 @@ export function explainFigure(id: FigureId, request: PlanRequest, plan: Plan): E
   }
 }
 
-const total = ({ fluid, stages }: Plan): Explained => ({
-  title: 'New fluid in all',
-  formula: 'reservoir + through every bleeder + left in the vice or at the ports',
-  inputs: [
-    volume('reservoir', fluid.reservoirMl),
-    volume(
-      'through the bleeders',
-      Object.values(fluid.perBleederMl).reduce((sum, ml) => sum + ml, 0),
-    ),
-    volume(
-      'bench and ports',
-      stages.reduce(
-        (sum, { kind, ml }) => (['bench-bleed', 'port-bleed'].includes(kind) ? sum + ml : sum),
-        0,
-      ),
-    ),
-  ],
-  basis: 'physics',
-  source: 'Geometry of the lines and pistons in the vehicle’s file; the purge model at each bleeder.',
-})
+const sum = (values: readonly number[]): number => values.reduce((all, each) => all + each, 0)
 
-const listed = (containers: readonly Containers[]): string =>
-  containers.map(({ ml, count }) => `${count} × ${ml} mL`).join(' + ') || 'nothing'
+function total({ fluid, stages }: Plan): Explained {
+  const bled = sum(Object.values(fluid.perBleederMl))
+  const atCylinder = sum(
+    stages.flatMap(({ kind, ml }) => (kind === 'bench-bleed' || kind === 'port-bleed' ? ml : [])),
+  )
+  const kept = fluid.keptMl ?? 0
+  const again = fluid.totalMl - fluid.reservoirMl - bled - atCylinder - kept
+  return explained(
+    'total',
+    [
+      volume('reservoir', fluid.reservoirMl),
+      volume('through-bleeders', bled),
+      ...(again > 1e-6 ? [volume('after-cycles', again)] : []),
+      volume('bench-and-ports', atCylinder),
+      ...(kept > 0 ? [volume('kept-in-machine', kept)] : []),
+    ],
+    'physics',
+  )
+}
 
-const containers = ({ shop }: PlanRequest, { fluid }: Plan): Explained => ({
-  title: 'Containers to open',
-  formula: 'sealed ones on the shelf first, then the sizes that leave least over',
-  inputs: [
-    volume('needed', fluid.totalMl),
-    word('from the shelf', listed(fluid.onHand)),
-    word('to buy', listed(fluid.buy)),
-    word('sizes to buy', shop.containersMl.map((ml) => `${ml} mL`).join(', ')),
-    volume('left over', fluid.leftMl),
-  ],
-  basis: 'practice',
-  source: 'Common practice: a sealed container, opened at the job.',
-})
+const listed = (all: readonly Containers[]): Fact =>
+  all.length === 0
+    ? fact('nothing')
+    : fact('containers-listed', {
+        all: all.map(({ ml, count }) => fact('so-many-of', { count, eachMl: ml })),
+      })
 
-const time = ({ stages }: Plan): Explained => ({
-  title: 'Time',
-  formula: 'fluid’s own minutes + hands’ minutes, over every stage',
-  inputs: [
-    word('fluid', minutes(stages.reduce((sum, each) => sum + each.fluidMinutes, 0))),
-    word('hands', minutes(stages.reduce((sum, each) => sum + each.handlingMinutes, 0))),
-  ],
-  basis: 'physics',
-  source: 'Flow by Hagen and Poiseuille with the bleeder’s hole; hands’ time from memory.',
-})
+const containers = ({ shop }: PlanRequest, { fluid }: Plan): Explained =>
+  explained(
+    'containers',
+    [
+      volume('needed', fluid.totalMl),
+      said('from-shelf', listed(fluid.onHand)),
+      said('to-buy', listed(fluid.buy)),
+      said('sizes', fact('sizes-listed', { sizesMl: shop.containersMl })),
+      volume('left-over', fluid.leftMl),
+    ],
+    'practice',
+  )
+
+const time = ({ stages }: Plan): Explained =>
+  explained(
+    'time',
+    [
+      said('fluid-time', minutes(sum(stages.map((each) => each.fluidMinutes)))),
+      said('hands-time', minutes(sum(stages.map((each) => each.handlingMinutes)))),
+    ],
+    'physics',
+  )
 
 function topUp({ vehicle }: PlanRequest, { topUpEvery }: Plan): Explained {
   const strokes = partsOf(vehicle, 'master-cylinder').flatMap(({ chambers, fedBy }) =>
@@ -113,17 +138,15 @@ function topUp({ vehicle }: PlanRequest, { topUpEvery }: Plan): Explained {
       .filter((chamber) => (chamber.fedBy ?? fedBy) === topUpEvery.reservoir)
       .map(({ boreMm, strokeMm }) => cylinderMl(boreMm, strokeMm)),
   )
-  return {
-    title: 'Top up every',
-    formula: 'whole strokes in (MAX − MIN) ÷ mL of one full stroke; never below MIN',
-    inputs: [
-      word('reservoir', topUpEvery.reservoir),
-      volume('MAX − MIN', topUpEvery.ml),
-      volume('full stroke of the largest chamber', Math.max(0, ...strokes)),
+  return explained(
+    'top-up',
+    [
+      said('which-reservoir', fact('as-named', { name: topUpEvery.reservoir })),
+      volume('between-marks', topUpEvery.ml),
+      volume('full-stroke', Math.max(0, ...strokes)),
     ],
-    basis: 'physics',
-    source: 'Geometry: π/4 · bore² · stroke.',
-  }
+    'physics',
+  )
 }
 
 function setting(which: 'pressure' | 'vacuum', { vehicle, shop }: PlanRequest, plan: Plan): Explained {
@@ -131,82 +154,85 @@ function setting(which: 'pressure' | 'vacuum', { vehicle, shop }: PlanRequest, p
   const stated = vehicle.makerSettings?.[key]
   const [least, most] = plan.limits[key] ?? [0, 0]
   const sound = partsOf(vehicle, 'reservoir').every(({ capSeal }) => capSeal === 'sound')
-  return {
-    title: which === 'pressure' ? 'Pressure at the reservoir' : 'Vacuum at the bleeder',
-    formula:
-      which === 'pressure'
-        ? 'the maker’s, else the usual; never above the lowest of maker, cap and adapter'
-        : 'the maker’s, else the middle of the usual range',
-    inputs: [
-      pressure('set to', plan[key] ?? 0),
-      pressure('at least', least),
-      pressure('at most', most),
-      stated === undefined ? word('maker', 'states none') : pressure('maker', stated),
-      ...(which === 'pressure' ? [word('cap’s seal', sound ? 'sound' : 'not known to be sound')] : []),
-      ...(which === 'pressure' && shop.adapters.length > 0
-        ? shop.adapters.map(({ name, maxKPa }) => pressure(`adapter ${name}`, maxKPa))
+  return explained(
+    which,
+    [
+      pressure('set-to', plan[key] ?? 0),
+      pressure('at-least', least),
+      pressure('at-most', most),
+      stated === undefined ? said('maker', fact('states-none')) : pressure('maker', stated),
+      ...(which === 'pressure'
+        ? [
+            said('cap-seal', fact(sound ? 'seal-sound' : 'seal-not-known')),
+            ...shop.adapters.map(({ name, maxKPa }) => pressure('adapter', maxKPa, { name })),
+          ]
         : []),
     ],
-    basis: stated === plan[key] ? 'maker' : 'practice',
-    source: 'Common practice: 70–103 kPa on a sound cap, 35–55 on another, 60–85 of vacuum.',
-  }
+    stated === plan[key] ? 'maker' : 'practice',
+  )
 }
 
+/** What stands before a bleeder, what a clean feed would ask for, and what the reservoir’s own old fluid adds. */
 function bleeder(id: string, request: PlanRequest, plan: Plan): Explained {
   const { vehicle, work } = request
-  const { ordered, targetPct } = preparePlan(request)
-  const passage = passagesInOrder(vehicle, ordered.bleeders, work.padWearMm).find((each) => each.id === id)
-  const lines = (passage?.lines ?? []).reduce((sum, line) => sum + lineMl(line), 0)
-  return {
-    title: `Through ${id}`,
-    formula: 'volume before it × volumes for the target; the worse of stirred tanks and laminar tail',
-    inputs: [
-      volume('its own brake', passage?.ownMl ?? 0),
-      volume('lines not yet purged', lines),
-      volume('its part of the unit', passage?.unitMl ?? 0),
-      word('volumes for the target', cornerVolumes(targetPct / 100).toFixed(2)),
-      word('target', `at most ${targetPct} % old in the last drops`),
-      volume('over all stages', plan.fluid.perBleederMl[id] ?? 0),
+  const { opened } = preparePlan(request)
+  const passage = passagesInOrder(vehicle, opened, work.padWearMm).find((each) => each.id === id)
+  const { targetOldPct, cleanFeedMl, perBleederMl } = plan.fluid
+  const clean = cleanFeedMl[id] ?? 0
+  const through = perBleederMl[id] ?? 0
+  return explained(
+    targetOldPct === undefined ? 'clearing' : 'bleeder',
+    [
+      volume('own-brake', passage?.ownMl ?? 0),
+      volume('chamber', passage?.chamberMl ?? 0),
+      volume('lines', sum((passage?.lines ?? []).map(lineMl))),
+      volume('unit-share', passage?.unitMl ?? 0),
+      volume('clean-feed', clean),
+      ...(through - clean > 1e-6 ? [volume('for-reservoir', through - clean)] : []),
+      volume('through', through),
+      ...(targetOldPct === undefined ? [] : [said('target', pct(targetOldPct))]),
     ],
-    basis: 'physics',
-    source: 'Levenspiel: three tanks in series, and the laminar tail 1/(4θ²).',
-  }
+    'physics',
+    fact('figure-bleeder', { bleeder: id }),
+  )
 }
 
 function lastDrops(id: string, request: PlanRequest, plan: Plan): Explained {
-  const { reservoirs } = preparePlan(request)
-  return {
-    title: `Last drops at ${id}`,
-    formula: 'the reservoir’s own share of old, carried from wheel to wheel through stirred tanks',
-    inputs: [
-      word('expected', `${(plan.expectedOldPct[id] ?? 0).toFixed(1)} % old`),
-      ...reservoirs.flatMap((each) => [
-        volume(`${each.id}, MIN that stays old`, each.minMl),
-        volume(`${each.id}, MAX`, each.maxMl),
-      ]),
+  const { amounts } = preparePlan(request)
+  return explained(
+    'last-drops',
+    [
+      said('expected', pct(plan.expectedOldPct[id] ?? 0)),
+      ...amounts.reservoirs.flatMap(({ reservoir, drawToMl, rinseMl, oldShare }) => {
+        const params = { reservoir: reservoirFact(request.vehicle, reservoir.id) }
+        return [
+          ...(drawToMl === undefined ? [] : [volume('drawn-to', drawToMl, params)]),
+          ...(rinseMl === undefined ? [] : [volume('rinsed-with', rinseMl, params)]),
+          volume('at-max', reservoir.maxMl, params),
+          said('old-at-first', pct(100 * oldShare), params),
+        ]
+      }),
     ],
-    basis: 'physics',
-    source: 'Levenspiel, tanks in series. Drawn lower with every port covered, it is less.',
-  }
+    'physics',
+    fact('figure-last-drops', { bleeder: id }),
+  )
 }
 
 function stageMinutes(stage: Stage | undefined, request: PlanRequest): Explained {
   const { context } = preparePlan(request)
   const technique = stage?.technique && techniqueOf(stage.technique)
   const { mm2PerS } = liquidAt(context)
-  return {
-    title: technique ? fact(`technique-${technique.id}`) : 'This stage',
-    formula: 'volume ÷ flow at this temperature + hands’ time',
-    inputs: [
-      word('fluid', minutes(stage?.fluidMinutes ?? 0)),
-      word('hands', minutes(stage?.handlingMinutes ?? 0)),
-      volume('new fluid', stage?.ml ?? 0),
-      { name: 'temperature', quantity: 'temperature', value: context.tempC },
-      word(`${fluidUsed(request)} is then`, `${mm2PerS.toFixed(1)} mm²/s`),
-      ...(technique?.drives === 'gravity' ? [pressure('0.6 m of fluid', gravityKPa(context))] : []),
+  return explained(
+    'stage',
+    [
+      said('fluid-time', minutes(stage?.fluidMinutes ?? 0)),
+      said('hands-time', minutes(stage?.handlingMinutes ?? 0)),
+      volume('new-fluid', stage?.ml ?? 0),
+      { name: input('temperature'), quantity: 'temperature', value: context.tempC },
+      said('viscosity', fact('so-viscous', { mm2PerS }), { spec: fluidUsed(request) }),
+      ...(technique?.drives === 'gravity' ? [pressure('gravity-head', gravityKPa(context))] : []),
     ],
-    basis: 'physics',
-    source:
-      'Hagen and Poiseuille with the bleeder’s passage and hole; Walther (ASTM D341) for the viscosity; hands’ time from memory.',
-  }
+    'physics',
+    technique ? fact(`technique-${technique.id}`) : fact('figure-stage'),
+  )
 }

@@ -18,7 +18,13 @@ export function placesOfStage(
     case 'cylinders':
       return cylinders.map(({ id }) => id)
     case 'ports':
-      return [...cylinders.flatMap(({ chambers }) => chambers.map(({ id }) => id)), ...order]
+      // A cylinder with bleeders of its own is bled at those: nobody cracks a nut that need not be cracked.
+      return [
+        ...cylinders
+          .filter(({ bleeders }) => bleeders.length === 0)
+          .flatMap(({ chambers }) => chambers.map(({ id }) => id)),
+        ...order,
+      ]
     case 'bleeders':
       return [...order]
     case 'nothing':

@@ -54,16 +54,46 @@ describe('scope and stages (common practice)', () => {
   })
 
   test('one brake opened: that bleeder alone, or all of them in a shop of the other school', () => {
-    expect(planOf({ reason: 'repair', opened: ['brake-fl'] }).stages[0]?.order).toEqual(['fl'])
-    expect(
-      planOf({ reason: 'repair', opened: ['brake-fl'] }, { scopeSchool: 'whole' }).stages[1]?.order,
-    ).toEqual(['rr', 'rl', 'fr', 'fl'])
+    const opened = (shop = {}) =>
+      planOf({ reason: 'repair', opened: ['brake-fl'] }, shop).stages.find(({ kind }) => kind === 'bleed')
+        ?.order
+    expect(opened()).toEqual(['fl'])
+    expect(opened({ scopeSchool: 'whole' })).toEqual(['rr', 'rl', 'fr', 'fl'])
+  })
+
+  test('one corner is cleared and promised nothing: no reservoir is drawn, no old share is named', () => {
+    const { fluid, expectedOldPct, stages } = planOf({ reason: 'repair', opened: ['brake-fl'] })
+    expect(stages.map(({ kind }) => kind)).not.toContain('reservoir-exchange')
+    expect([fluid.drawToMl, fluid.rinseMl, expectedOldPct, fluid.reservoirMl]).toEqual([{}, {}, {}, 0])
+    expect(fluid.perBleederMl.fl).toBeCloseTo(fluid.cleanFeedMl.fl ?? 0, 9)
+    expect(fluid.targetOldPct).toBeUndefined()
+  })
+
+  test('a soft pedal with nothing opened: looks first, then the ports and every bleeder, and no exchange', () => {
+    const plan = planOf({ reason: 'soft-pedal' })
+    expect(kinds(plan)).toEqual(['port-bleed', 'bleed', 'prove'])
+    expect(codes(plan.reasons)).toContain('find-fault-first')
+    expect(plan.expectedOldPct).toEqual({})
+    const withTool = planOf({ reason: 'soft-pedal' }, {}, withUnit('cycle'))
+    expect(kinds(withTool)).toEqual([
+      'port-bleed',
+      'bleed',
+      'control-unit',
+      'bleed',
+      'control-unit',
+      'bleed',
+      'prove',
+    ])
+    const without = planOf({ reason: 'soft-pedal' }, { methods: ['two-person'] }, withUnit('cycle'))
+    expect(kinds(without)).toEqual(['port-bleed', 'bleed', 'prove'])
+    expect(kinds(planOf({ reason: 'soft-pedal', opened: ['brake-fl'] }))).not.toContain('port-bleed')
   })
 
   test('a replaced master cylinder goes to the bench first; at its ports where there is no bench kit', () => {
     expect(kinds(planOf({ reason: 'repair', replaced: ['mc'] }))).toEqual([
-      'reservoir-exchange',
       'bench-bleed',
+      'reservoir-exchange',
+      'leak-check',
       'bleed',
       'leak-check',
       'prove',
@@ -77,6 +107,7 @@ describe('scope and stages (common practice)', () => {
     expect(kinds(planOf({ reason: 'repair', opened: ['feed-A'] }, {}, withUnit('cycle')))).toEqual([
       'reservoir-exchange',
       'port-bleed',
+      'leak-check',
       'bleed',
       'leak-check',
       'prove',
@@ -101,7 +132,31 @@ describe('scope and stages (common practice)', () => {
     const plan = planOf({ reason: 'conversion', fluidFound: 'DOT 5' })
     expect(kinds(plan)).toEqual(['wipe-reservoir', 'bleed', 'prove'])
     expect(plan.fluid.reservoirMl).toBe(800)
-    expect(plan.fluid.totalMl).toBeGreaterThan(2 * planOf({}).fluid.totalMl)
+    expect(plan.fluid.totalMl).toBeGreaterThan(1.8 * planOf({}).fluid.totalMl)
+  })
+
+  test('a conversion works every unit that offers a routine; without the tool it says what keeps the wrong fluid', () => {
+    const convert = (methods?: string[]) =>
+      planOf({ reason: 'conversion', fluidFound: 'DOT 5' }, methods ? { methods } : {}, withUnit('cycle'))
+    expect(kinds(convert())).toContain('control-unit')
+    expect(kinds(convert(['pressure']))).not.toContain('control-unit')
+    expect(codes(convert(['pressure']).reasons)).toContain('branches-keep-wrong')
+    expect(codes(planOf({}, {}, withUnit('cycle')).reasons)).toContain('branches-keep-old')
+  })
+
+  test('a cylinder with bleeders of its own is bled at those, and no nut is cracked', () => {
+    const file = carFile(fourCorners)
+    const parts = file.parts.map((part) => (part.id === 'mc' ? { ...part, bleeders: [{ id: 'top' }] } : part))
+    const stage = planOf({}, {}, { ...file, parts }).stages.find(({ kind }) => kind === 'port-bleed')
+    expect(stage?.points).toEqual(['top'])
+  })
+
+  test('a syringe is for air alone: it is never the way of an exchange', () => {
+    const reverse = (work: object) => planOf(work, { methods: ['two-person', 'reverse'] }).methodsRejected
+    expect(reverse({}).find(({ method }) => method === 'reverse')?.code).toBe('reverse-is-no-exchange')
+    expect(
+      reverse({ reason: 'repair', opened: ['brake-fl'] }).find(({ method }) => method === 'reverse')?.code,
+    ).not.toBe('reverse-is-no-exchange')
   })
 })
 
@@ -141,27 +196,50 @@ describe('stops', () => {
 })
 
 describe('volumes', () => {
-  test('line and worn caliper by hand: 5 m of 3.34 mm and a 50 mm piston out by 5 mm, times 1/(2√0.05)', () => {
-    const heldMl = (Math.PI / 4) * (3.34 ** 2 * 5 + 50 ** 2 * 5e-3)
-    expect(planOf({}).fluid.perBleederMl.rr).toBeCloseTo(heldMl / (2 * Math.sqrt(0.05)), 9)
+  test('chamber, line, worn and dead caliper by hand; after a dry reservoir they go through 1/(2√0.05) times', () => {
+    const behindMm = 5 + 3
+    const heldMl = (Math.PI / 4) * (20 ** 2 * 15e-3 + 3.34 ** 2 * 5 + 50 ** 2 * behindMm * 1e-3) + 2
+    expect(planOf({}).fluid.passageMl.rr).toBeCloseTo(heldMl, 9)
+    const dry = planOf({ reason: 'repair', ranDry: true }).fluid
+    expect(dry.perBleederMl.rr).toBeCloseTo(heldMl / (2 * Math.sqrt(0.05)), 6)
+    expect(dry.reservoirMl).toBe(400)
   })
 
-  test('a shared unit and feed count for the first bleeder of their circuit', () => {
-    const { perBleederMl } = planOf({}, {}, withUnit('cycle')).fluid
+  test('a shared unit, feed and chamber count for the first bleeder of their circuit', () => {
+    const { passageMl } = planOf({}, {}, withUnit('cycle')).fluid
+    const without = planOf({}).fluid.passageMl
     const sharedMl = (Math.PI / 4) * 3.34 ** 2 + 10
-    const rl = planOf({}).fluid.perBleederMl
-    expect((perBleederMl.rr ?? 0) - (rl.rr ?? 0)).toBeCloseTo(sharedMl / (2 * Math.sqrt(0.05)), 9)
-    expect(perBleederMl.rl).toBeCloseTo(rl.rl ?? 0, 9)
-  })
-
-  test('the total is bleeders plus reservoir, from MIN to MAX; what is bought covers it', () => {
-    const { totalMl, perBleederMl, reservoirMl, buy } = planOf({}).fluid
-    expect(reservoirMl).toBe(150)
-    expect(totalMl).toBeCloseTo(
-      Object.values(perBleederMl).reduce((a, b) => a + b, 150),
+    expect((passageMl.rr ?? 0) - (without.rr ?? 0)).toBeCloseTo(sharedMl, 9)
+    expect(passageMl.rl).toBeCloseTo(without.rl ?? 0, 9)
+    const chamberMl = (Math.PI / 4) * 20 ** 2 * 15e-3
+    expect((without.rr ?? 0) - (without.rl ?? 0)).toBeCloseTo(
+      chamberMl + (Math.PI / 4) * 3.34 ** 2 * (5 - 4.2),
       9,
     )
+  })
+
+  test('the reservoir is drawn down as far as its ports stay covered, never above MIN; what is bought covers all', () => {
+    const { totalMl, drawToMl, rinseMl, reservoirMl, buy } = planOf({}).fluid
+    expect(drawToMl).toEqual({ res: 40 })
+    expect(reservoirMl).toBeCloseTo(400 - 40 + (rinseMl.res ?? 0), 9)
     expect(buy.reduce((sum, { ml, count }) => sum + ml * count, 0)).toBeGreaterThanOrEqual(totalMl)
+    const withPorts = (portsCoveredMl: number) => {
+      const file = carFile(fourCorners)
+      return {
+        ...file,
+        parts: file.parts.map((part) => (part.id === 'res' ? { ...part, portsCoveredMl } : part)),
+      }
+    }
+    expect(planOf({}, {}, withPorts(90)).fluid.drawToMl).toEqual({ res: 90 })
+    const refused = readPlanRequest(requestOf({}, {}, withPorts(260)))
+    expect(refused.ok ? [] : refused.faults.map(({ path }) => path)).toEqual([
+      'vehicle.parts.0.portsCoveredMl',
+    ])
+  })
+
+  test('what stays in the machine is bought with the rest; by foot nothing does', () => {
+    expect(planOf({}, { methods: ['pressure'] }).fluid.keptMl).toBe(150)
+    expect(planOf({}, { methods: ['two-person'] }).fluid.keptMl).toBeUndefined()
   })
 
   test('are never below 0 and never less for a purer target or more wear', () => {
@@ -228,12 +306,6 @@ describe('settings', () => {
     for (const stage of plan.stages)
       for (const code of stage.reasons) expect(codes(plan.reasons)).toContain(code)
   })
-})
-
-test('a reservoir refilled from MIN is said to feed old fluid on', () => {
-  const plan = planOf({})
-  expect(codes(plan.reasons)).toContain('reservoir-carries-old')
-  expect(plan.expectedOldPct.rr).toBeGreaterThan(plan.expectedOldPct.fl ?? 100)
 })
 
 test('faults name their path from the request’s root', () => {

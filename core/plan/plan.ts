@@ -2,22 +2,24 @@ import { fact, type Reason, reason } from '../base/decision'
 import { judgeFluid, judgementReasons } from '../fluid/judge'
 import { measuredLimits } from '../fluid/policy/policy'
 import { suits } from '../fluid/specs/suits'
-import { carryReservoir, type FedCorner } from '../physics/exchange/reservoir-carry'
+import { drawDownSavingMl } from '../physics/exchange/draw-down'
 import type { Choice, NoChoice } from '../technique/choose'
 import { techniqueOf } from '../technique/index'
 import { type MethodContext, methodIds } from '../technique/technique'
-import { reservoirIdOf } from '../vehicle/network'
+import { partFact, reservoirFact } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
+import { deadVolume, portsCovered } from '../vehicle/usual-volumes'
+import { clearingAmounts } from './amounts'
 import type { Plan, PlanOrder, Ways } from './answer'
 import { cautionsFor } from './cautions'
 import { containersFor } from './containers'
-import { fluidUsed, type Prepared, preparePlan, startShareOf } from './prepare'
+import { fluidUsed, type Prepared, preparePlan } from './prepare'
 import { type PlanRequest, readingsOf } from './request'
 import type { Scope } from './scope/scope'
 import { buildStages } from './stages'
 import { stopsFor } from './stops'
 import { topUpEvery } from './top-up-every'
-import { unitsToCycle } from './units'
+import { branchesLeftClosed, unitsToCycle } from './units'
 
 function targetReason(targetPct: number, { work, shop }: PlanRequest): Reason {
   const basis = shop.targetOldPct === undefined ? 'practice' : 'default'
@@ -38,32 +40,40 @@ function readingReasons({ vehicle, work, shop }: PlanRequest, scope: Scope): Rea
   return worth ? [...reasons, reason('reading-asks-exchange', 'practice')] : reasons
 }
 
-/** Old share each bleeder ends at, its own reservoir's state carried from wheel to wheel. */
-function expectedOldPct(
-  request: PlanRequest,
-  prepared: Prepared,
-  throughMl: Record<string, number>,
-): Record<string, number> {
-  const { ordered, reservoirs } = prepared
-  const expected: Record<string, number> = {}
-  for (const reservoir of reservoirs) {
-    const fed: FedCorner[] = ordered.bleeders
-      .filter(({ run }) => run && reservoirIdOf(request.vehicle, run.sourceId) === reservoir.id)
-      .map(({ bleeder }) => ({
-        id: bleeder.id,
-        volumeMl: ordered.volumeMl.get(bleeder.id) ?? 0,
-        throughMl: throughMl[bleeder.id] ?? 0,
-      }))
-    const { outlet } = carryReservoir(reservoir.maxMl, startShareOf(reservoir, request, prepared), fed)
-    for (const corner of fed) if (corner.volumeMl > 0) expected[corner.id] = 100 * (outlet[corner.id] ?? 0)
+/** What is said of the amounts: what they promise, what they leave where it is, and which usual figures they rest on. */
+function amountReasons(request: PlanRequest, { scope, amounts, targetPct, opened }: Prepared): Reason[] {
+  const { vehicle } = request
+  if (opened.length === 0) return []
+  if (!scope.exchange) return [reason('clear-target', 'practice')]
+  const reasons = [targetReason(targetPct, request)]
+  const drawn = amounts.reservoirs.filter(({ drawToMl }) => drawToMl !== undefined)
+  for (const { reservoir, drawToMl = 0, rinseMl } of drawn) {
+    const name = reservoirFact(vehicle, reservoir.id)
+    reasons.push(
+      reason('draw-down', portsCovered(vehicle, reservoir).usual ? 'default' : 'maker', {
+        reservoir: name,
+        leftMl: drawToMl,
+      }),
+    )
+    if (rinseMl !== undefined) reasons.push(reason('rinse-saves', 'physics', { reservoir: name, rinseMl }))
   }
-  return expected
-}
-
-function carryReason(expected: Record<string, number>, targetPct: number): Reason[] {
-  const worst = Math.max(0, ...Object.values(expected))
-  if (worst <= targetPct * 1.05) return []
-  return [reason('reservoir-carries-old', 'physics', { worstPct: Math.round(worst) })]
+  const savedMl = drawn.reduce((sum, { reservoir, drawToMl = 0 }) => {
+    const savingMl = drawToMl > 0 ? drawDownSavingMl(reservoir.maxMl, drawToMl / reservoir.maxMl) : 0
+    return sum + savingMl
+  }, 0)
+  if (savedMl > 0) reasons.push(reason('draw-down-saves', 'physics', { savedMl }))
+  const closed = branchesLeftClosed(request)
+  if (closed.length > 0)
+    reasons.push(
+      reason(request.work.reason === 'conversion' ? 'branches-keep-wrong' : 'branches-keep-old', 'physics', {
+        units: closed.map(partFact),
+      }),
+    )
+  const usual = new Set(
+    opened.flatMap(({ part }) => (part.type === 'wheel-brake' && deadVolume(part).usual ? part.id : [])),
+  )
+  if (usual.size > 0) reasons.push(reason('dead-volumes-usual', 'default', { count: usual.size }))
+  return reasons
 }
 
 function assumedReason({ assumed = [], parts, lines }: Vehicle): Reason[] {
@@ -96,7 +106,7 @@ function fluidReasons(request: PlanRequest): Reason[] {
 export function makePlan(request: PlanRequest): Plan {
   const { vehicle } = request
   const prepared = preparePlan(request)
-  const { scope, ordered, choice, targetPct, reservoirMl } = prepared
+  const { scope, ordered, choice, targetPct, amounts, opened } = prepared
   const { conversion } = prepared.context
   const spec = fluidUsed(request)
   const stops = stopsFor(request, prepared)
@@ -108,7 +118,19 @@ export function makePlan(request: PlanRequest): Plan {
   }
   const reasons: Reason[] = [...prepared.scopeReasons, ...readingReasons(request, scope)]
   if (stops.length > 0) {
-    const none = { spec, totalMl: 0, perBleederMl: {}, reservoirMl: 0, buy: [], onHand: [], leftMl: 0 }
+    const none = {
+      spec,
+      totalMl: 0,
+      perBleederMl: {},
+      reservoirMl: 0,
+      drawToMl: {},
+      rinseMl: {},
+      passageMl: {},
+      cleanFeedMl: {},
+      buy: [],
+      onHand: [],
+      leftMl: 0,
+    }
     return {
       verdict: 'stop',
       stops,
@@ -123,16 +145,15 @@ export function makePlan(request: PlanRequest): Plan {
   }
   const built = buildStages(request, prepared)
   const totalMl = built.stages.reduce((sum, stage) => sum + stage.ml, 0)
-  const expected = expectedOldPct(request, prepared, built.perBleederMl)
   const bled = choice.technique && prepared.corners.length > 0 ? choice : undefined
+  const keptMl = bled?.technique.keepsMl ?? 0
   const containers = containersFor(totalMl, request)
   reasons.push(
     ...fluidReasons(request),
     ...ordered.reasons,
     ...(bled?.reasons ?? []),
     ...settingReasons(bled, prepared.context),
-    targetReason(targetPct, request),
-    ...carryReason(expected, targetPct),
+    ...amountReasons(request, prepared),
     ...assumedReason(vehicle),
     ...built.reasons,
     reason('top-up-never-below-min', 'physics', {
@@ -146,20 +167,43 @@ export function makePlan(request: PlanRequest): Plan {
   return {
     verdict: 'go',
     stops,
-    fluid: { spec, totalMl, perBleederMl: built.perBleederMl, reservoirMl, ...containers },
+    fluid: {
+      spec,
+      totalMl,
+      perBleederMl: Object.fromEntries(amounts.throughMl),
+      ...reservoirAmounts(prepared),
+      passageMl: Object.fromEntries(opened.map(({ bleeder, volumeMl }) => [bleeder.id, volumeMl])),
+      cleanFeedMl: Object.fromEntries(clearingAmounts(opened, targetPct / 100).throughMl),
+      ...(keptMl > 0 && { keptMl }),
+      ...(scope.exchange && { targetOldPct: targetPct }),
+      ...containers,
+    },
     stages: built.stages,
     ...(built.stages.some(({ kind, order }) => kind === 'bleed' || order.length > 0) && {
       order: orderOf(request, prepared),
     }),
     ...settings,
     limits: bled?.limits ?? {},
-    expectedOldPct: expected,
+    expectedOldPct: Object.fromEntries([...amounts.outletShare].map(([id, share]) => [id, 100 * share])),
     cautions: [
       ...ordered.warnings.map((warning) => ({ ...warning, at: 'bleed' as const })),
       ...cautionsFor({ vehicle, stages: built.stages, pressureKPa: settings.pressureKPa, conversion }),
     ],
     reasons,
     ...common,
+  }
+}
+
+/** What goes in and out of the reservoirs before the first bleeder is opened. */
+function reservoirAmounts({ amounts: { reservoirs } }: Prepared) {
+  const by = (of: 'drawToMl' | 'rinseMl') =>
+    Object.fromEntries(
+      reservoirs.flatMap((each) => (each[of] === undefined ? [] : [[each.reservoir.id, each[of]]])),
+    )
+  return {
+    reservoirMl: reservoirs.reduce((sum, { pouredMl }) => sum + pouredMl, 0),
+    drawToMl: by('drawToMl'),
+    rinseMl: by('rinseMl'),
   }
 }
 

@@ -1,25 +1,38 @@
 import type { Notice, Reason } from '../base/decision'
 import { fluidOf } from '../fluid/specs'
-import { cornerVolumes } from '../physics/exchange/purge'
 import { type Choice, chooseTechnique, type NoChoice } from '../technique/choose'
-import { type Corner, type MethodContext, type MethodId, usualUnknowns } from '../technique/technique'
+import {
+  type Corner,
+  type MethodContext,
+  type MethodId,
+  type Technique,
+  usualUnknowns,
+} from '../technique/technique'
 import { type BleederRun, reservoirIdOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { PartOf } from '../vehicle/schema'
+import {
+  type Amounts,
+  clearingAmounts,
+  exchangeAmounts,
+  feedingOf,
+  type Opened,
+  type ReservoirStart,
+} from './amounts'
 import { bleedOrder } from './order/bleed-order'
 import { compareOrders, type SchoolOrder } from './order/compare-orders'
 import { orderWarnings } from './order/order-warnings'
 import type { PlanRequest } from './request'
 import { decideScope, type Scope } from './scope/scope'
+import { unitsToCycle } from './units'
 import { volumesInOrder } from './volumes'
 
 const CONVERSION_TARGET_PCT = 1
 const ROUTINE_TARGET_PCT = 5
 
-/** The order, with each bleeder's run and the volume that stands before it, beside what other schools would do. */
+/** The order, with each bleeder's run, beside what other schools would do. */
 type Ordered = {
   bleeders: BleederRun[]
-  volumeMl: Map<string, number>
   reasons: Reason[]
   schools: SchoolOrder[]
   /** What an order set by hand brings into what is clean. */
@@ -35,7 +48,6 @@ function orderBleeders({ vehicle, work, shop }: PlanRequest, scope: Scope): Orde
   const bleeders = order.value.flatMap((id) => scope.bleeders.filter(({ bleeder }) => bleeder.id === id))
   return {
     bleeders,
-    volumeMl: volumesInOrder(vehicle, bleeders, work.padWearMm),
     reasons: order.reasons,
     schools: compareOrders(vehicle, scope.bleeders, conversion, shop.orderSchool, order.value),
     warnings: work.order ? orderWarnings(vehicle, bleeders, conversion) : [],
@@ -54,21 +66,24 @@ function reservoirsFeeding({ vehicle }: PlanRequest, scope: Scope) {
 }
 
 /**
- * New fluid for the reservoirs. Drawn down to MIN and filled to MAX, so that no port is uncovered; filled from
- * empty where it stood dry or is new; a conversion fills the wiped reservoir, works it through, empties it and
- * fills it once more. None where only one corner is bled.
+ * How each reservoir is begun. Wrong fluid is wiped out; one that ran dry, is new, or came off with a cylinder for the
+ * vice holds nothing; the others are drawn down, where the fluid is exchanged at all.
  */
-function reservoirFill(
-  { work }: PlanRequest,
+function reservoirStart(
+  { id }: PartOf<'reservoir'>,
+  { vehicle, work }: PlanRequest,
   scope: Scope,
-  reservoirs: ReturnType<typeof reservoirsFeeding>['reservoirs'],
-): number {
-  if (work.reason === 'conversion') return reservoirs.reduce((sum, { maxMl }) => sum + 2 * maxMl, 0)
-  if (!scope.whole) return 0
-  return reservoirs.reduce((sum, { id, maxMl, minMl }) => {
-    const empty = work.ranDry || work.systemEmpty || work.replaced.includes(id)
-    return sum + (empty ? maxMl : maxMl - minMl)
-  }, 0)
+  cylinder: Choice | NoChoice,
+): ReservoirStart {
+  if (work.reason === 'conversion') return 'wiped'
+  const offWithCylinder =
+    scope.cylinder !== 'none' &&
+    cylinder.technique?.cylinder === 'in-vice' &&
+    partsOf(vehicle, 'master-cylinder').some(
+      (each) => each.fedBy === id && scope.cylinderIds.includes(each.id),
+    )
+  if (work.ranDry || work.systemEmpty || work.replaced.includes(id) || offWithCylinder) return 'empty'
+  return scope.exchange ? 'drawn' : 'left'
 }
 
 /** What a plan stands on, before it is put into stages: how far, in which order, by which method, from what. */
@@ -78,10 +93,11 @@ export type Prepared = {
   ordered: Ordered
   reservoirIds: Set<string>
   reservoirs: PartOf<'reservoir'>[]
-  reservoirMl: number
   targetPct: number
-  /** Volumes to push through each bleeder for that target. */
-  theta: number
+  /** Every bleeder as its turn comes, with what stands before it then. */
+  opened: Opened[]
+  /** What goes through them, by the way that is taken. */
+  amounts: Amounts
   /** Bleeders that a person's own method opens. */
   corners: Corner[]
   /** Bleeders that only the control unit's pump can push fluid through. */
@@ -104,14 +120,17 @@ function methodsOf({ shop }: PlanRequest): MethodId[] {
 }
 
 /** Bleeders fed by a pump inside the unit are the unit's to drive, where it offers a routine and the shop has the tool. */
-function splitByPump({ vehicle, shop }: PlanRequest, corners: Corner[]) {
+function splitByPump({ vehicle, shop }: PlanRequest, bleeders: readonly BleederRun[]) {
   const pumps = new Set(partsOf(vehicle, 'pump').map(({ id }) => id))
   const driven =
     shop.methods.includes('control-unit') &&
     partsOf(vehicle, 'control-unit').some(({ routine }) => routine !== 'none')
-  const byUnit = ({ run }: Corner) => driven && run !== undefined && pumps.has(run.sourceId)
-  return { own: corners.filter((corner) => !byUnit(corner)), byUnit: corners.filter(byUnit) }
+  const byUnit = ({ run }: BleederRun) => driven && run !== undefined && pumps.has(run.sourceId)
+  return { own: bleeders.filter((each) => !byUnit(each)), byUnit: bleeders.filter(byUnit) }
 }
+
+/** Where no way fits, amounts are those of a way that leaves the level to somebody with a container. */
+const byHand = { fed: false, atOnce: 1 }
 
 export function preparePlan(request: PlanRequest): Prepared {
   const { vehicle, work, shop } = request
@@ -120,20 +139,20 @@ export function preparePlan(request: PlanRequest): Prepared {
   const ordered = orderBleeders(request, scope)
   const { ids: reservoirIds, reservoirs } = reservoirsFeeding(request, scope)
   const targetPct = shop.targetOldPct ?? (conversion ? CONVERSION_TARGET_PCT : ROUTINE_TARGET_PCT)
-  const theta = cornerVolumes(targetPct / 100)
-  const all: Corner[] = ordered.bleeders.map((placed) => ({
-    ...placed,
-    segments: placed.run?.lines.flatMap((line) => line.segments) ?? [],
-    throughMl: theta * (ordered.volumeMl.get(placed.bleeder.id) ?? 0),
-  }))
-  const { own: corners, byUnit: unitCorners } = splitByPump(request, all)
+  const split = splitByPump(request, ordered.bleeders)
+  // A routine that only drives brakes of its own comes before the foot; one that cycles, after the base bleed.
+  const inTurn =
+    unitsToCycle(request).length > 0 ? [...split.own, ...split.byUnit] : [...split.byUnit, ...split.own]
+  const volumeMl = volumesInOrder(vehicle, inTurn, work.padWearMm)
+  const opened = inTurn.map((placed) => ({ ...placed, volumeMl: volumeMl.get(placed.bleeder.id) ?? 0 }))
   const available = methodsOf(request)
   const context: MethodContext = {
     vehicle,
     fluid: fluidOf(fluidUsed(request)),
     tempC: shop.tempC,
     conversion,
-    corners,
+    exchange: scope.exchange,
+    corners: [],
     reservoirs,
     cylinders: partsOf(vehicle, 'master-cylinder').filter(({ id }) => scope.cylinderIds.includes(id)),
     cylinderOut: scope.cylinder === 'bench',
@@ -142,30 +161,55 @@ export function preparePlan(request: PlanRequest): Prepared {
     adapters: shop.adapters,
     unknowns: usualUnknowns,
   }
+  const cylinder = chooseTechnique('cylinder', () => context, available, work.ways)
+  const starts = reservoirs.map((reservoir) => ({
+    reservoir,
+    start: reservoirStart(reservoir, request, scope, cylinder),
+  }))
+  const amountsBy = amountsOnce((technique) =>
+    scope.exchange
+      ? exchangeAmounts(vehicle, opened, starts, technique ? feedingOf(technique) : byHand, targetPct / 100)
+      : clearingAmounts(opened, targetPct / 100),
+  )
+  const cornersOf = (bleeders: readonly BleederRun[], { throughMl }: Amounts): Corner[] =>
+    bleeders.map((placed) => ({
+      ...placed,
+      segments: placed.run?.lines.flatMap((line) => line.segments) ?? [],
+      throughMl: throughMl.get(placed.bleeder.id) ?? 0,
+    }))
+  const choice = chooseTechnique(
+    'bleeders',
+    (technique) => ({ ...context, corners: cornersOf(split.own, amountsBy(technique)) }),
+    available,
+    work.ways,
+  )
+  const amounts = amountsBy(choice.technique)
+  const [corners, unitCorners] = [cornersOf(split.own, amounts), cornersOf(split.byUnit, amounts)]
   return {
     scope,
     scopeReasons,
     ordered,
     reservoirIds,
     reservoirs,
-    reservoirMl: reservoirFill(request, scope, reservoirs),
     targetPct,
-    theta,
+    opened,
+    amounts,
     corners,
     unitCorners,
-    context,
-    choice: chooseTechnique('bleeders', context, available, work.ways),
-    cylinder: chooseTechnique('cylinder', context, available, work.ways),
-    unit: chooseTechnique('unit', { ...context, corners: unitCorners }, available, work.ways),
+    context: { ...context, corners },
+    choice,
+    cylinder,
+    unit: chooseTechnique('unit', () => ({ ...context, corners: unitCorners }), available, work.ways),
   }
 }
 
-/** Old share a reservoir begins with, once its own stage is done. */
-export function startShareOf(
-  { id, minMl, maxMl }: PartOf<'reservoir'>,
-  { work }: PlanRequest,
-  { scope }: Pick<Prepared, 'scope'>,
-): number {
-  const clean = work.reason === 'conversion' || work.ranDry || work.systemEmpty || work.replaced.includes(id)
-  return clean ? 0 : scope.whole ? minMl / maxMl : 1
+/** Amounts worked out once for each way of keeping the reservoir full: most techniques share one. */
+function amountsOnce(amounts: (technique?: Technique) => Amounts): typeof amounts {
+  const known = new Map<string, Amounts>()
+  return (technique) => {
+    const key = JSON.stringify(technique && feedingOf(technique))
+    const found = known.get(key) ?? amounts(technique)
+    known.set(key, found)
+    return found
+  }
 }

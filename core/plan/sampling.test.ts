@@ -67,12 +67,13 @@ test('half the samples lie about the plan, nine of ten need more than that, and 
 })
 
 test('the spread of the total is the spread of what varies: each line by a tenth (closed form)', () => {
-  // Two volumes a corner and more: θ times the root of the summed squares of each line's own deviation.
-  const plan = makePlan(car)
+  // A reservoir that stood dry feeds nothing old, so that each corner takes θ volumes of its own and no more.
+  const dry = requestFor(carFile(fourCorners), { reason: 'repair', ranDry: true })
+  const plan = makePlan(dry)
   const theta = 1 / (2 * Math.sqrt(0.05))
   const lineMl = fourCorners.map(({ lengthM }) => (Math.PI / 4) * 3.34 ** 2 * lengthM)
   const deviationMl = theta * 0.1 * Math.hypot(...lineMl)
-  const spread = sampled(car, 20_000)
+  const spread = sampled(dry, 20_000)
   const p90Ml = plan.fluid.totalMl + 1.2816 * deviationMl
   expect(Math.abs((spread?.totalMl.p90 ?? 0) - p90Ml)).toBeLessThan(0.1 * deviationMl)
 })

@@ -1,12 +1,13 @@
 import { Chance } from '../base/random'
 import { type Containers, chooseContainers } from '../physics/exchange/containers'
-import { cornerOutletShare } from '../physics/exchange/reservoir-carry'
+import { type Feed, type Feeding, leastThrough, outletsAfter } from '../physics/exchange/least-through'
+import { cornerVolumes } from '../physics/exchange/purge'
 import { usualBleeder } from '../physics/hydraulics/bleeder'
 import type { Choice } from '../technique/choose'
 import type { Corner, MethodContext } from '../technique/technique'
-import { reservoirIdOf } from '../vehicle/network'
+import { againMl, closedBranchesMl, fedBy, feedingOf } from './amounts'
 import { makePlan } from './plan'
-import { type Prepared, preparePlan, startShareOf } from './prepare'
+import { type Prepared, preparePlan } from './prepare'
 import type { PlanRequest } from './request'
 import { lineMl, passagesInOrder } from './volumes'
 
@@ -36,8 +37,8 @@ export type PlanSpread = {
   buyP90: Containers[]
 }
 
-/** One bleed stage as it is worked, and how often. */
-type Bleed = { volumes: Varying[]; times: number }
+/** One bleed stage as it is worked, and how often; which of the plan's corners it opens, by their index. */
+type Bleed = { volumes: Varying[]; times: number; opens: number[]; again: boolean }
 
 /** A sum of what each line brings, as long as its file says, and of what does not vary. */
 type Varying = { fixed: number; parts: { line: number; size: number }[] }
@@ -74,7 +75,11 @@ export class PlanSampler {
   private readonly lengths: Float64Array
   private readonly fixedMl: number
   private readonly fixedMinutes: number
-  private readonly fed: { reservoirMl: number; startShare: number; ids: string[] }[]
+  private readonly feeding: Feeding
+  private readonly fed: { feed: Feed; ids: string[] }[]
+  private readonly targetShare: number
+  /** What the unit's closed branches let go into each corner. */
+  private readonly closedMl: number[]
 
   constructor(
     private readonly request: PlanRequest,
@@ -89,19 +94,31 @@ export class PlanSampler {
     const volumes = (fromUnit: boolean) =>
       passagesInOrder(
         vehicle,
-        fromUnit ? [...prepared.corners, ...prepared.unitCorners] : prepared.ordered.bleeders,
+        fromUnit ? [...prepared.corners, ...prepared.unitCorners] : prepared.opened,
         work.padWearMm,
         fromUnit,
       )
         .filter(({ id }) => prepared.corners.some(({ bleeder }) => bleeder.id === id))
         .map(
-          ({ ownMl, unitMl, lines }): Varying => ({
-            fixed: ownMl + unitMl,
+          ({ ownMl, chamberMl, unitMl, lines }): Varying => ({
+            fixed: ownMl + chamberMl + unitMl,
             parts: lines.map((line) => ({ line: lineAt.get(line) ?? 0, size: lineMl(line) })),
           }),
         )
-    this.bleeds = [{ volumes: volumes(false), times: 1 }]
-    if (stages.length > 1) this.bleeds.push({ volumes: volumes(true), times: stages.length - 1 })
+    // A vehicle of several systems has a stage for each; what follows a unit's routine is bled again.
+    const isAgain = ({ reasons }: (typeof stages)[number]) => reasons.includes('base-bleed-again')
+    const again = stages.filter(isAgain).length
+    const [first, fromUnit] = [volumes(false), volumes(true)]
+    const all = [...prepared.corners.keys()]
+    this.bleeds = stages
+      .filter((stage) => !isAgain(stage))
+      .map(({ order }) => ({
+        volumes: first,
+        times: 1,
+        opens: all.filter((k) => order.includes(prepared.corners[k]?.bleeder.id ?? '')),
+        again: false,
+      }))
+    if (again > 0) this.bleeds.push({ volumes: fromUnit, times: again, opens: all, again: true })
     this.lengths = new Float64Array(vehicle.lines.length).fill(1)
     this.runs = prepared.corners.map(({ run, segments }) => {
       const boreMm = Math.min(...segments.map((segment) => segment.boreMm))
@@ -111,17 +128,19 @@ export class PlanSampler {
       }))
       return { length: { fixed: 0, parts }, boreMm }
     })
-    this.fixedMl = plan.fluid.totalMl - stages.reduce((sum, { ml }) => sum + ml, 0)
+    this.fixedMl =
+      plan.fluid.totalMl -
+      stages.flatMap(({ mlByBleeder }) => Object.values(mlByBleeder ?? {})).reduce((sum, ml) => sum + ml, 0)
     this.fixedMinutes = plan.stages.reduce(
       (sum, stage) => sum + (stage.kind === 'bleed' ? 0 : stage.minutes),
       0,
     )
-    this.fed = prepared.reservoirs.map((reservoir) => ({
-      reservoirMl: reservoir.maxMl,
-      startShare: startShareOf(reservoir, request, prepared),
-      ids: prepared.ordered.bleeders
-        .filter(({ run }) => run && reservoirIdOf(vehicle, run.sourceId) === reservoir.id)
-        .map(({ bleeder }) => bleeder.id),
+    this.feeding = feedingOf(choice.technique)
+    this.closedMl = closedBranchesMl(vehicle, [...prepared.corners, ...prepared.unitCorners])
+    this.targetShare = prepared.targetPct / 100
+    this.fed = prepared.amounts.reservoirs.map(({ reservoir, oldShare }) => ({
+      feed: { maxMl: reservoir.maxMl, minMl: reservoir.minMl, oldShare },
+      ids: fedBy(vehicle, reservoir.id, prepared.opened).map(({ bleeder }) => bleeder.id),
     }))
   }
 
@@ -178,23 +197,29 @@ export class PlanSampler {
   }
 
   private sample(context: MethodContext): void {
-    const { corners, unitCorners, ordered, theta } = this.prepared
+    const { corners, unitCorners, opened } = this.prepared
     const { lengths } = this
+    const known = new Map(opened.map(({ bleeder, volumeMl }) => [bleeder.id, volumeMl]))
     // What the unit's own pump moves is not sampled: it stays as the plan has it.
-    const volumes = new Map<string, number>()
-    for (const { bleeder } of unitCorners) volumes.set(bleeder.id, ordered.volumeMl.get(bleeder.id) ?? 0)
+    const volumes = new Map(unitCorners.map(({ bleeder }) => [bleeder.id, known.get(bleeder.id) ?? 0]))
+    const before = this.bleeds[0]?.volumes.map((volume) => atLengths(volume, lengths)) ?? []
+    for (const [k, { bleeder }] of corners.entries()) volumes.set(bleeder.id, before[k] ?? 0)
+    const through = this.through(volumes)
     let totalMl = this.fixedMl
     let minutes = this.fixedMinutes
-    for (const [i, { volumes: varying, times }] of this.bleeds.entries()) {
+    for (const { volumes: varying, times, opens, again } of this.bleeds) {
       let stageMl = 0
-      const sampled = corners.map(({ part, bleeder, run }, k): Corner => {
-        const [volume, piece] = [varying[k], this.runs[k]]
-        const ml = volume ? atLengths(volume, lengths) : 0
-        if (i === 0) volumes.set(bleeder.id, ml)
-        stageMl += theta * ml
+      const sampled = opens.flatMap((k): Corner[] => {
+        const [corner, piece, volume] = [corners[k], this.runs[k], varying[k]]
+        if (!corner || !volume) return []
+        const throughMl = again
+          ? againMl(atLengths(volume, lengths), this.closedMl[k] ?? 0, this.targetShare)
+          : (through.get(corner.bleeder.id) ?? cornerVolumes(this.targetShare) * (before[k] ?? 0))
+        stageMl += throughMl
         const segments =
-          piece && run ? [{ lengthM: atLengths(piece.length, lengths), boreMm: piece.boreMm }] : []
-        return { part, bleeder, run, segments, throughMl: theta * ml }
+          piece && corner.run ? [{ lengthM: atLengths(piece.length, lengths), boreMm: piece.boreMm }] : []
+        const { part, bleeder, run } = corner
+        return [{ part, bleeder, run, segments, throughMl }]
       })
       const taken = this.choice.technique.minutes({ ...context, corners: sampled })
       minutes += times * (taken.fluidMinutes + taken.handlingMinutes)
@@ -205,19 +230,32 @@ export class PlanSampler {
     this.worst.push(100 * this.worstShare(volumes))
   }
 
+  /** What the target takes at these volumes, the reservoirs begun as planned. */
+  private through(volumes: ReadonlyMap<string, number>): Map<string, number> {
+    const through = new Map<string, number>()
+    for (const { feed, ids } of this.fed) {
+      const least = leastThrough(
+        feed,
+        this.feeding,
+        ids.map((id) => volumes.get(id) ?? 0),
+        this.targetShare,
+      )
+      for (const [i, id] of ids.entries()) through.set(id, least[i]?.throughMl ?? 0)
+    }
+    return through
+  }
+
   /** The planned amounts through the volumes as they are, the reservoir carried from wheel to wheel. */
   private worstShare(volumes: ReadonlyMap<string, number>): number {
     const { perBleederMl } = this.plan.fluid
-    let worst = 0
-    for (const { reservoirMl, startShare, ids } of this.fed) {
-      let share = startShare
-      for (const id of ids) {
-        const [volumeMl, throughMl] = [volumes.get(id) ?? 0, perBleederMl[id] ?? 0]
-        if (volumeMl > 0) worst = Math.max(worst, cornerOutletShare(reservoirMl, share, volumeMl, throughMl))
-        share *= Math.exp(-throughMl / reservoirMl)
-      }
-    }
-    return worst
+    const shares = this.fed.flatMap(({ feed, ids }) =>
+      outletsAfter(
+        feed,
+        this.feeding,
+        ids.map((id) => ({ volumeMl: volumes.get(id) ?? 0, throughMl: perBleederMl[id] ?? 0 })),
+      ),
+    )
+    return Math.max(0, ...shares)
   }
 }
 

@@ -1,5 +1,4 @@
-import { fact, type Reason, reason } from '../base/decision'
-import { drawDownSavingMl } from '../physics/exchange/draw-down'
+import { type Basis, fact, type Params, type Reason, reason } from '../base/decision'
 import { cylinderMl } from '../physics/hydraulics/cylinder'
 import type { Choice } from '../technique/choose'
 import { techniqueOf } from '../technique/index'
@@ -11,13 +10,14 @@ import {
   noSteps,
   type Technique,
 } from '../technique/technique'
-import { partsOf } from '../vehicle/parts'
+import { partsOf, reservoirFact } from '../vehicle/parts'
+import { againMl, closedBranchesMl, fedBy, type ReservoirWork } from './amounts'
 import type { Stage } from './answer'
 import { placesOfStage } from './places'
 import { withPreconditions } from './preconditions'
 import { fluidUsed, type Prepared } from './prepare'
 import type { PlanRequest } from './request'
-import { leakCheckSteps, ownSteps } from './stage-steps'
+import { leakCheckSteps, machineLeakSteps, ownSteps } from './stage-steps'
 import { unitsToCycle } from './units'
 import { volumesInOrder } from './volumes'
 
@@ -38,19 +38,16 @@ const HANDLING_MINUTES = {
 /** What the stages are made from: a request, and what was prepared of it. */
 type Build = Prepared & { request: PlanRequest; reasons: Reason[] }
 
-/** The stages with the places each is worked at, the new fluid each bleeder takes over all of them, and the reasons for what was added. */
+/** The stages with the places each is worked at, and the reasons for what was added. */
 export function buildStages(
   request: PlanRequest,
   prepared: Prepared,
-): { stages: Stage[]; perBleederMl: Record<string, number>; reasons: Reason[] } {
+): { stages: Stage[]; reasons: Reason[] } {
   const build: Build = { ...prepared, request, reasons: [] }
   const { reasons, scope } = build
-  const bleeding = bleedingStages(build)
-  const perBleederMl: Record<string, number> = {}
-  for (const stage of bleeding)
-    for (const [id, ml] of Object.entries(stage.mlByBleeder ?? {}))
-      perBleederMl[id] = (perBleederMl[id] ?? 0) + ml
-  const stages = [...reservoirStages(build), ...cylinderStages(build), ...bleeding]
+  const { bench, ports } = cylinderStages(build)
+  const early = scope.leakCheck ? machineLeakCheck(build) : []
+  const stages = [...bench, ...systemsInTurn(build, [...ports, ...early])]
   if (scope.leakCheck) {
     reasons.push(reason('joints-opened', 'practice'))
     stages.push(plainStage(build, 'leak-check', 0, ['joints-opened']))
@@ -67,7 +64,81 @@ export function buildStages(
     ...stage,
     points: placesOfStage(request.vehicle, stage, scope.cylinderIds),
   }))
-  return { stages: placed, perBleederMl, reasons }
+  return { stages: placed, reasons }
+}
+
+/**
+ * Hydraulics that share nothing, a motorcycle's front and rear, are finished one after the other: reservoir, then its
+ * bleeders, then the next reservoir. Everywhere else reservoirs come first and every bleeder after them.
+ *
+ * @param between what is done once a reservoir is full and before its first bleeder
+ */
+function systemsInTurn(build: Build, between: readonly Stage[]): Stage[] {
+  const bleeding = bleedingStages(build)
+  const { vehicle } = build.request
+  const [only, ...others] = bleeding
+  const small = vehicle.kind === 'motorcycle' || vehicle.kind === 'quad'
+  const systemOf = separateSystems(build)
+  const inTurn = [...new Set((only?.order ?? []).flatMap((id) => systemOf.get(id) ?? []))]
+  if (
+    !small ||
+    !only ||
+    only.kind !== 'bleed' ||
+    others.length > 0 ||
+    between.length > 0 ||
+    inTurn.length < 2
+  )
+    return [...reservoirStages(build, build.amounts.reservoirs), ...between, ...bleeding]
+  build.reasons.push(reason('systems-in-turn', 'practice', { count: inTurn.length }))
+  return inTurn.flatMap((system, i) => {
+    const mine = (id: string) => systemOf.get(id) === system
+    const corners = build.corners.filter(({ bleeder }) => mine(bleeder.id))
+    const works = build.amounts.reservoirs.filter(({ reservoir }) => reservoir.id === system)
+    const context = { ...build.context, corners }
+    const { technique } = build.choice
+    if (!technique) return reservoirStages(build, works)
+    const bleed = bleedStage(
+      { ...build, context },
+      technique,
+      corners,
+      technique.minutes(context),
+      only.reasons,
+    )
+    return [...reservoirStages(build, works), i === 0 ? withKept(bleed, technique) : bleed]
+  })
+}
+
+/**
+ * The reservoir each bleeder hangs on, by bleeder id; empty where two of them meet in one brake, which is worked as one.
+ * That they pass the same unit joins nothing: its circuits are apart.
+ */
+function separateSystems({ request, reservoirs, opened }: Build): Map<string, string> {
+  const systemOf = new Map<string, string>()
+  const reached = new Map<string, string>()
+  for (const { id } of reservoirs)
+    for (const { bleeder, part } of fedBy(request.vehicle, id, opened)) {
+      systemOf.set(bleeder.id, id)
+      if (part.type !== 'wheel-brake') continue
+      if ((reached.get(part.id) ?? id) !== id) return new Map()
+      reached.set(part.id, id)
+    }
+  return systemOf
+}
+
+/** Fresh joints under the machine's pressure before any fluid is spent, where the shop has one that fits here. */
+function machineLeakCheck(build: Build): Stage[] {
+  const { context, request, reasons } = build
+  const machine = techniqueOf('pressure')
+  if (!request.shop.methods.includes(machine.method) || machine.exclude(context)) return []
+  reasons.push(reason('leak-check-first', 'practice', { setKPa: machine.settings(context).pressureKPa }))
+  return [
+    {
+      ...plainStage(build, 'leak-check', 0, ['leak-check-first']),
+      method: machine.method,
+      technique: machine.id,
+      before: machineLeakSteps(machine.steps(context)),
+    },
+  ]
 }
 
 /** A leak check that something gone wrong asks for, with its reason. */
@@ -107,7 +178,13 @@ export const portStage = (
   reasons: [reason('port-loss', 'default', { strokes: PORT_STROKES })],
 })
 
-function plainStage(build: Build, kind: keyof typeof HANDLING_MINUTES, ml: number, reasons: string[]): Stage {
+function plainStage(
+  build: Build,
+  kind: keyof typeof HANDLING_MINUTES,
+  ml: number,
+  reasons: string[],
+  works: readonly ReservoirWork[] = [],
+): Stage {
   return {
     kind,
     order: [],
@@ -117,14 +194,25 @@ function plainStage(build: Build, kind: keyof typeof HANDLING_MINUTES, ml: numbe
     handlingMinutes: HANDLING_MINUTES[kind],
     ml,
     reasons,
-    ...stepsOf(build, kind),
+    ...stepsOf(build, kind, undefined, works),
   }
 }
 
 /** The steps of a stage, and of the way it is done where it has one. */
-function stepsOf(build: Build, kind: Stage['kind'], technique?: Technique): Steps {
+function stepsOf(
+  build: Build,
+  kind: Stage['kind'],
+  technique?: Technique,
+  works: readonly ReservoirWork[] = [],
+): Steps {
   const own = technique ? technique.steps(build.context) : noSteps()
-  return ownSteps(kind, fluidUsed(build.request), technique, own)
+  const several = partsOf(build.request.vehicle, 'reservoir').length > 1
+  const named = works.map((work) => ({
+    ...work,
+    name: reservoirFact(build.request.vehicle, work.reservoir.id),
+    several,
+  }))
+  return ownSteps(kind, fluidUsed(build.request), technique, own, named)
 }
 
 const minutesOf = ({ fluidMinutes, handlingMinutes }: MethodMinutes) => ({
@@ -133,36 +221,36 @@ const minutesOf = ({ fluidMinutes, handlingMinutes }: MethodMinutes) => ({
   handlingMinutes,
 })
 
-function reservoirStages(build: Build): Stage[] {
-  const { request, scope, reservoirMl, reasons, reservoirs } = build
+function reservoirStages(build: Build, works: readonly ReservoirWork[]): Stage[] {
+  const { request, scope, reasons } = build
   const { work } = request
   const stages: Stage[] = []
+  const ml = works.reduce((sum, { pouredMl }) => sum + pouredMl, 0)
+  const say = (code: string, basis: Basis, params?: Params) => {
+    if (!reasons.some((each) => each.code === code)) reasons.push(reason(code, basis, params))
+  }
   if (work.reason === 'conversion') {
-    reasons.push(reason('reservoir-wiped', 'practice'))
-    stages.push(plainStage(build, 'wipe-reservoir', reservoirMl, ['reservoir-wiped']))
+    say('reservoir-wiped', 'practice')
+    stages.push(plainStage(build, 'wipe-reservoir', ml, ['reservoir-wiped'], works))
   }
   if (work.systemEmpty) {
-    reasons.push(reason('fill-slowly', 'practice'))
-    const filled = work.reason === 'conversion' ? 0 : reservoirMl
+    say('fill-slowly', 'practice')
+    const filled = work.reason === 'conversion' ? 0 : ml
     stages.push(
-      plainStage(build, 'slow-fill', filled, ['fill-slowly']),
+      plainStage(build, 'slow-fill', filled, ['fill-slowly'], works),
       plainStage(build, 'wait', 0, ['fill-slowly']),
     )
-  } else if (scope.whole && work.reason !== 'conversion') {
-    reasons.push(reason('reservoir-first', 'practice'))
-    const savedMl = reservoirs.reduce(
-      (sum, { minMl, maxMl }) => sum + (minMl > 0 ? drawDownSavingMl(maxMl, minMl / maxMl) : 0),
-      0,
-    )
-    if (savedMl > 0 && !work.ranDry) reasons.push(reason('draw-down-saves', 'physics', { savedMl }))
-    stages.push(plainStage(build, 'reservoir-exchange', reservoirMl, ['reservoir-first']))
+  } else if (scope.exchange && work.reason !== 'conversion') {
+    say('reservoir-first', 'practice')
+    stages.push(plainStage(build, 'reservoir-exchange', ml, ['reservoir-first'], works))
   }
   return stages
 }
 
-function cylinderStages(build: Build): Stage[] {
+/** The cylinder in the vice comes before the reservoir is filled on the vehicle, its ports after. */
+function cylinderStages(build: Build): { bench: Stage[]; ports: Stage[] } {
   const { request, scope, choice, cylinder, reasons } = build
-  if (scope.cylinder === 'none' && scope.cylinderBleeders.length === 0) return []
+  if (scope.cylinder === 'none' && scope.cylinderBleeders.length === 0) return { bench: [], ports: [] }
   const way = scope.cylinder === 'none' ? undefined : cylinder
   const strokeMl = partsOf(request.vehicle, 'master-cylinder')
     .filter(({ id }) => scope.cylinderIds.includes(id))
@@ -172,11 +260,11 @@ function cylinderStages(build: Build): Stage[] {
     reasons.push(
       ...way.reasons.map((why) => reason('cylinder-way', why.basis, { why: fact(why.code, why.params) })),
     )
-  const stages: Stage[] = []
+  const bench: Stage[] = []
   const benched = way?.technique && way.technique.cylinder === 'in-vice' ? way : undefined
   if (benched) {
     reasons.push(reason('bench-loss', 'default', { strokes: BENCH_STROKES }))
-    stages.push({
+    bench.push({
       kind: 'bench-bleed',
       method: 'bench',
       technique: benched.technique.id,
@@ -188,13 +276,12 @@ function cylinderStages(build: Build): Stage[] {
       ...stepsOf(build, 'bench-bleed', benched.technique),
     })
     // A cylinder with bleeders of its own is bled there too once it is fitted.
-    if (scope.cylinderBleeders.length === 0) return stages
+    if (scope.cylinderBleeders.length === 0) return { bench, ports: [] }
   }
   reasons.push(reason('port-loss', 'default', { strokes: PORT_STROKES }))
   const ports = portsWay(build)
   const led = ports ?? choice
-  return [
-    ...stages,
+  const stages: Stage[] = [
     {
       kind: 'port-bleed',
       ...(led.technique && { method: led.technique.method, technique: led.technique.id }),
@@ -206,6 +293,7 @@ function cylinderStages(build: Build): Stage[] {
       ...stepsOf(build, 'port-bleed', ports?.technique),
     },
   ]
+  return { bench, ports: stages }
 }
 
 /** The ports cracked in place, where that is the way of the cylinder; its own bleeders otherwise go with the wheels'. */
@@ -223,11 +311,12 @@ function portsWay({
 }
 
 function bleedingStages(build: Build): Stage[] {
-  const { request, corners, unitCorners, choice, theta, unit, context, reasons } = build
+  const { request, corners, unitCorners, choice, unit, context, reasons } = build
   const units = unitsToCycle(request)
+  const why = build.scope.exchange ? 'purge-target' : 'clear-target'
   const first =
     choice.technique && corners.length > 0
-      ? [bleedStage(build, choice.technique, corners, choice.minutes, ['purge-target'])]
+      ? [withKept(bleedStage(build, choice.technique, corners, choice.minutes, [why]), choice.technique)]
       : []
   if (!unit.technique || (units.length === 0 && unitCorners.length === 0)) return first
   reasons.push(
@@ -240,13 +329,20 @@ function bleedingStages(build: Build): Stage[] {
   reasons.push(reason('unit-cycles', 'practice'))
   if (first.length > 0) reasons.push(reason('base-bleed-again', 'physics'))
   const byWheel = unit.technique.pulsesWheels ? (first[0]?.order ?? []) : []
-  const routine = unitStage(build, unit, ['unit-cycles'], byWheel)
   const rounds = unit.technique.rounds ?? 1
-  const again = volumesInOrder(request.vehicle, [...corners, ...unitCorners], request.work.padWearMm, true)
-  const againCorners = corners.map((corner) => ({
+  const inTurn = [...corners, ...unitCorners]
+  const again = volumesInOrder(request.vehicle, inTurn, request.work.padWearMm, true)
+  const closedMl = closedBranchesMl(request.vehicle, inTurn)
+  const againCorners = corners.map((corner, i) => ({
     ...corner,
-    throughMl: theta * (again.get(corner.bleeder.id) ?? 0),
+    throughMl: againMl(again.get(corner.bleeder.id) ?? 0, closedMl[i] ?? 0, build.targetPct / 100),
   }))
+  const routine = unitStage(build, unit, ['unit-cycles'], byWheel)
+  // With a bleeder open its pump pushes out about what stands between the unit and it.
+  if (byWheel.length > 0) {
+    reasons.push(reason('routine-costs', 'default'))
+    routine.ml += corners.reduce((sum, { bleeder }) => sum + (again.get(bleeder.id) ?? 0), 0)
+  }
   const repeat =
     choice.technique && first.length > 0
       ? [
@@ -266,6 +362,9 @@ function bleedingStages(build: Build): Stage[] {
   ])
   return [...first, ...rounded.flat()]
 }
+
+/** What the machine keeps is bought with the first bleed. */
+const withKept = (stage: Stage, { keepsMl = 0 }: Technique): Stage => ({ ...stage, ml: stage.ml + keepsMl })
 
 function unitStage(build: Build, unit: Choice, reasons: string[], pulsed: string[] = []): Stage {
   const { unitCorners } = build

@@ -4,7 +4,7 @@ import { suits } from '../fluid/specs/suits'
 import type { Prepared } from './prepare'
 import { fluidUsed } from './prepare'
 import type { PlanRequest } from './request'
-import { unitsToCycle } from './units'
+import { unitsThatMustCycle } from './units'
 
 /** Everything that must be settled before any fluid is moved. @source common practice */
 export function stopsFor(request: PlanRequest, prepared: Prepared): Notice[] {
@@ -47,7 +47,7 @@ function methodStops(request: PlanRequest, prepared: Prepared): Notice[] {
     if (shop.methods.length === 0) stops.push(fact('no-method'))
     else stops.push(fact('no-method-fits'))
   }
-  const toWork = unitsToCycle(request)
+  const toWork = unitsThatMustCycle(request)
   if (toWork.length > 0 && !shop.methods.includes('control-unit'))
     stops.push(fact('control-unit-tool-missing'))
   else if ((toWork.length > 0 || unitCorners.length > 0) && !unit.technique && !unit.refused)

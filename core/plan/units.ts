@@ -1,10 +1,31 @@
 import { partsOf } from '../vehicle/parts'
+import type { PartOf } from '../vehicle/schema'
 import type { PlanRequest } from './request'
+import { airOnly } from './scope/scope'
 
-/** The control units this work makes to be cycled: opened or replaced ones, or all after the system stood empty. */
-export function unitsToCycle({ vehicle, work }: PlanRequest) {
+/** Units that have a routine at all. */
+const withRoutine = ({ vehicle }: Pick<PlanRequest, 'vehicle'>) =>
+  partsOf(vehicle, 'control-unit').filter(({ routine }) => routine !== 'none')
+
+/** Units whose own air makes a cycle a must: opened or replaced ones, or all after the system stood empty. */
+export function unitsThatMustCycle(request: Pick<PlanRequest, 'vehicle' | 'work'>): PartOf<'control-unit'>[] {
+  const { work } = request
   const touched = new Set([...work.opened, ...work.replaced])
-  return partsOf(vehicle, 'control-unit').filter(
-    (unit) => (work.systemEmpty || touched.has(unit.id)) && unit.routine !== 'none',
-  )
+  return withRoutine(request).filter((unit) => work.systemEmpty || touched.has(unit.id))
+}
+
+/**
+ * Every unit that is cycled: those that must be, and where the tool is there also those whose closed branches would
+ * keep wrong fluid, or the air that nobody has found yet.
+ */
+export function unitsToCycle(request: PlanRequest): PartOf<'control-unit'>[] {
+  const { work, shop } = request
+  const wanted = work.reason === 'conversion' || airOnly(work)
+  return wanted && shop.methods.includes('control-unit') ? withRoutine(request) : unitsThatMustCycle(request)
+}
+
+/** Units whose closed branches keep what stands in them, because nothing opens them in this work. */
+export function branchesLeftClosed(request: PlanRequest): PartOf<'control-unit'>[] {
+  const cycled = new Set(unitsToCycle(request).map(({ id }) => id))
+  return partsOf(request.vehicle, 'control-unit').filter(({ id }) => !cycled.has(id))
 }

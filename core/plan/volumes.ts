@@ -3,12 +3,16 @@ import { tubeMl } from '../physics/hydraulics/tube'
 import type { BleederRun, Run } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Line, PartOf, Vehicle } from '../vehicle/schema'
+import { deadVolume } from '../vehicle/usual-volumes'
 
 /** How far the pistons of a brake stand out: as measured on this job, else as the file says. */
 export const wearOf = (brake: PartOf<'wheel-brake'>, measured: Record<string, number>): number =>
   measured[brake.id] ?? brake.padWearMm
 
-/** What a brake holds behind its pistons; a bleeder's share of it, by circuit where two meet in one brake. */
+/**
+ * What a brake holds behind its pistons, as far out as they stand and with them home; a bleeder's share of it, by
+ * circuit where two meet in one brake.
+ */
 function brakeShareMl(
   brake: PartOf<'wheel-brake'>,
   circuit: string | undefined,
@@ -20,7 +24,9 @@ function brakeShareMl(
     (sum, { diameterMm, count }) => sum + count * cylinderMl(diameterMm, wearOf(brake, measured)),
     0,
   )
-  return held / Math.max(1, mine(brake.bleeders).length)
+  const circuits = new Set(brake.pistons.flatMap((each) => each.circuit ?? []))
+  const dead = deadVolume(brake).ml / Math.max(1, circuits.size)
+  return (held + dead) / Math.max(1, mine(brake.bleeders).length)
 }
 
 function ownShareMl({ part, bleeder, run }: BleederRun, measured: Record<string, number>): number {
@@ -41,14 +47,19 @@ function unitsOn(vehicle: Vehicle, run: Run): PartOf<'control-unit'>[] {
   return partsOf(vehicle, 'control-unit').filter((unit) => ends.has(unit.id))
 }
 
-/** What stands before one bleeder and counts for it: its own brake, whole lines, its part of a unit. */
-export type Passage = { id: string; ownMl: number; unitMl: number; lines: Line[] }
+/** What stands before one bleeder and counts for it: its own brake, its chamber, whole lines, its part of a unit. */
+export type Passage = { id: string; ownMl: number; chamberMl: number; unitMl: number; lines: Line[] }
+
+function chamberMl(vehicle: Vehicle, sourceId: string): number {
+  const chamber = partsOf(vehicle, 'master-cylinder')
+    .flatMap(({ chambers }) => chambers)
+    .find(({ id }) => id === sourceId)
+  return chamber ? cylinderMl(chamber.boreMm, chamber.strokeMm) : 0
+}
 
 /**
- * Old fluid that stands between the source and each bleeder, in the order they are opened: a pipe or unit shared
- * by several is purged once and counts for the first of them.
- *
- * Only what the file states is counted: lines, the unit, pistons by their wear, slave and simulator.
+ * Old fluid that stands between the reservoir and each bleeder, in the order they are opened: a chamber, pipe or unit
+ * shared by several is purged once and counts for the first of them.
  *
  * @param fromUnit count only from the control unit on: what a base bleed after a unit cycle has to carry out
  */
@@ -64,11 +75,13 @@ export function passagesInOrder(
     const passage: Passage = {
       id: placed.bleeder.id,
       ownMl: ownShareMl(placed, measuredWearMm),
+      chamberMl: 0,
       unitMl: 0,
       lines: [],
     }
     const { run } = placed
     if (!run) return passage
+    if (!fromUnit && first(run.sourceId)) passage.chamberMl = chamberMl(vehicle, run.sourceId)
     const units = unitsOn(vehicle, run)
     const lastUnitAt = fromUnit
       ? run.lines.findLastIndex((line) => units.some((unit) => unit.id === line.to))
@@ -83,12 +96,11 @@ export function passagesInOrder(
 /** What one line holds. */
 export const lineMl = (line: Line): number => line.segments.reduce((sum, segment) => sum + tubeMl(segment), 0)
 
-/** What stands before each bleeder in all, mL by bleeder id. */
+/** What stands before one bleeder in all. */
+export const passageMl = ({ ownMl, chamberMl, unitMl, lines }: Passage): number =>
+  ownMl + chamberMl + unitMl + lines.reduce((sum, line) => sum + lineMl(line), 0)
+
+/** The same for each, mL by bleeder id. */
 export function volumesInOrder(...passages: Parameters<typeof passagesInOrder>): Map<string, number> {
-  return new Map(
-    passagesInOrder(...passages).map(({ id, ownMl, unitMl, lines }) => [
-      id,
-      ownMl + unitMl + lines.reduce((sum, line) => sum + lineMl(line), 0),
-    ]),
-  )
+  return new Map(passagesInOrder(...passages).map((passage) => [passage.id, passageMl(passage)]))
 }

@@ -53,34 +53,38 @@ function exclusion(technique: Technique, context: MethodContext, available: read
  * Choose how one place of work is done: exclude what the shop lacks or the vehicle forbids, take what the maker's
  * settings ask for, else the lowest sum of time and risk for this vehicle at this temperature. One that was asked for
  * by hand is taken where it is not excluded.
+ *
+ * @param contextOf what each way would have to move: one that leaves the level to a hand needs a little more fluid
  */
 export function chooseTechnique(
   at: Technique['at'],
-  context: MethodContext,
+  contextOf: (technique: Technique) => MethodContext,
   available: readonly MethodId[],
   ways: readonly Asked[] = [],
 ): Choice | NoChoice {
   const asked = ways.find(({ technique }) => techniqueOf(technique).at === at)
   const notTaken: NotTaken[] = []
-  const possible: { technique: Technique; minutes: MethodMinutes; cost: number }[] = []
+  const possible: { technique: Technique; context: MethodContext; minutes: MethodMinutes; cost: number }[] =
+    []
   for (const technique of techniquesAt(at)) {
+    const context = contextOf(technique)
     const excluded = exclusion(technique, context, available)
     if (excluded) {
       notTaken.push({ technique: technique.id, method: technique.method, ...excluded, excluded: true })
       continue
     }
     const minutes = technique.minutes(context)
-    possible.push({ technique, minutes, cost: total(minutes) + technique.riskMinutes(context) })
+    possible.push({ technique, context, minutes, cost: total(minutes) + technique.riskMinutes(context) })
   }
   possible.sort(
-    (a, b) => makerRank(b.technique, context) - makerRank(a.technique, context) || a.cost - b.cost,
+    (a, b) => makerRank(b.technique, b.context) - makerRank(a.technique, a.context) || a.cost - b.cost,
   )
   const refused = asked && notTaken.find(({ technique }) => technique === asked.technique)
   const usual = possible[0]
   if (!usual || refused) return { notTaken, ...(refused && { refused }) }
   const taken = possible.find(({ technique }) => technique.id === asked?.technique) ?? usual
   const byHand = taken !== usual
-  const makers = makerRank(usual.technique, context) > 0
+  const makers = makerRank(usual.technique, usual.context) > 0
   const spent = ({ minutes, cost }: (typeof possible)[number]) => ({
     min: Math.round(total(minutes)),
     risk: Math.round(cost - total(minutes)),
@@ -101,8 +105,8 @@ export function chooseTechnique(
   }
   return {
     technique: taken.technique,
-    settings: taken.technique.settings(context),
-    limits: taken.technique.limits(context),
+    settings: taken.technique.settings(taken.context),
+    limits: taken.technique.limits(taken.context),
     minutes: taken.minutes,
     reasons: [whyTaken(taken.technique, byHand ? asked?.why : undefined, makers)],
     notTaken,

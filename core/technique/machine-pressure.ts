@@ -13,6 +13,9 @@ const DOUBTFUL_KPA = 50
 const VACUUM_KPA = [60, 85] as const
 const USUAL_VACUUM_KPA = 70
 
+/** Left in a pressure machine's tank and hose, and bought with the rest. @source from memory */
+export const MACHINE_KEEPS_ML = 150
+
 const soundCap = ({ reservoirs }: MethodContext) =>
   reservoirs.every((reservoir) => reservoir.capSeal === 'sound')
 

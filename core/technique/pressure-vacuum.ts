@@ -2,6 +2,7 @@ import { minutesInTurn } from './corner-flow'
 import {
   bleederVacuumKPa,
   capRiskMinutes,
+  MACHINE_KEEPS_ML,
   machineSteps,
   pressureLimits,
   refuseMachine,
@@ -20,6 +21,7 @@ export const pressureVacuum: Technique = {
   at: 'bleeders',
   drives: 'machine',
   feedsReservoir: true,
+  keepsMl: MACHINE_KEEPS_ML,
   makerStates: ['pressureKPa', 'vacuumKPa'],
   needs: [],
   call: 'vacuum',

@@ -1,6 +1,7 @@
 import { minutesInTurn } from './corner-flow'
 import {
   capRiskMinutes,
+  MACHINE_KEEPS_ML,
   machineSteps,
   pressureLimits,
   refuseMachine,
@@ -15,6 +16,7 @@ export const pressure: Technique = {
   at: 'bleeders',
   drives: 'machine',
   feedsReservoir: true,
+  keepsMl: MACHINE_KEEPS_ML,
   makerStates: ['pressureKPa'],
   needs: [],
   call: 'machine',

@@ -10,6 +10,7 @@ const SYRINGE_KPA = 100
 function exclude(context: MethodContext): Notice | undefined {
   if (residualHeldBack(context)) return fact('residual-valve-blocks', { upwards: true })
   if (context.conversion) return fact('reverse-pushes-dirt')
+  if (context.exchange) return fact('reverse-is-no-exchange')
   return undefined
 }
 

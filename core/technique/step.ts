@@ -17,8 +17,11 @@ export const stepSchema = z.object({
   who: z.enum(actors),
   asksMl: z.enum(['poured', 'drawn']).optional(),
   fillsToMax: z.literal(true).optional(),
-  /** Where drawing leaves the reservoir. */
+  /** Where drawing leaves the reservoir; steps of the second version and before named a mark instead. */
+  drawsToMl: z.number().optional(),
   drawsTo: z.enum(['min', 'empty']).optional(),
+  /** About how much that is, by the plan. */
+  aboutMl: z.number().optional(),
   /** The one reservoir it concerns; left out, all of them. */
   reservoir: z.string().max(200).optional(),
   /** Must be held this long, timed; ended sooner it is not done. */

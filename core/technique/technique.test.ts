@@ -21,6 +21,7 @@ function contextOf(vehicle: Vehicle, changes: Partial<MethodContext> = {}): Meth
     fluid: fluidOf(vehicle.fluid.spec),
     tempC: 20,
     conversion: false,
+    exchange: false,
     corners,
     reservoirs: partsOf(vehicle, 'reservoir'),
     cylinders: [],
@@ -129,7 +130,7 @@ describe('the choice', () => {
         fc.constantFrom('post-van-lhd' as const, 'courier-motorcycle' as const, 'charabanc' as const),
         (available, tempC, helper, name) => {
           const context = contextOf(demoVehicle(name), { tempC, helper })
-          const choice = chooseTechnique('bleeders', context, available)
+          const choice = chooseTechnique('bleeders', () => context, available)
           const possible = atBleeders.filter(
             ({ id, method, needsHelper }) =>
               available.includes(method) && (helper || !needsHelper) && refusal(id, context) === undefined,
@@ -145,7 +146,7 @@ describe('the choice', () => {
     )
   })
   test('follows the maker’s own settings before time and risk', () => {
-    const { technique } = chooseTechnique('bleeders', contextOf(withSettings({ vacuumKPa: 65 })), [
+    const { technique } = chooseTechnique('bleeders', () => contextOf(withSettings({ vacuumKPa: 65 })), [
       'pressure',
       'vacuum',
       'two-person',
@@ -153,7 +154,7 @@ describe('the choice', () => {
     expect(technique?.id).toBe('vacuum')
   })
   test('prefers the pedal to hard pressure on an old cap', () => {
-    const choice = chooseTechnique('bleeders', contextOf(demoVehicle('charabanc')), [
+    const choice = chooseTechnique('bleeders', () => contextOf(demoVehicle('charabanc')), [
       'pressure',
       'two-person',
     ])
@@ -162,16 +163,16 @@ describe('the choice', () => {
   test('another one that is allowed may be taken by hand, and says what was set aside; an excluded one may not', () => {
     const context = contextOf(van)
     const asked = { technique: 'vacuum', why: 'the adapter is lent out' } as const
-    const choice = chooseTechnique('bleeders', context, ['pressure', 'vacuum'], [asked])
+    const choice = chooseTechnique('bleeders', () => context, ['pressure', 'vacuum'], [asked])
     expect(choice.technique?.id).toBe('vacuum')
     expect(choice.notTaken.find(({ code }) => code === 'set-aside')?.technique).toBe('pressure')
-    const refused = chooseTechnique('bleeders', context, ['pressure'], [asked])
+    const refused = chooseTechnique('bleeders', () => context, ['pressure'], [asked])
     expect(refused.technique).toBeUndefined()
     expect(refused.refused?.code).toBe('not-in-shop')
   })
   test('equipment that is not at hand takes its way out, and the next way of the same method steps in', () => {
     const context = contextOf(van, { lacks: new Set(['check-valve-hose'] as const) })
-    expect(chooseTechnique('bleeders', context, ['solo']).technique?.id).toBe('raised-bottle')
+    expect(chooseTechnique('bleeders', () => context, ['solo']).technique?.id).toBe('raised-bottle')
   })
 })
 

@@ -76,6 +76,8 @@ export type MethodContext = {
   fluid: Fluid
   tempC: number
   conversion: boolean
+  /** The fluid is exchanged; otherwise air alone is to come out. */
+  exchange: boolean
   corners: readonly Corner[]
   /** Reservoirs that feed these corners. */
   reservoirs: readonly PartOf<'reservoir'>[]
@@ -112,6 +114,8 @@ export type Technique = {
   drives: 'foot' | 'gravity' | 'machine' | 'vacuum' | 'syringe' | 'hand' | 'unit'
   /** Whether what drives it keeps the reservoir full, so that pulls do not lower it. */
   feedsReservoir?: true
+  /** New fluid that stays in its tank and hose at the end, mL. */
+  keepsMl?: number
   /** How many bleeders may run at once; one where left out. */
   bottlesAtOnce?: number
   /** For a cylinder: out of the vehicle, or where it stands. */

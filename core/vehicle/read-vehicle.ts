@@ -58,16 +58,22 @@ function idFaults(vehicle: Vehicle): Fault[] {
 }
 
 function levelFaults(vehicle: Vehicle): Fault[] {
-  return vehicle.parts.flatMap((part, i) =>
-    part.type === 'reservoir' && part.minMl > part.maxMl
-      ? [
-          {
-            path: `parts.${i}.minMl`,
-            message: `MIN (${part.minMl} mL) is above MAX (${part.maxMl} mL); give MIN at or below MAX`,
-          },
-        ]
-      : [],
-  )
+  const faults: Fault[] = []
+  for (const [i, part] of vehicle.parts.entries()) {
+    if (part.type !== 'reservoir') continue
+    const { minMl, maxMl, portsCoveredMl = 0 } = part
+    if (minMl > maxMl)
+      faults.push({
+        path: `parts.${i}.minMl`,
+        message: `MIN (${minMl} mL) is above MAX (${maxMl} mL); give MIN at or below MAX`,
+      })
+    if (portsCoveredMl > minMl)
+      faults.push({
+        path: `parts.${i}.portsCoveredMl`,
+        message: `the ports are covered at ${portsCoveredMl} mL, above MIN (${minMl} mL); give MIN or less`,
+      })
+  }
+  return faults
 }
 
 function referenceFaults(vehicle: Vehicle): Fault[] {

@@ -70,6 +70,8 @@ const reservoir = z.object({
   cap: freeText.optional(),
   capSeal: oneOf(['sound', 'aged', 'unknown']).default('unknown'),
   capAdapter: freeText.optional(),
+  /** What must stay in it so that every port is covered. */
+  portsCoveredMl: from0('mL', 20_000).optional(),
 })
 const masterCylinder = z.object({
   ...anyPart,
@@ -114,6 +116,8 @@ const wheelBrake = z.object({
   bleeders,
   parkingBrake: oneOf(['built-in', 'electric', 'none']).optional(),
   bleederAtTop: z.boolean('give true or false').optional(),
+  /** What it holds with its pistons home. */
+  deadMl: from0('mL', 5000).optional(),
 })
 const clutchSlave = z.object({
   ...anyPart,
@@ -213,6 +217,19 @@ export const vehicleSchema = z.object({
     isoClass: freeText.optional(),
   }),
   makerOrder: z.array(idSchema, 'give a list of bleeder ids').max(100).optional(),
+  /** What helps the foot; left out, a vacuum booster in a car, van or truck from 1965 on, else none. */
+  booster: oneOf(['none', 'vacuum', 'hydraulic', 'electric']).optional(),
+  wheels: z
+    .object({
+      nuts: z
+        .int('give a whole number of nuts')
+        .min(1, 'give at least 1')
+        .max(40, 'give at most 40')
+        .optional(),
+      socketMm: above0('mm', 100).optional(),
+      torqueNm: above0('N·m', 2000).optional(),
+    })
+    .optional(),
   /** Ids of parts and lines whose sizes are usual ones that nobody has measured on this vehicle. */
   assumed: z.array(idSchema, 'give a list of ids').max(1000, 'give at most 1000 ids').optional(),
   parts: z

@@ -185,9 +185,16 @@ test('every plan of all these adds up, ends with the proof, and opens each bleed
     const losses = stages
       .filter(({ kind }) => kind === 'bench-bleed' || kind === 'port-bleed')
       .reduce((sum, { ml }) => sum + ml, 0)
+    const cycled = stages
+      .filter(({ kind, reasons }) => kind === 'control-unit' || reasons.includes('base-bleed-again'))
+      .reduce((sum, { ml }) => sum + ml, 0)
+    const byUnit = stages
+      .filter(({ kind }) => kind === 'control-unit')
+      .flatMap(({ mlByBleeder }) => Object.values(mlByBleeder ?? {}))
+      .reduce((sum, ml) => sum + ml, 0)
     const counted = Object.values(fluid.perBleederMl).reduce(
       (sum, ml) => sum + ml,
-      fluid.reservoirMl + losses,
+      fluid.reservoirMl + losses + cycled - byUnit + (fluid.keptMl ?? 0),
     )
     expect(fluid.totalMl).toBeCloseTo(counted, 6)
     expect(stages.at(-1)?.kind).toBe('prove')

@@ -59,12 +59,18 @@ export const exchangeCases: PlanCase[] = [
   {
     name: 'a motorcycle, front and rear',
     reasoning:
-      'Two small reservoirs under bolted lids: no pressure adapter fits. The bars are turned so that the hollow bolt is on top.',
+      'Two small reservoirs under bolted lids: no pressure adapter fits. The bars are turned so that the hollow bolt is on top. The front is finished and put together before the rear is opened.',
     vehicle: 'courier-motorcycle',
     work: { reason: 'service' },
     shop: { methods: ['two-person', 'pressure'] },
     expect: {
-      stages: ['reservoir-exchange', 'bleed: pump-and-hold', 'prove'],
+      stages: [
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'prove',
+      ],
       order: ['F', 'R'],
       steps: ['bars'],
       cautions: ['hollow-bolt'],
@@ -168,24 +174,36 @@ export const exchangeCases: PlanCase[] = [
   {
     name: 'a rescue motorcycle whose unit has bleeders of its own',
     reasoning:
-      'Upstream first: the unit’s two bleeders before any wheel. Nothing was opened, so its routine is not run.',
+      'Front and rear share nothing but the unit’s housing: the rear’s bleeder on the unit, then its wheel; then the front’s, then its wheels. Nothing was opened, so its routine is not run.',
     vehicle: 'rescue-motorcycle',
     work: { reason: 'service' },
     shop: { methods: ['two-person', 'control-unit'] },
     expect: {
-      stages: ['reservoir-exchange', 'bleed: pump-and-hold', 'prove'],
-      order: ['UR', 'UF', 'FR', 'FL', 'R'],
+      stages: [
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'prove',
+      ],
+      order: ['UR', 'R', 'UF', 'FR', 'FL'],
     },
   },
   {
     name: 'two front discs on one lever',
     reasoning:
-      'The caliper further along the hose first, then the nearer; the rear has its own pedal and reservoir. Nothing but hands and a helper.',
+      'The caliper further along the hose first, then the nearer; the rear has its own pedal and reservoir, and its turn comes when the front is done. Nothing but hands and a helper.',
     vehicle: 'courier-twin-disc',
     work: { reason: 'service' },
     shop: { methods: ['two-person'] },
     expect: {
-      stages: ['reservoir-exchange', 'bleed: pump-and-hold', 'prove'],
+      stages: [
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'prove',
+      ],
       order: ['FR', 'FL', 'R'],
       steps: ['bars'],
     },
@@ -231,13 +249,20 @@ export const exchangeCases: PlanCase[] = [
   },
   {
     name: 'a motorcycle and sidecar',
-    reasoning: 'The sidecar’s brake hangs on the rear pedal and is the furthest of all.',
+    reasoning:
+      'The sidecar’s brake hangs on the rear pedal and is the furthest of all: that pedal’s system is finished before the lever’s is opened.',
     vehicle: 'post-sidecar',
     work: { reason: 'service' },
     shop: { methods: ['two-person'] },
     expect: {
-      stages: ['reservoir-exchange', 'bleed: pump-and-hold', 'prove'],
-      order: ['SC', 'F', 'R'],
+      stages: [
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'prove',
+      ],
+      order: ['SC', 'R', 'F'],
     },
   },
 ]

@@ -102,7 +102,13 @@ export const hazardCases: PlanCase[] = [
     work: { reason: 'service' },
     shop: { methods: ['two-person'] },
     expect: {
-      stages: ['reservoir-exchange', 'bleed: pump-and-hold', 'prove'],
+      stages: [
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'prove',
+      ],
       order: ['R', 'FR', 'FL'],
       steps: ['bars', 'hang-caliper', 'refit-caliper'],
       cautions: ['bleeder-not-at-top', 'hollow-bolt'],
@@ -111,12 +117,20 @@ export const hazardCases: PlanCase[] = [
   {
     name: 'silicone in a glycol car with a clutch on the same reservoir',
     reasoning:
-      'Settled as a conversion: emptied, wiped, worked through and emptied again. The clutch first, since its old fluid would come back up into a clean reservoir; its concentric slave wants no fast pumping. Sound cap, so the machine.',
+      'Settled as a conversion: emptied, wiped, worked through and emptied again. The clutch first, since its old fluid would come back up into a clean reservoir; its concentric slave wants no fast pumping. Sound cap, so the machine. The unit’s closed branches hold wrong fluid too: its routine lets it out, a bleed carries it away.',
     vehicle: 'coastguard-saloon',
     work: { reason: 'conversion', fluidFound: 'DOT 5' },
     shop: { methods: everything },
     expect: {
-      stages: ['wipe-reservoir', 'bleed: pressure', 'prove'],
+      stages: [
+        'wipe-reservoir',
+        'bleed: pressure',
+        'control-unit: cycle',
+        'bleed: pressure',
+        'control-unit: cycle',
+        'bleed: pressure',
+        'prove',
+      ],
       order: ['CL', 'RL', 'RR', 'FL', 'FR'],
       cautions: ['conversion-flush', 'concentric-slave'],
       notTaken: { 'pump-and-hold': 'no-fast-pumping' },

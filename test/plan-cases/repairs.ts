@@ -42,12 +42,19 @@ export const repairCases: PlanCase[] = [
   {
     name: 'master cylinder replaced, bench kit at hand',
     reasoning:
-      'A new cylinder is full of air, and air under the kit is cheaper to drive out than through four wheels.',
+      'A new cylinder is full of air, and air under the kit is cheaper to drive out than through four wheels. The reservoir came off with it and stands empty, so it is filled once the cylinder is fitted; the fresh nuts are looked at under the machine before fluid is spent.',
     vehicle: 'post-van-lhd',
     work: { reason: 'repair', replaced: ['cylinder'] },
     shop: { methods: everything },
     expect: {
-      stages: ['reservoir-exchange', 'bench-bleed: bench-kit', 'bleed: pressure', 'leak-check', 'prove'],
+      stages: [
+        'bench-bleed: bench-kit',
+        'reservoir-exchange',
+        'leak-check: pressure',
+        'bleed: pressure',
+        'leak-check',
+        'prove',
+      ],
       steps: ['vice', 'hoses', 'fit', 'loss'],
       notTaken: { fingers: 'costs-more', 'ports-helper': 'costs-more' },
     },
@@ -59,7 +66,14 @@ export const repairCases: PlanCase[] = [
     work: { reason: 'repair', replaced: ['cylinder'] },
     shop: { methods: everything, lacks: ['bench-kit'] },
     expect: {
-      stages: ['reservoir-exchange', 'bench-bleed: fingers', 'bleed: pressure', 'leak-check', 'prove'],
+      stages: [
+        'bench-bleed: fingers',
+        'reservoir-exchange',
+        'leak-check: pressure',
+        'bleed: pressure',
+        'leak-check',
+        'prove',
+      ],
       notTaken: { 'bench-kit': 'equipment-missing' },
     },
   },
@@ -99,7 +113,7 @@ export const repairCases: PlanCase[] = [
     work: { reason: 'repair', replaced: ['lever cylinder'] },
     shop: { methods: everything },
     expect: {
-      stages: ['reservoir-exchange', 'bench-bleed: bench-kit', 'bleed: vacuum', 'leak-check', 'prove'],
+      stages: ['bench-bleed: bench-kit', 'reservoir-exchange', 'bleed: vacuum', 'leak-check', 'prove'],
       order: ['F'],
       cautions: ['hollow-bolt'],
     },
@@ -114,6 +128,7 @@ export const repairCases: PlanCase[] = [
     expect: {
       stages: [
         'reservoir-exchange',
+        'leak-check: pressure',
         'bleed: pressure',
         'control-unit: cycle',
         'bleed: pressure',
@@ -136,6 +151,7 @@ export const repairCases: PlanCase[] = [
     expect: {
       stages: [
         'reservoir-exchange',
+        'leak-check: pressure',
         'bleed: pressure',
         'control-unit: wheel-by-wheel',
         'bleed: pressure',
@@ -218,6 +234,7 @@ export const repairCases: PlanCase[] = [
         'slow-fill',
         'wait',
         'port-bleed: ports-helper',
+        'leak-check: pressure',
         'bleed: pressure',
         'control-unit: cycle',
         'bleed: pressure',
@@ -227,6 +244,17 @@ export const repairCases: PlanCase[] = [
         'prove',
       ],
       reasons: ['fill-slowly', 'scope-system-empty'],
+    },
+  },
+  {
+    name: 'a repair that names nothing it opened',
+    reasoning: 'Nobody said what was open, so nothing can be left out: every bleeder, and the fluid with it.',
+    vehicle: 'doctors-runabout',
+    work: { reason: 'repair' },
+    shop: { methods: ['pressure'] },
+    expect: {
+      stages: ['reservoir-exchange', 'bleed: pressure', 'prove'],
+      reasons: ['scope-whole', 'purge-target'],
     },
   },
 ]

@@ -18,7 +18,7 @@ import {
 } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState, RunState, StageRunState } from '~core/job/state'
-import { currentStep, pointClosing, pointPreparation } from '~core/job/steps'
+import { amountToMove, currentStep, pointClosing, pointPreparation } from '~core/job/steps'
 import { callMachines } from '~core/technique/calls'
 import { stepPrompts, unitPrompts } from '~core/technique/calls/unit-prompts'
 import { mindFact, type Step, stepFact } from '~core/technique/step'
@@ -87,6 +87,7 @@ function StepPanel({ step, startedAt, mending, state, act }: StepProps) {
   const text = useFieldText()
   const say = useSay()
   const mind = say(mindFact(step))
+  const planned = amountToMove(state, step)
   const done = (more: Partial<Amount> & { heldS?: number } = {}) =>
     act({ type: 'step-done', step: step.id, ...more })
   return (
@@ -110,11 +111,7 @@ function StepPanel({ step, startedAt, mending, state, act }: StepProps) {
         <AmountForm
           label={amounts[step.asksMl][0]}
           button={amounts[step.asksMl][1]}
-          first={
-            step.fillsToMax && state.planned && !mending
-              ? text('volume', Math.round(state.planned.plan.fluid.reservoirMl || 0))
-              : ''
-          }
+          first={planned === undefined ? '' : text('volume', Math.round(planned))}
           onAmount={done}
         />
       ) : (

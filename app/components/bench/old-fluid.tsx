@@ -17,7 +17,7 @@ type Values = ValuesOf<(typeof oldFluidBench)['fields']>
 
 export function OldFluidPicture({ result, values }: PictureProps<OldFluidResult, Values>) {
   const show = useShow()
-  const { needMl, bleedMl, atPoured, savedMl, buy } = result
+  const { needMl, bleedMl, fillMl, rinseMl, throughMl, atPoured, savedMl, buy } = result
   const { targetOldPct, pouredMl } = values
   const draw = useCallback(
     (look: Look) => {
@@ -67,21 +67,22 @@ export function OldFluidPicture({ result, values }: PictureProps<OldFluidResult,
         label={`Old share of the last drops against fluid poured: ${atPoured.outletPct.toFixed(1)} % after ${show('volume', pouredMl)}, ${targetOldPct} % after ${show('volume', bleedMl)}.`}
       />
       <p className="text-sm text-quiet">
-        Thick: the last drops at the worst bleeder. Dashed: what stays behind on average, for a clean feed.
-        The target is for the last drops.
+        Thick: the last drops at the worst bleeder. Dashed: what stays behind on average, reservoir and all.
+        The target is for the last drops. Through each bleeder in order:{' '}
+        {throughMl.map((ml) => show.number('volume', ml)).join(', ')} {show.unit('volume')}.
       </p>
       <Figures
         figures={[
           {
-            name: 'with the reservoir’s filling',
+            name: 'new fluid in all',
             value: show('volume', needMl),
-            note: `${show('volume', bleedMl)} through the bleeders`,
+            note: `${show('volume', bleedMl)} through the bleeders, ${show('volume', fillMl)} to fill${rinseMl > 0 ? `, ${show('volume', rinseMl)} to rinse` : ''}${values.kept === 'machine' ? ', the rest stays in the machine' : ''}`,
           },
           { name: 'open', value: bought || 'nothing', note: 'least left over' },
           {
             name: `after ${show('volume', pouredMl)}`,
             value: `${atPoured.outletPct.toFixed(1)} %`,
-            note: `${atPoured.meanPct.toFixed(1)} % on average behind it`,
+            note: `of the last drops; ${atPoured.meanPct.toFixed(1)} % on average behind them`,
           },
           {
             name: 'saved by drawing down',

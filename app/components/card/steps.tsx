@@ -15,7 +15,9 @@ export function CardSteps({ plan }: { plan: Plan }) {
     <ol className="mt-2 columns-1 gap-x-4 sm:columns-2 print:columns-2">
       {plan.stages.map(({ kind, technique, before, after, ml, minutes, points }, i) => {
         const way = technique && `technique-${technique}`
-        const earlier = plan.stages.slice(0, i).find((each) => technique && each.technique === technique)
+        const earlier = plan.stages
+          .slice(0, i)
+          .find((each) => technique && each.technique === technique && each.kind === kind)
         return (
           // biome-ignore lint/suspicious/noArrayIndexKey: a stage may come twice, and its number is what tells it apart
           <li key={i} className="mb-1.5 break-inside-avoid">

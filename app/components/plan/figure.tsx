@@ -40,20 +40,20 @@ function Opened({ id, request, plan }: { id: FigureId; request: PlanRequest; pla
   const { title, formula, inputs, basis, source } = explainFigure(id, request, plan)
   return (
     <>
-      <h3 className="text-lg">{typeof title === 'string' ? title : say(title)}</h3>
-      <p className="my-2 border-l-4 border-ink pl-3">{formula}</p>
+      <h3 className="text-lg">{say(title)}</h3>
+      <p className="my-2 border-l-4 border-ink pl-3">{say(formula)}</p>
       <dl className="grid grid-cols-[1fr_auto] gap-x-4">
         {inputs.map((input) => (
-          <div key={input.name} className="col-span-2 grid grid-cols-subgrid border-b border-rule py-1">
-            <dt className="text-quiet">{input.name}</dt>
+          <div key={say(input.name)} className="col-span-2 grid grid-cols-subgrid border-b border-rule py-1">
+            <dt className="text-quiet">{say(input.name)}</dt>
             <dd className="text-right font-semibold">
-              {'text' in input ? input.text : show(input.quantity, input.value)}
+              {'is' in input ? say(input.is) : show(input.quantity, input.value)}
             </dd>
           </div>
         ))}
       </dl>
       <p className="mt-2 text-sm">
-        <em>{basisNames[basis]}.</em> {source}
+        <em>{basisNames[basis]}.</em> {say(source)}
       </p>
     </>
   )

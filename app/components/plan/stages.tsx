@@ -27,7 +27,7 @@ export function Stages({ plan }: { plan: Plan }) {
               {stage.ml > 0 && `${show('volume', stage.ml)}, `}
               <Figure id={{ figure: 'stage', index }}>{showMinutes(stage.minutes)} min</Figure>
             </span>
-            {stage.mlByBleeder && <Volumes stage={stage} expected={plan.expectedOldPct} />}
+            {stage.mlByBleeder && <Volumes stage={stage} expected={promised(plan, stage)} />}
           </li>
         ))}
       </ol>
@@ -35,11 +35,15 @@ export function Stages({ plan }: { plan: Plan }) {
   )
 }
 
+/** What is promised of the last drops is promised where old fluid is pushed out, not for a bleed after a cycle. */
+const promised = ({ expectedOldPct, fluid }: Plan, { mlByBleeder = {} }: Stage): Plan['expectedOldPct'] =>
+  Object.keys(mlByBleeder).every((id) => mlByBleeder[id] === fluid.perBleederMl[id]) ? expectedOldPct : {}
+
 const who = { wheel: 'wheel', cab: 'cab', tool: 'scan tool', desk: 'desk' }
 
 /** Its name, opening to what is done before and after the bleeders, by whom, and how one round goes. */
 function StageName({ stage }: { stage: Stage }) {
-  const { kind, before, after, technique } = stage
+  const { kind, before, after, technique, points } = stage
   const say = useSay()
   const way = technique && `technique-${technique}`
   const name = (
@@ -56,7 +60,7 @@ function StageName({ stage }: { stage: Stage }) {
         {name} <span className="text-sm whitespace-nowrap text-quiet">{counted(steps, 'step')}</span>
       </summary>
       <StepList steps={before} />
-      {way && (
+      {way && points.length > 0 && (
         <>
           <p className="mt-1 font-semibold">At each place</p>
           <p className="pl-5">{say({ code: `${way}-round` })}</p>

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { withRun } from '../copies'
 import { noSuchReservoir, pouredInto } from '../levels'
+import { withOldAt } from '../old-fluid'
 import { type EventKind, onRun } from './kind'
 import { ml, short, stamp } from './stamp'
 
@@ -17,6 +18,6 @@ export const levelRead: EventKind<z.output<typeof levelReadSchema>> = {
   needs: 'plate',
   refuse: noSuchReservoir,
   apply: onRun((state, { reservoir, ml: seenMl }) =>
-    withRun(state, pouredInto(state.run, reservoir, 0, seenMl)),
+    withRun(state, pouredInto(withOldAt(state.run, reservoir, seenMl), reservoir, 0, seenMl)),
   ),
 }

@@ -4,11 +4,12 @@ import type { Step } from '../../technique/step'
 import { partsOf } from '../../vehicle/parts'
 import { advance } from '../advance'
 import { counted, pouredInto } from '../levels'
+import { amountsAfterDraw, amountsSchema, oldMlAfter, withAmounts } from '../old-fluid'
 import { currentStage } from '../points'
 import type { JobState, RunState } from '../state'
 import { currentStep } from '../steps'
 import { tooSoon } from '../timers'
-import { type EventKind, onRun, type Running, refuseOnRun } from './kind'
+import { type EventKind, isRunning, onRun, type Running, refuseOnRun } from './kind'
 import { heldS, ml, short, stamp } from './stamp'
 
 export const stepDoneSchema = z.object({
@@ -17,6 +18,8 @@ export const stepDoneSchema = z.object({
   step: short,
   ml: ml.optional(),
   heldS: heldS.optional(),
+  /** What has to leave the bleeders after what was really drawn; worked out when it happened. */
+  amounts: amountsSchema.optional(),
 })
 type StepDone = z.output<typeof stepDoneSchema>
 
@@ -47,6 +50,7 @@ function apply(state: Running, event: StepDone): JobState {
   let next = state.run
   if (step.asksMl === 'drawn') next = drawn(state, step, ml)
   if (step.asksMl === 'poured') next = filled(state, step, ml)
+  if (event.amounts) next = withAmounts(next, event.amounts)
   const [mend, ...others] = next.mends
   if (here.mend && mend) {
     const stepsDone = [...mend.stepsDone, step.id]
@@ -59,22 +63,53 @@ function apply(state: Running, event: StepDone): JobState {
   return advance(state, { ...next, stages })
 }
 
+/** A reservoir that is full again may hold more or less of the old than was planned: the bleeders make up for it. */
+function complete(state: JobState, { amounts: _sent, ...event }: StepDone): StepDone {
+  const step = isRunning(state) ? found(state.run, event.step)?.step : undefined
+  if (!isRunning(state) || !step?.fillsToMax || step.reservoir === undefined) return event
+  const reservoir = reservoirsOf(state, step)[0]
+  const amounts = reservoir && amountsAfterDraw(state, reservoir)
+  return amounts ? { ...event, amounts } : event
+}
+
 /** The reservoirs a step speaks of: its own, else all of them. */
 const reservoirsOf = (state: Running, { reservoir }: Step) =>
   partsOf(state.vehicle, 'reservoir').filter(({ id }) => reservoir === undefined || id === reservoir)
 
 function drawn(state: Running, step: Step, ml: number): RunState {
   const run = counted(state.run, { drawnMl: ml })
+  const reservoirs = reservoirsOf(state, step)
   const levelMl = { ...run.levelMl }
-  for (const { id, minMl } of reservoirsOf(state, step)) levelMl[id] = step.drawsTo === 'empty' ? 0 : minMl
-  return step.drawsTo ? { ...run, levelMl } : run
+  const oldMl = { ...run.oldMl }
+  for (const reservoir of reservoirs) {
+    const { id, minMl } = reservoir
+    const before = run.levelMl[id]
+    if (step.drawsToMl !== undefined) {
+      // What was really drawn counts where the level before it is known; an emptied one is seen to be empty.
+      const told = before === undefined || reservoirs.length > 1 || step.drawsToMl === 0
+      const left = told ? step.drawsToMl : Math.max(0, before - ml)
+      levelMl[id] = left
+      const old = oldMlAfter(run, step, reservoir, left)
+      if (old !== undefined) oldMl[id] = old
+    } else if (step.drawsTo) levelMl[id] = step.drawsTo === 'empty' ? 0 : minMl
+  }
+  return { ...run, levelMl, oldMl }
 }
 
 function filled(state: Running, step: Step, ml: number): RunState {
   const reservoirs = reservoirsOf(state, step)
   const [only] = reservoirs
-  if (!step.fillsToMax) return counted(state.run, { inMl: ml })
-  if (only && reservoirs.length === 1) return pouredInto(state.run, only.id, ml, only.maxMl)
+  if (!step.fillsToMax) {
+    // Only what is said to go into a reservoir raises its level; a cylinder in the vice takes some too.
+    const before = step.reservoir === undefined ? undefined : state.run.levelMl[step.reservoir]
+    return only && before !== undefined
+      ? pouredInto(state.run, only.id, ml, before + ml)
+      : counted(state.run, { inMl: ml })
+  }
+  if (only && reservoirs.length === 1) {
+    const { [only.id]: _full, ...oldMl } = state.run.oldMl ?? {}
+    return pouredInto({ ...state.run, oldMl }, only.id, ml, only.maxMl)
+  }
   // One amount for several reservoirs says nothing of each: no gap is counted.
   const levelMl = Object.fromEntries(reservoirs.map(({ id, maxMl }) => [id, maxMl]))
   return counted({ ...state.run, levelMl: { ...state.run.levelMl, ...levelMl } }, { inMl: ml })
@@ -90,5 +125,6 @@ export const stepDone: EventKind<StepDone> = {
   undo: true,
   needs: 'plate',
   refuse: refuseOnRun(refuse),
+  complete,
   apply: onRun(apply),
 }

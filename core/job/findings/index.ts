@@ -3,6 +3,7 @@ import { isRunning } from '../events/kind'
 import { currentPoint, currentStage } from '../points'
 import { bleedDone } from '../selectors'
 import type { JobState } from '../state'
+import { drawnShort } from './drawn-short'
 import { falseBubbles } from './false-bubbles'
 import { farOver } from './far-over'
 import { froth } from './froth'
@@ -14,7 +15,7 @@ import type { Finding, Watcher } from './watch'
 export type { Finding } from './watch'
 
 /** Everything that is watched, the most urgent first. A new one is one file and one line here. */
-const watchers: readonly Watcher[] = [tankLow, topUpAhead, slowFlow, falseBubbles, farOver, froth]
+const watchers: readonly Watcher[] = [tankLow, topUpAhead, drawnShort, slowFlow, falseBubbles, farOver, froth]
 
 /** What is worth saying of the place under work now. */
 export function findings(state: JobState): Finding[] {

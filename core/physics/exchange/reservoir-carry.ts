@@ -40,17 +40,58 @@ export function cornerOutletShare(
   throughMl: number,
 ): number {
   if (volumeMl <= 0) return reservoirShare * Math.exp(-throughMl / reservoirMl)
-  const tankVolumes = (CORNER_TANKS * throughMl) / volumeMl
-  const washed = Math.exp(-tankVolumes) * (1 + tankVolumes + tankVolumes ** 2 / 2)
-  const reservoirs = throughMl / reservoirMl
-  return washed + reservoirShare * tankVolumes ** 3 * sent(tankVolumes, reservoirs)
+  return tankShare(CORNER_TANKS, reservoirMl, reservoirShare, volumeMl, throughMl)
 }
 
-/** ∫₀¹ ½u²·e^(−au)·e^(−b(1−u)) du, for a tank volumes and b reservoir volumes. */
-function sent(a: number, b: number): number {
+/** Old share that stays in the corner on average: the mean of its three tanks. Less than what still leaves it. */
+export function cornerMeanShare(
+  reservoirMl: number,
+  reservoirShare: number,
+  volumeMl: number,
+  throughMl: number,
+): number {
+  if (volumeMl <= 0) return cornerOutletShare(reservoirMl, reservoirShare, volumeMl, throughMl)
+  let sum = 0
+  for (let tank = 1; tank <= CORNER_TANKS; tank++)
+    sum += tankShare(tank, reservoirMl, reservoirShare, volumeMl, throughMl)
+  return sum / CORNER_TANKS
+}
+
+/** Old share in the n-th of a corner's tanks. */
+function tankShare(
+  n: number,
+  reservoirMl: number,
+  reservoirShare: number,
+  volumeMl: number,
+  throughMl: number,
+): number {
+  const tankVolumes = (CORNER_TANKS * throughMl) / volumeMl
+  const washed = Math.exp(-tankVolumes) * series(tankVolumes, n)
+  const reservoirs = throughMl / reservoirMl
+  return washed + reservoirShare * tankVolumes ** n * sent(n, tankVolumes, reservoirs)
+}
+
+/** The first n terms of e^x. */
+function series(x: number, n: number): number {
+  let term = 1
+  let sum = 1
+  for (let i = 1; i < n; i++) {
+    term *= x / i
+    sum += term
+  }
+  return sum
+}
+
+const factorial = (n: number): number => (n <= 1 ? 1 : n * factorial(n - 1))
+
+/** ∫₀¹ u^(n−1)/(n−1)!·e^(−au)·e^(−b(1−u)) du, for a tank volumes and b reservoir volumes. */
+function sent(n: number, a: number, b: number): number {
   const z = a - b
   // Near equal the closed form is a small difference of large numbers; its series is exact to the last digits there.
-  if (Math.abs(z) < 0.02)
-    return Math.exp(-b) * (1 / 6 - z / 8 + z ** 2 / 20 - z ** 3 / 72 + z ** 4 / 336 - z ** 5 / 1920)
-  return (Math.exp(-b) - Math.exp(-a) * (1 + z + z ** 2 / 2)) / z ** 3
+  if (Math.abs(z) < 0.02) {
+    let sum = 0
+    for (let k = 0; k < 6; k++) sum += (-z) ** k / (factorial(k) * factorial(n - 1) * (n + k))
+    return Math.exp(-b) * sum
+  }
+  return (Math.exp(-b) - Math.exp(-a) * series(z, n)) / z ** n
 }

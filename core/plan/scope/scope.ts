@@ -19,14 +19,23 @@ export type ScopeWork = {
   systemEmpty: boolean
 }
 
+/**
+ * A soft pedal, and nothing that was opened: air is suspected and nothing says where. That asks for the highest place
+ * first and for every bleeder, and not for new fluid.
+ */
+export const airOnly = ({ reason, opened, replaced, ranDry, systemEmpty }: ScopeWork): boolean =>
+  reason === 'soft-pedal' && opened.length + replaced.length === 0 && !ranDry && !systemEmpty
+
 /** How far the bleed must go. */
 export type Scope = {
   /** Bleeders to be opened in bleed stages; those on master cylinders are not among them. */
   bleeders: BleederRun[]
   /** Bleeders on master cylinders in scope, bled at the cylinder stage. */
   cylinderBleeders: BleederRun[]
-  /** Whether every bleeder is in scope, so that the reservoir is exchanged too. */
+  /** Whether every bleeder is in scope. */
   whole: boolean
+  /** Whether the fluid is exchanged, the reservoir's too, so that every bleeder ends at the target. */
+  exchange: boolean
   /** Air stands in the master cylinder: on the bench, or at its ports in place. */
   cylinder: 'none' | 'ports' | 'bench'
   /** The cylinders that are bled at that stage. */
@@ -141,10 +150,14 @@ export function decideScope(vehicle: Vehicle, work: ScopeWork, school: 'local' |
     say('scope-ran-dry')
     everything = true
   }
-  if ((work.ranDry || work.systemEmpty) && cylinder === 'none') cylinder = 'ports'
+  const suspected = airOnly(work)
+  if ((work.ranDry || work.systemEmpty || suspected) && cylinder === 'none') cylinder = 'ports'
   if (work.reason === 'conversion') say('scope-conversion')
   else if (work.reason === 'service') say('scope-service')
-  else if (!touched && !everything) say('scope-whole')
+  else if (suspected) {
+    say('find-fault-first')
+    say('scope-soft-pedal')
+  } else if (!touched && !everything) say('scope-whole')
   else if (school === 'whole' && !everything) say('scope-school-whole')
   const whole =
     everything || school === 'whole' || work.reason === 'conversion' || work.reason === 'service' || !touched
@@ -156,6 +169,7 @@ export function decideScope(vehicle: Vehicle, work: ScopeWork, school: 'local' |
       bleeders: inScope.filter(({ part }) => part.type !== 'master-cylinder'),
       cylinderBleeders: inScope.filter(({ part }) => part.type === 'master-cylinder'),
       whole,
+      exchange: whole && !suspected,
       cylinder,
       cylinderIds: partsOf(vehicle, 'master-cylinder')
         .map((part) => part.id)

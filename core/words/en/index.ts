@@ -5,6 +5,7 @@ import { stepWords } from '../steps'
 import { techniqueWords } from '../techniques'
 import { cautions } from './cautions'
 import { events } from './events'
+import { explain } from './explain'
 import { findings } from './findings'
 import { fluid } from './fluid'
 import { job } from './job'
@@ -26,6 +27,7 @@ export const english: Words = {
   ...names,
   ...colours,
   ...plan,
+  ...explain,
   ...cautions,
   ...job,
   ...findings,

@@ -20,6 +20,10 @@ export const plan: Words = {
     'Wrong fluid: the reservoir emptied and wiped, then every bleeder, the clutch too where it shares the fluid.',
   'scope-service': 'A routine exchange: the reservoir, then every bleeder.',
   'scope-whole': 'Nothing is named as opened, so every bleeder is in scope.',
+  'find-fault-first':
+    'A soft pedal with nothing opened is a sign, not a cause. First: level and wet places; pump, and see whether it improves; hold it lightly, then firmly, and see whether it sinks. Each costs a minute or two and may name the part.',
+  'scope-soft-pedal':
+    'Air is suspected and nothing says where: the cylinder’s ports first, then every bleeder until clean and firm. No exchange.',
   'scope-school-whole': 'The shop bleeds every bleeder after any opened corner.',
   // Order
   'upstream-first': 'Bleeders on the control unit and valves come before the wheels.',
@@ -77,8 +81,28 @@ export const plan: Words = {
   // Amounts
   'purge-target': ({ targetPct, conversion }, say) =>
     `Each bleeder until at most ${say.value('targetPct', targetPct)} of what comes out is old: the worse of stirred tanks and laminar tail, for ${conversion ? 'a conversion' : 'an exchange'}.`,
+  'clear-target':
+    'Enough through each bleeder to bring the reservoir’s fluid there and carry the air out. No exchange: how old it is afterwards is not promised.',
+  'draw-down':
+    'Old fluid is drawn out of {reservoir} down to {leftMl}: as far as every port stays covered, well below MIN.',
+  'rinse-saves':
+    'Rinsed with {rinseMl} and drawn down again, {reservoir} holds so little old fluid that less is needed at the bleeders than the rinse costs.',
+  'dead-volumes-usual':
+    'What {count} brakes hold with their pistons home is not in the file: the usual figure stands in.',
+  'branches-keep-old':
+    'The closed branches of the unit keep the fluid that stands in them ({units}): only its own routine opens them.',
+  'branches-keep-wrong':
+    'The closed branches of the unit keep wrong fluid ({units}): nothing here opens them. Get them cycled, and flush again.',
+  'systems-in-turn':
+    'Its {count} systems share nothing: one is finished and put together before the next is opened.',
+  'leak-check-first':
+    'Fresh joints under {setKPa} from the machine before any fluid is spent: it finds wet ones. Full effort at the end proves them.',
   'reservoir-carries-old':
     'The volumes hold for a clean feed. What stays in the reservoir below MIN is old, so the worst bleeder is expected to end at about {worstPct} old: draw lower where the ports stay covered, or draw and fill again before bleeding.',
+  'old-fluid-worse-of':
+    'The worse of stirred tanks and laminar tail at every bleeder, with the reservoir carried along.',
+  'old-fluid-rinse':
+    'A rinse of {rinseMl} after drawing down, drawn out again, saves more at the bleeders than it costs.',
   'sizes-assumed':
     '{count} parts and lines of this vehicle have usual sizes, not measured ones: volumes and minutes are estimates, and colour and bubbles decide.',
   'top-up-never-below-min':
@@ -89,7 +113,7 @@ export const plan: Words = {
   'reservoir-first':
     'The old fluid is drawn out of the reservoir first, so that it is not pushed through the whole system.',
   'draw-down-saves':
-    'Drawing down from MAX to MIN and filling saves {savedMl} against flushing the reservoir through to the same share of old.',
+    'Drawing down and filling saves {savedMl} against flushing the reservoir through to the same share of old.',
   'bench-loss': 'About {strokes} full strokes of every chamber stay in the vice and the pan.',
   'port-loss': 'About {strokes} full strokes of every chamber leave at the cylinder’s ports.',
   // Stages
@@ -99,6 +123,8 @@ export const plan: Words = {
     'Some brakes hang on the unit’s own pump: its routine moves their fluid, no foot does.',
   'unit-cycles':
     'The unit’s valves and pump hide air and old fluid until they are worked: base bleed, routine, base bleed.',
+  'routine-costs':
+    'With a bleeder open the unit’s pump pushes out about what stands between it and the wheel.',
   'base-bleed-again': 'After a routine, what it let loose is carried from the unit to every bleeder.',
   'cylinder-way': '{why}',
   'unit-way': '{why}',
@@ -131,6 +157,8 @@ export const plan: Words = {
       : 'A residual-pressure valve holds more than gravity gives.',
   'shop-too-cold': 'At {tempC} the fluid is too thick to run by itself.',
   'unit-valves-closed': 'The brake-by-wire unit’s valves stand closed at rest: nothing runs through them.',
+  'reverse-is-no-exchange':
+    'Pushing up through the bleeders fills the reservoir with old fluid: good for air, never an exchange.',
   'reverse-pushes-dirt': 'It would push the wrong fluid and its dirt up into the cylinder.',
   'routine-not-offered': 'This vehicle’s unit does not offer that routine.',
   'pump-fed-brakes': 'Some of these brakes are fed by the unit’s own pump: the pedal moves no fluid there.',

@@ -11,7 +11,20 @@ export const steps: StepWords = {
     'Draw the old fluid out, down to MIN.',
     'Lower only where every port stays covered. Nobody on the pedal, no bleeder open.',
   ],
-  'fill-sealed': 'Fill to MAX with new {spec} from a sealed container.',
+  'draw-to': [
+    'Draw the old fluid out of {reservoir} until about {leftMl} is left.',
+    'Well below MIN, and every port still covered: stop where one shows. Nobody on the pedal, no bleeder open.',
+  ],
+  rinse: [
+    'Pour about {rinseMl} of new {spec} into {reservoir}, round its walls.',
+    'What is left in it thins out before it is drawn once more.',
+  ],
+  'rinse-out': [
+    'Draw {reservoir} down to about {leftMl} once more.',
+    'Every port still covered. Nobody on the pedal, no bleeder open.',
+  ],
+  'fill-sealed': ({ spec, reservoir }, say) =>
+    `Fill ${reservoir ? `${say.value('reservoir', reservoir)} ` : ''}to MAX with new ${spec}.`,
   empty: ['Draw all of the old fluid out.', 'Nobody on the pedal, no bleeder open.'],
   wipe: 'Wipe the reservoir clean with lint-free cloth.',
   'first-fill': 'Fill with new {spec}, and work the pedal slowly a few times.',
@@ -28,6 +41,10 @@ export const steps: StepWords = {
   // Leaks
   'wipe-dry': 'Wipe every joint that was opened dry.',
   'press-hard': 'Press hard and hold for {holdS}, brakes assembled, every bleeder closed.',
+  'look-machine': [
+    'Every joint dry under the machine’s pressure.',
+    'A wet one: pressure off, mend it, wipe, bring it up again. Full effort follows at the end.',
+  ],
   look: ['Every joint dry.', 'A wet one: mend it, wipe, press again.'],
   // At the wheels
   stands: 'On stands, brakes assembled, catch bottle ready.',
