@@ -6,7 +6,8 @@ import {
   type Silences,
   usualSilences,
 } from '~/live-client/live-stream'
-import type { CabAct, CabView } from '~core/cab/view'
+import type { CabView } from '~core/cab/view'
+import type { CabAct } from '~core/words/cab/told'
 
 /** Why an act was not taken: by the server's code, or because nothing was heard of it. */
 export type CabRefusal = { code: string }

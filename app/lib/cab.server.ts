@@ -3,7 +3,7 @@ import { data } from 'react-router'
 import { jobOfPhone } from '~/db/cab.server'
 import type { Queries } from '~/db/database.server'
 import { type Attempts, afterWrong, isLocked, noAttempts } from '~core/cab/attempts'
-import { type CabLanguageId, cabLanguageFor, cabLanguageIds } from '~core/cab/languages'
+import { type CabLanguageId, cabLanguageFor, cabLanguageIds } from '~core/words/cab'
 
 const TOKEN = 'cab'
 const LANGUAGE = 'cab-language'

@@ -6,9 +6,9 @@ import { findJob } from '~/db/jobs.server'
 import { useAnnounce } from '~/heard/announce'
 import { HeardButtons } from '~/heard/heard-buttons'
 import { cabLanguageOf, jobHere, languageCookie } from '~/lib/cab.server'
-import { cabLanguageIds, cabLanguages } from '~core/cab/languages'
-import { refusalIn } from '~core/cab/languages/language'
 import { cabView } from '~core/cab/view'
+import { cabLanguageIds, cabLanguages } from '~core/words/cab'
+import { meaningIn, refusalIn } from '~core/words/cab/language'
 import type { Route } from './+types/cab-screen'
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -60,9 +60,9 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
       >
         {/* Anew at every word: seen from the corner of an eye. */}
         <span key={word} aria-hidden="true" className="cab-flash" />
-        <CabPicture says={lost ? 'hold' : view.says} lever={view.lever} />
+        <CabPicture says={lost ? 'hold' : view.says} lever={view.pedal === 'lever'} />
         <h1 className="text-[clamp(3rem,17vw,6rem)] leading-none font-extrabold">{word}</h1>
-        <p className="text-xl font-semibold">{lost ? words.lost.means : words.means[view.says]}</p>
+        <p className="text-xl font-semibold">{lost ? words.lost.means : meaningIn(words, view)}</p>
         {!lost && <p className="text-lg">{words.wheel[view.wheel]}</p>}
       </section>
       <footer className="grid gap-3">

@@ -52,7 +52,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const refused = await recordOrReply(context, params.jobId, act, (formErrors) =>
     submission.reply({ formErrors }),
   )
-  return refused ?? redirect(`/jobs/${params.jobId}/test`)
+  return refused ?? redirect(`/jobs/${params.jobId}`)
 }
 
 function typedBefore(

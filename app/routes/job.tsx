@@ -55,7 +55,12 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
           <span className="hidden text-sm text-quiet xl:inline">last touched {showMoment(state.lastAt)}</span>
         </div>
         <div className="min-w-0 flex-1 basis-[27rem]">
-          <StationPipe jobId={jobId} station={stationOf(state)} filed={filed !== undefined} />
+          <StationPipe
+            jobId={jobId}
+            station={stationOf(state)}
+            filed={filed !== undefined}
+            tested={state.tested !== undefined}
+          />
         </div>
         <JobMenu jobId={jobId} filed={filed !== undefined} />
       </div>

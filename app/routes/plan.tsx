@@ -24,6 +24,7 @@ import { planBaseFor } from '~/lib/plan-request.server'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
+import { readingDue } from '~core/job/selectors'
 import type { Plan } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
 import type { Route } from './+types/plan'
@@ -31,7 +32,7 @@ import type { Route } from './+types/plan'
 export async function loader({ params, context }: Route.LoaderArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
   if (!state.checkIn) throw redirect(`/jobs/${params.jobId}/check-in`)
-  if (!state.tested) throw redirect(`/jobs/${params.jobId}/test`)
+  if (readingDue(state)) throw redirect(`/jobs/${params.jobId}/test`)
   const begun = state.run?.plateConfirmed === true || state.filed !== undefined
   return {
     base: await planBaseFor(context.get(database), params.jobId, state),

@@ -1,5 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { planCases } from '~test/plan-cases'
+import { planOf } from '~test/plan-cases/plan-of'
 import { demoVehicle } from '~test/worlds/demo-vehicles'
 import { randomAct } from '~test/worlds/random-acts'
 import { ScriptedJob } from '~test/worlds/scripted-job'
@@ -7,9 +9,14 @@ import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { Chance } from '../base/random'
 import { applyEvent } from '../job/apply'
 import { openPoint } from '../job/points'
+import type { RunState } from '../job/state'
+import { currentStep } from '../job/steps'
+import { examples } from '../vehicle/examples'
+import { cabLanguageFor, cabLanguageIds, cabLanguages } from '../words/cab'
+import { meaningIn } from '../words/cab/language'
+import { cabTasks } from '../words/cab/told'
 import { afterWrong, isLocked, MOST_WRONG, noAttempts } from './attempts'
 import { cabCodeFrom, readCabCode } from './code'
-import { cabLanguageFor, cabLanguageIds, cabLanguages } from './languages'
 import { cabView } from './view'
 
 const vehicle = vehicleFrom(carFile(fourCorners.slice(2)))
@@ -77,6 +84,75 @@ describe('what the cab is shown', () => {
       }
     }
     expect(opens).toBeGreaterThan(100)
+  })
+})
+
+describe('the words under PRESS agree with the plan', () => {
+  /** The cab's view when the first press is called. */
+  const pressed = (vehicleName: 'post-van-lhd' | 'courier-motorcycle', work: object, methods: string[]) => {
+    const job = ScriptedJob.planned(demoVehicle(vehicleName), work, methods)
+    return cabView(
+      job.until(({ run }) => run.call === 'pressing' && run.stages[run.stageIndex]?.stage.kind === 'bleed')
+        .state,
+    )
+  }
+  const means = (view: ReturnType<typeof cabView>) => meaningIn(cabLanguages.en, view)
+
+  test('pump and hold: so many pumps first, and an old cylinder never to the floor', () => {
+    const view = pressed('post-van-lhd', { reason: 'service' }, ['two-person'])
+    expect(view).toMatchObject({ pedal: 'brake', pumps: 4, stroke: 'near-bottom' })
+    expect(means(view)).toBe(
+      'Brake pedal. Pump 4 times, slowly. Then hold. Slowly, stop near the bottom. Stay down.',
+    )
+  })
+
+  test('a new cylinder goes all the way; pressed through it is not pumped', () => {
+    const ways = [{ technique: 'press-through', why: 'calm' }]
+    const view = pressed('post-van-lhd', { reason: 'repair', replaced: ['cylinder'], ways }, [
+      'two-person',
+      'bench',
+    ])
+    expect(view).toMatchObject({ pumps: 0, stroke: 'all-the-way' })
+    expect(means(view)).toBe('Brake pedal. Slowly, all the way. Stay down.')
+  })
+
+  test('a motorcycle’s front is pressed by its lever, its rear by its pedal', () => {
+    const job = ScriptedJob.planned(demoVehicle('courier-motorcycle'), { reason: 'service' }, ['two-person'])
+    const at = (point: string) =>
+      cabView(job.until(({ run }) => run.callAt === point && run.call === 'pressing').state).pedal
+    expect([at('F'), at('R')]).toEqual(['lever', 'brake'])
+  })
+
+  test('the clutch’s bleeder is pressed by the clutch pedal', () => {
+    const file = structuredClone(examples['smithy-roadster']?.file)
+    const car = vehicleFrom(file)
+    const job = ScriptedJob.planned(car, { reason: 'service' }, ['two-person'])
+    const view = cabView(job.until(({ run }) => run.callAt === 'CL' && run.call === 'pressing').state)
+    expect(view.pedal).toBe('clutch')
+  })
+})
+
+describe('what the bay gives to the cab, the phone shows', () => {
+  test('every step that somebody in the cab does has its words on the phone, in every language (all worked plans)', () => {
+    const codes = new Set(
+      Object.values(planCases)
+        .flat()
+        .flatMap((each) => planOf(each).stages)
+        .flatMap(({ before, after }) => [...before, ...after])
+        .filter(({ who }) => who === 'cab')
+        .map(({ code }) => code),
+    )
+    expect([...codes].sort()).toEqual([...cabTasks].sort())
+    for (const id of cabLanguageIds)
+      for (const task of cabTasks) expect(cabLanguages[id].tasks[task].length).toBeGreaterThan(10)
+  })
+
+  test('“press until the booster is used up” in the bay is never “do nothing” on the phone', () => {
+    const job = ScriptedJob.planned(demoVehicle('post-van-lhd'), { reason: 'service' }, ['two-person'])
+    job.until(({ state }) => currentStep({ run: state.run as RunState })?.step.code === 'booster')
+    const view = cabView(job.state)
+    expect([view.says, view.task]).toEqual(['do', 'booster'])
+    expect(meaningIn(cabLanguages.en, view)).toMatch(/Engine off/)
   })
 })
 

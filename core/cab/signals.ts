@@ -37,6 +37,7 @@ export const signals: Record<SignalId, Signal> = {
     vibrateMs: [90, 60, 90, 60, 90],
   },
   wait: { notes: [{ hz: MIDDLE, ms: 90 }], vibrateMs: [60] },
+  do: { notes: [{ hz: MIDDLE, ms: 200 }, gap(60), { hz: MIDDLE, ms: 200 }], vibrateMs: [200, 60, 200] },
   away: { notes: [{ hz: HIGH, ms: 90 }], vibrateMs: [40] },
   parked: { notes: [{ hz: MIDDLE, ms: 500 }, gap(80), { hz: LOW, ms: 500 }], vibrateMs: [500, 80, 500] },
   ended: { notes: [{ hz: HIGH, ms: 90 }, gap(60), { hz: HIGH, ms: 90 }], vibrateMs: [40, 60, 40] },

@@ -1,30 +1,39 @@
-import { callKindOf, currentPoint, currentStage } from '../job/points'
+import { callKindOf, currentPoint, currentStage, sourceOf } from '../job/points'
 import { bleedDone } from '../job/selectors'
 import type { JobState } from '../job/state'
+import { currentStep } from '../job/steps'
 import { stageTraits } from '../plan/stage-kinds'
-import { type CabCall, type CallAct, type CallState, callMachines, callStep } from '../technique/calls'
+import { techniqueOf } from '../technique'
+import { type CallState, callMachines, callStep } from '../technique/calls'
 import { partsOf } from '../vehicle/parts'
-
-/** Acts that a cab may send; every other is the wheel's. */
-export const cabActs = ['holding', 'release', 'foot-slipped'] as const satisfies readonly CallAct[]
-export type CabAct = (typeof cabActs)[number]
-
-/** What the wheel is doing, for whoever cannot see it. */
-export type WheelDoes = 'getting-ready' | 'calling' | 'opening' | 'open' | 'closing' | 'looking' | 'done'
+import {
+  type CabAct,
+  type CabPedal,
+  type CabSays,
+  type CabStroke,
+  type CabTask,
+  cabActs,
+  isCabTask,
+  type WheelDoes,
+} from '../words/cab/told'
 
 /** All that a phone in the cab is shown: nothing else of the job leaves for it. */
 export type CabView = {
   plate: string
   bay: string
-  /** `away`: this stage has no part for the cab. `ended`: the job is filed. `parked`: everybody stopped. */
-  says: CabCall | 'away' | 'parked' | 'ended'
+  says: CabSays
+  /** What is to be done in the cab now, beside any call; the wheel confirms it. */
+  task?: CabTask
   /** The one act the cab confirms now. */
   confirm?: CabAct
   /** Whether the foot may slip now. */
   maySlip: boolean
   wheel: WheelDoes
-  /** A lever on a bar instead of a pedal. */
-  lever: boolean
+  /** What is pressed: the one that feeds the place whose turn it is. */
+  pedal: CabPedal
+  /** How often it is pumped before it is held; 0 where it is pressed once. */
+  pumps: number
+  stroke: CabStroke
   /** What the cab's act must say it saw. */
   seen?: { point: string; call: CallState; pulls: number; turn: number }
   /** Of the job, so that a later one is known from an earlier. */
@@ -35,11 +44,13 @@ export type CabView = {
 
 /** What the cab is shown of a job. Pure: the same state shows the same, on every phone. */
 export function cabView(state: JobState): CabView {
-  const { plate, checkIn, run, filed, parked, vehicle, length } = state
+  const { plate, checkIn, run, filed, parked, length } = state
   const base = {
     plate,
     bay: checkIn?.bay ?? '',
-    lever: false,
+    pedal: 'brake',
+    pumps: 0,
+    stroke: 'near-bottom',
     maySlip: false,
     wheel: 'getting-ready',
     length,
@@ -50,6 +61,8 @@ export function cabView(state: JobState): CabView {
   const stageRun = run && currentStage(run)
   if (!run || !stageRun || !run.plateConfirmed || bleedDone(run))
     return { ...base, says: 'away', wheel: run && bleedDone(run) ? 'done' : 'getting-ready' }
+  const task = currentStep({ run })?.step
+  if (task?.who === 'cab' && isCabTask(task.code)) return { ...base, says: 'do', task: task.code }
   const kind = callKindOf(stageRun.stage)
   const point = currentPoint(run)
   const step = callStep(kind, run.call)
@@ -68,14 +81,25 @@ export function cabView(state: JobState): CabView {
     ...(confirm && isCabAct(confirm.act) && { confirm: confirm.act }),
     maySlip: step.next.some(({ act }) => act === 'foot-slipped'),
     wheel: wheelOf(state, step.open),
-    lever: actuatorOf(vehicle) === 'lever',
+    ...pedalAt(state, point),
+    pumps: (stageRun.stage.technique && techniqueOf(stageRun.stage.technique).pumps) || 0,
     seen: { point, call: run.call, pulls: stageRun.at[point]?.pulls ?? 0, turn: state.callTurn ?? 0 },
   }
 }
 
 export const isCabAct = (act: string): act is CabAct => cabActs.some((each) => each === act)
 
-const actuatorOf = (vehicle: JobState['vehicle']) => partsOf(vehicle, 'master-cylinder')[0]?.actuator
+/** Which pedal or lever feeds a place, and how far it may go. */
+function pedalAt({ vehicle, checkIn }: JobState, point: string): Pick<CabView, 'pedal' | 'stroke'> {
+  const source = sourceOf(vehicle, point)
+  const cylinder = partsOf(vehicle, 'master-cylinder').find(({ chambers }) =>
+    chambers.some(({ id }) => id === source),
+  )
+  const chamber = cylinder?.chambers.find(({ id }) => id === source)
+  const pedal = cylinder?.actuator === 'lever' ? 'lever' : chamber?.serves === 'clutch' ? 'clutch' : 'brake'
+  const isNew = cylinder !== undefined && checkIn?.work.replaced.includes(cylinder.id) === true
+  return { pedal, stroke: isNew ? 'all-the-way' : 'near-bottom' }
+}
 
 function wheelOf({ run }: JobState, open: boolean): WheelDoes {
   if (!run) return 'getting-ready'

@@ -53,6 +53,7 @@ export const copyOfRun = (run: RunState): RunState =>
     amounts: run.amounts,
     bottleMl: run.bottleMl,
     mends: run.mends,
+    bottleOn: run.bottleOn,
     tankMl: run.tankMl,
     openedAt: run.openedAt,
     frontMl: run.frontMl,

@@ -3,7 +3,7 @@ import { pullMl } from '../technique/strokes'
 import { partsOf, reservoirFact } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { copyOfRun } from './copies'
-import { currentPoint, currentStage, feedsReservoir, reservoirOfPoint, sourceOf } from './points'
+import { currentPoint, currentStage, isFed, reservoirOfPoint, sourceOf } from './points'
 import type { JobState, RunState, StageRunState, Tally } from './state'
 import { addTally } from './tally'
 
@@ -83,7 +83,7 @@ export const stillWantedMl = ({ stage, points, at }: StageRunState): number =>
 export function pourFirst({ vehicle, run }: Pick<JobState, 'vehicle' | 'run'>): Notice | undefined {
   const stageRun = run && currentStage(run)
   const point = run && currentPoint(run)
-  if (!run || !stageRun || point === undefined || feedsReservoir(stageRun.stage)) return undefined
+  if (!run || !stageRun || point === undefined || isFed(run, stageRun.stage)) return undefined
   const id = reservoirOfPoint(vehicle, point)
   const watch = id === undefined ? undefined : watchOf(vehicle, run, stageRun, id, point)
   if (!watch) return undefined

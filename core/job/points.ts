@@ -75,6 +75,10 @@ export function reservoirOfPoint(vehicle: Vehicle, point: string): string | unde
 export const feedsReservoir = ({ technique }: Stage): boolean =>
   technique !== undefined && techniqueOf(technique).feedsReservoir === true
 
+/** Whether the reservoir is kept full now: by the machine that drives this stage, or by a bottle that stands on it. */
+export const isFed = ({ bottleOn }: Pick<RunState, 'bottleOn'>, stage: Stage): boolean =>
+  bottleOn === true || feedsReservoir(stage)
+
 /** Whether what came out is looked at after each pull or stroke, and not while the joint stands open. */
 export function looksAfterPull(stage: Stage): boolean {
   const { withCab, looks } = callOf(stage)

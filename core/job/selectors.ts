@@ -1,5 +1,6 @@
 import type { FluidSpec } from '../fluid/specs'
 import type { Plan, Stage } from '../plan/answer'
+import { decideScope } from '../plan/scope/scope'
 import type { JobState, RunState, Station } from './state'
 
 /** What two places need to know of a job's state is asked here, and nowhere worked out anew. */
@@ -15,10 +16,23 @@ export const workBegun = (state: Pick<JobState, 'run' | 'earlier'>): boolean =>
 export const bleedDone = (run: RunState): boolean =>
   run.stages[run.stageIndex]?.stage.kind === 'prove' && run.mends.length === 0
 
+/**
+ * Whether the fluid's reading is still asked for. A repair that opened one corner can do without: nothing there is
+ * decided by the age of the fluid.
+ */
+export function readingDue({
+  tested,
+  checkIn,
+  vehicle,
+}: Pick<JobState, 'tested' | 'checkIn' | 'vehicle'>): boolean {
+  if (tested || !checkIn) return !tested
+  return checkIn.work.reason !== 'repair' || decideScope(vehicle, checkIn.work, 'local').value.whole
+}
+
 /** Where the job is: the first station that still has something to do. */
 export function stationOf(state: JobState): Station {
   if (!state.checkIn) return 'check-in'
-  if (!state.tested) return 'test'
+  if (readingDue(state)) return 'test'
   if (!state.run) return 'plan'
   if (!bleedDone(state.run)) return 'bleed'
   return state.filed ? 'file' : 'prove'

@@ -89,7 +89,9 @@ export type RunState = {
   /** What stands in the catch bottle, by its own marks. */
   bottleMl: number
   mends: Mend[]
-  /** What is left in the machine's own tank, by what went through since it was looked at; absent while nobody has said. */
+  /** An inverted bottle stands on the reservoir and keeps its level. */
+  bottleOn?: true
+  /** What is left in the machine's own tank, or in that bottle, by what went through since it was looked at; absent while nobody has said. */
   tankMl?: number
   /** Since when the joint stands open, or since the last look while it does. */
   openedAt?: string

@@ -1,5 +1,6 @@
 import { techniqueOf } from '../technique'
 import type { Technique } from '../technique/technique'
+import { boosterOf } from '../vehicle/booster'
 import type { Part, Vehicle } from '../vehicle/schema'
 import type { Caution, Stage } from './answer'
 
@@ -9,6 +10,8 @@ export type CautionContext = {
   stages: readonly Stage[]
   pressureKPa?: number
   conversion: boolean
+  /** Ids of parts that are new. */
+  replaced: readonly string[]
 }
 
 type Rule = Caution & { applies: (context: CautionContext) => boolean }
@@ -64,12 +67,14 @@ const rules: readonly Rule[] = [
   {
     code: 'vacuum-booster',
     at: 'bleed',
-    applies: byFoot,
+    applies: (context) => byFoot(context) && boosterOf(context.vehicle) === 'vacuum',
   },
   {
     code: 'old-cylinder-floor',
     at: 'bleed',
-    applies: byFoot,
+    applies: (context) =>
+      byFoot(context) &&
+      withPart(({ id, type }) => type === 'master-cylinder' && !context.replaced.includes(id))(context),
   },
   {
     code: 'machine-pressure-off',

@@ -138,7 +138,7 @@ export function makePlan(request: PlanRequest): Plan {
       stages: [],
       limits: {},
       expectedOldPct: {},
-      cautions: cautionsFor({ vehicle, stages: [], conversion }),
+      cautions: cautionsFor({ vehicle, stages: [], conversion, replaced: request.work.replaced }),
       reasons,
       ...common,
     }
@@ -187,7 +187,13 @@ export function makePlan(request: PlanRequest): Plan {
     expectedOldPct: Object.fromEntries([...amounts.outletShare].map(([id, share]) => [id, 100 * share])),
     cautions: [
       ...ordered.warnings.map((warning) => ({ ...warning, at: 'bleed' as const })),
-      ...cautionsFor({ vehicle, stages: built.stages, pressureKPa: settings.pressureKPa, conversion }),
+      ...cautionsFor({
+        vehicle,
+        stages: built.stages,
+        pressureKPa: settings.pressureKPa,
+        conversion,
+        replaced: request.work.replaced,
+      }),
     ],
     reasons,
     ...common,

@@ -107,9 +107,9 @@ const preconditions: readonly Precondition[] = [
     applies: (asks) => byWire(asks) && hasUnitStage(asks),
     begin: {
       place: beforeUnit,
-      step: atTool('level-sensor-off'),
+      step: { ...atTool('level-sensor-off'), bottle: 'on' },
     },
-    end: { place: afterUnit, step: atTool('level-sensor-back') },
+    end: { place: afterUnit, step: { ...atTool('level-sensor-back'), bottle: 'off' } },
     unplugs: 'level-sensor',
   },
   {

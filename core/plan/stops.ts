@@ -1,6 +1,7 @@
 import { fact, type Notice } from '../base/decision'
 import { mayMix } from '../fluid/specs'
 import { suits } from '../fluid/specs/suits'
+import { partFact } from '../vehicle/parts'
 import type { Prepared } from './prepare'
 import { fluidUsed } from './prepare'
 import type { PlanRequest } from './request'
@@ -11,6 +12,8 @@ export function stopsFor(request: PlanRequest, prepared: Prepared): Notice[] {
   const stops = [...fluidStops(request), ...methodStops(request, prepared)]
   const { scope } = prepared
   if (scope.bleeders.length + scope.cylinderBleeders.length === 0) stops.push(fact('no-bleeder'))
+  else if (scope.closedEnds.length > 0)
+    stops.push(fact('brake-without-bleeder', { parts: scope.closedEnds.map(partFact) }))
   return stops
 }
 

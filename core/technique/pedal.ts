@@ -1,5 +1,6 @@
 import { fact, type Notice } from '../base/decision'
 import { perObject } from '../base/memo'
+import { boosterOf } from '../vehicle/booster'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { minutesInTurn } from './corner-flow'
@@ -70,9 +71,9 @@ export function refuseFastPumping(context: MethodContext): Notice | undefined {
 /** Slow strokes with rests wear people out, and a tired foot slips: a machine is preferred. @source common practice */
 export const takeUpRiskMinutes = (context: MethodContext): number => (quickTakeUp(context) ? 6 : 0)
 
-/** Vehicles whose pedal has a booster; by-wire ones have their own procedure. */
+/** Vehicles whose pedal has a vacuum booster to be used up; by-wire ones have their own procedure. */
 const boosted = (context: MethodContext) =>
-  ['car', 'van', 'truck'].includes(context.vehicle.kind) &&
+  boosterOf(context.vehicle) === 'vacuum' &&
   feeding(context).some(({ actuator }) => actuator === 'pedal') &&
   !context.vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire')
 

@@ -1,6 +1,9 @@
 import { pedalMinutes, pedalSteps, refuseFastPumping, refusePump, takeUpRiskMinutes } from './pedal'
 import { noSettings, type Technique } from './technique'
 
+/** Three to five. @source common practice */
+const PUMPS = 4
+
 /** Pump, hold, open, close, release, between the wheel and the cab. @source common practice */
 export const pumpAndHold: Technique = {
   id: 'pump-and-hold',
@@ -8,6 +11,7 @@ export const pumpAndHold: Technique = {
   at: 'bleeders',
   drives: 'foot',
   needsHelper: true,
+  pumps: PUMPS,
   needs: [],
   call: 'pedal',
   exclude: (context) => refusePump(context) ?? refuseFastPumping(context),

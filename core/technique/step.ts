@@ -20,6 +20,8 @@ export const stepSchema = z.object({
   /** Where drawing leaves the reservoir; steps of the second version and before named a mark instead. */
   drawsToMl: z.number().optional(),
   drawsTo: z.enum(['min', 'empty']).optional(),
+  /** An inverted bottle goes on the reservoir, or comes off: in between it keeps the level. */
+  bottle: z.enum(['on', 'off']).optional(),
   /** About how much that is, by the plan. */
   aboutMl: z.number().optional(),
   /** The one reservoir it concerns; left out, all of them. */

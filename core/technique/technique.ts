@@ -128,6 +128,8 @@ export type Technique = {
   makerStates?: readonly (keyof MethodSettings)[]
   needsHelper?: true
   needs: readonly EquipmentId[]
+  /** How often the pedal is pumped before it is held down; pressed once where left out. */
+  pumps?: number
   /** Which call leads it at each place. */
   call: CallKind
   /** Why it must not be used on this vehicle now; undefined where it may. */

@@ -32,14 +32,14 @@ export const exchangeCases: PlanCase[] = [
   {
     name: 'the charabanc, an old cap and drums all round',
     reasoning:
-      'An old brass cap and a residual valve: no hard pressure, no gravity. Two people at the pedal, shoes adjusted first. One circuit, so any doubt blocks release.',
+      'An old brass cap and a residual valve: no hard pressure, no gravity. Two people at the pedal, shoes adjusted first. Built in 1961, it has no booster to be used up. One circuit, so any doubt blocks release.',
     vehicle: 'charabanc',
     work: { reason: 'service' },
     shop: { methods: ['two-person', 'pressure', 'gravity'] },
     expect: {
       stages: ['reservoir-exchange', 'bleed: pump-and-hold', 'prove'],
       order: ['RL', 'RR', 'FL', 'FR'],
-      steps: ['adjust-shoes', 'booster'],
+      steps: ['adjust-shoes'],
       cautions: ['residual-valve', 'adjust-drums', 'single-circuit'],
       notTaken: { gravity: 'residual-valve-blocks', pressure: 'costs-more' },
     },

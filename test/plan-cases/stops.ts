@@ -87,4 +87,19 @@ export const stopCases: PlanCase[] = [
     shop: { methods: ['two-person', 'gravity'] },
     expect: { stops: ['method-excluded'] },
   },
+  {
+    name: 'one brake whose bleeder nobody knows of',
+    reasoning:
+      'Three bleeders in the file, four brakes on the car. What stands in the fourth would stay in it, and nobody would notice.',
+    vehicle: 'doctors-runabout',
+    change: (file) => ({
+      ...file,
+      parts: (file.parts as { position?: string }[]).map((part) =>
+        part.position === 'front-left' ? { ...part, bleeders: [] } : part,
+      ),
+    }),
+    work: { reason: 'service' },
+    shop: { methods: everything },
+    expect: { stops: ['brake-without-bleeder'] },
+  },
 ]

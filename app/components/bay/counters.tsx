@@ -7,8 +7,8 @@ import {
   callKindOf,
   cleanPullsWanted,
   currentPoint,
-  feedsReservoir,
   freshPoint,
+  isFed,
   pointFact,
   pointWants,
 } from '~core/job/points'
@@ -22,12 +22,19 @@ type Props = { state: JobState; stageRun: StageRunState; act: (act: FloorAct) =>
 /** What the screen counts, so that nobody has to: clean pulls, volume against plan, each reservoir, the stage's balance. */
 export function Counters({ state, stageRun, act }: Props) {
   const point = state.run && currentPoint(state.run)
-  const fed = feedsReservoir(stageRun.stage)
+  const fed = state.run !== undefined && isFed(state.run, stageRun.stage)
   const watches = callKindOf(stageRun.stage) === 'bench' ? [] : watchReservoirs(state)
   return (
     <section className="panel grid gap-2 py-3" aria-label="Counts">
       {point !== undefined && <PointCounts state={state} stageRun={stageRun} point={point} />}
-      {fed && <Tank stageRun={stageRun} tankMl={state.run?.tankMl} act={act} />}
+      {fed && (
+        <Tank
+          stageRun={stageRun}
+          tankMl={state.run?.tankMl}
+          name={state.run?.bottleOn ? 'Bottle on the reservoir' : 'Machine’s tank'}
+          act={act}
+        />
+      )}
       {watches.map((watch) => (
         <Reservoir key={watch.reservoirId} watch={watch} several={watches.length > 1} fed={fed} act={act} />
       ))}

@@ -7,10 +7,10 @@ import { AmountDialog } from './amount-dialog'
 /** Drawn as tall as this, unless more is in it. @source from memory */
 const TANK_ML = 1000
 
-type Props = { stageRun: StageRunState; tankMl?: number; act: (act: FloorAct) => void }
+type Props = { stageRun: StageRunState; tankMl?: number; name: string; act: (act: FloorAct) => void }
 
-/** The machine's own tank with a mark at what the rest of this stage wants: above it nobody has to fill in between. */
-export function Tank({ stageRun, tankMl, act }: Props) {
+/** The machine's own tank, or the bottle on the reservoir, with a mark at what the rest of this stage wants: above it nobody has to fill in between. */
+export function Tank({ stageRun, tankMl, name, act }: Props) {
   const show = useShow()
   const wantsMl = stillWantedMl(stageRun)
   const fullMl = Math.max(TANK_ML, tankMl ?? 0, wantsMl)
@@ -23,8 +23,8 @@ export function Tank({ stageRun, tankMl, act }: Props) {
         role="img"
         aria-label={
           tankMl === undefined
-            ? 'Machine’s tank, level not known'
-            : `Machine’s tank at ${show('volume', tankMl)}, this stage still wants ${show('volume', wantsMl)}`
+            ? `${name}, level not known`
+            : `${name} at ${show('volume', tankMl)}, this stage still wants ${show('volume', wantsMl)}`
         }
       >
         {tankMl === undefined ? (
@@ -41,15 +41,15 @@ export function Tank({ stageRun, tankMl, act }: Props) {
         </text>
       </svg>
       <p>
-        <strong className="block">Machine’s tank</strong>
+        <strong className="block">{name}</strong>
         {tankMl === undefined
           ? 'Nobody has said what stands in it. Read its mark.'
           : `${show('volume', tankMl)} by count; this stage still wants ${show('volume', wantsMl)}.`}
       </p>
       <div className="col-span-2 grid">
         <AmountDialog
-          trigger="Tank’s mark"
-          title="The machine’s tank: at which mark?"
+          trigger="Its mark"
+          title={`${name}: at which mark?`}
           label="It stands at"
           button="Record the mark"
           urgent={tankMl === undefined || tankMl < wantsMl}

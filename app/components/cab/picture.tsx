@@ -3,6 +3,7 @@ import type { CabView } from '~core/cab/view'
 /** Where the foot stands on the pedal for each word; the arrow says which way it goes. */
 const poses: Record<CabView['says'], { down: number; move?: 'down' | 'up'; foot: boolean }> = {
   wait: { down: 0, foot: true },
+  do: { down: 0, foot: false },
   press: { down: 0.5, move: 'down', foot: true },
   hold: { down: 1, foot: true },
   release: { down: 0.5, move: 'up', foot: true },

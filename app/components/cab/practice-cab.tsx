@@ -1,8 +1,9 @@
 import { useEffect, useState } from 'react'
 import type { FloorAct } from '~/run-client/job-client'
-import { cabLanguages } from '~core/cab/languages'
 import { cabView } from '~core/cab/view'
 import type { JobState } from '~core/job/state'
+import { cabLanguages } from '~core/words/cab'
+import { meaningIn } from '~core/words/cab/language'
 import { CabPicture } from './picture'
 
 /** A helper who plays along takes this long, as one would who listens. */
@@ -25,11 +26,11 @@ export function PracticeCab({ state, act }: { state: JobState; act: (act: FloorA
       <div
         className={`grid justify-items-center gap-1 border-4 p-3 text-center ${view.says === 'hold' || view.says === 'press' ? 'border-oxide bg-oxide text-on-oxide' : 'border-ink bg-enamel'}`}
       >
-        <CabPicture says={view.says} lever={view.lever} />
+        <CabPicture says={view.says} lever={view.pedal === 'lever'} />
         <p className="text-5xl font-extrabold" role="status">
           {words.says[view.says]}
         </p>
-        <p>{words.means[view.says]}</p>
+        <p>{meaningIn(words, view)}</p>
       </div>
       <div className="grid grid-cols-2 gap-2">
         {seen && confirm && (

@@ -7,7 +7,7 @@ import { decideScope } from '../../plan/scope/scope'
 import { partsOf } from '../../vehicle/parts'
 import type { Vehicle } from '../../vehicle/schema'
 import { startedStage } from '../change'
-import { handsOn } from '../selectors'
+import { handsOn, readingDue } from '../selectors'
 import type { JobState, RunState } from '../state'
 import type { CheckIn } from './checked-in'
 import type { EventKind, Upcast } from './kind'
@@ -49,7 +49,7 @@ export const planned: EventKind<Planned> = {
   madeAt: 'desk',
   undo: false,
   refuse(state, { plan }) {
-    if (!state.checkIn || !state.tested) return fact('not-tested')
+    if (!state.checkIn || readingDue(state)) return fact('not-tested')
     if (handsOn(state)) return fact('plan-under-work')
     return plan.verdict === 'stop' ? fact('plan-stopped') : undefined
   },

@@ -3,6 +3,8 @@ import { secondsBetween } from '../../base/day'
 import { fact } from '../../base/decision'
 import { bubbleKinds, colours } from '../../fluid/specs/colour'
 import { stageTraits } from '../../plan/stage-kinds'
+import { pullMl } from '../../technique/strokes'
+import type { Vehicle } from '../../vehicle/schema'
 import { copyOfPoint, copyOfRun, withRun } from '../copies'
 import { frontAfter } from '../front'
 import { takenFrom } from '../levels'
@@ -11,10 +13,11 @@ import {
   callOf,
   currentPoint,
   currentStage,
-  feedsReservoir,
   freshPoint,
+  isFed,
   looksAfterPull,
   reservoirOfPoint,
+  sourceOf,
 } from '../points'
 import type { JobState, StageRunState } from '../state'
 import { addTally } from '../tally'
@@ -45,15 +48,29 @@ function refuse(state: Running) {
   return pulled && run.call !== 'rest' ? fact('pedal-still-down') : undefined
 }
 
-/** No bubbles, and where colour tells anything also new. */
-function isClean({ stage }: StageRunState, { bubbles, colour }: PullSeen): boolean {
-  const colourCounts = callOf(stage).looks.colour && stageTraits[stage.kind].colourCounts
-  return bubbles === 'none' && (!colourCounts || colour === 'new')
+/** A pull that brings less than this share of what its chamber gives moved next to nothing. @source from memory */
+const MOVED_SHARE = 0.25
+
+/**
+ * No bubbles, where colour tells anything also new, and fluid that moved: what stands still shows nothing, and finishes
+ * nothing.
+ */
+function isClean(vehicle: Vehicle, { stage }: StageRunState, point: string, event: PullSeen): boolean {
+  const { looks } = callOf(stage)
+  const colourCounts = looks.colour && stageTraits[stage.kind].colourCounts
+  if (event.bubbles !== 'none' || (colourCounts && event.colour !== 'new')) return false
+  if (!looks.ml) return true
+  const source = sourceOf(vehicle, point)
+  const strokeMl = source === undefined ? undefined : pullMl(vehicle, source)
+  const leastMl = looksAfterPull(stage) && strokeMl !== undefined ? MOVED_SHARE * strokeMl : 0
+  return event.ml > 0 && event.ml >= leastMl
 }
 
-function complete({ run }: JobState, event: PullSeen): PullSeen {
+function complete({ run, vehicle }: JobState, event: PullSeen): PullSeen {
   const stageRun = run && currentStage(run)
-  return stageRun ? { ...event, clean: isClean(stageRun, event) } : event
+  const point = run && currentPoint(run)
+  if (!stageRun || point === undefined) return event
+  return { ...event, clean: isClean(vehicle, stageRun, point, event) }
 }
 
 function apply(state: Running, event: PullSeen): JobState {
@@ -87,7 +104,7 @@ function apply(state: Running, event: PullSeen): JobState {
   next.colour = event.colour
   next.bubbles = event.bubbles
   // What a machine pushes through is what it pours in: its own tank keeps the reservoir full.
-  const fed = feedsReservoir(stageRun.stage)
+  const fed = isFed(run, stageRun.stage)
   if (fed && run.tankMl !== undefined) around.tankMl = Math.max(0, run.tankMl - ml)
   const tally = addTally(stageRun.tally, fed ? { outMl: ml, inMl: ml } : { outMl: ml })
   const seen: StageRunState = { ...stageRun, at: { ...stageRun.at, [point]: next }, tally }

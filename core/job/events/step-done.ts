@@ -50,6 +50,8 @@ function apply(state: Running, event: StepDone): JobState {
   let next = state.run
   if (step.asksMl === 'drawn') next = drawn(state, step, ml)
   if (step.asksMl === 'poured') next = filled(state, step, ml)
+  // What is on the reservoir now is another container than before: its mark is read anew.
+  if (step.bottle) next = { ...next, bottleOn: step.bottle === 'on' ? true : undefined, tankMl: undefined }
   if (event.amounts) next = withAmounts(next, event.amounts)
   const [mend, ...others] = next.mends
   if (here.mend && mend) {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { withRun } from '../copies'
-import { currentStage, feedsReservoir } from '../points'
+import { currentStage, isFed } from '../points'
 import { type EventKind, onRun, refuseOnRun } from './kind'
 import { ml, stamp } from './stamp'
 
@@ -18,7 +18,7 @@ export const tankRead: EventKind<z.output<typeof tankReadSchema>> = {
   needs: 'plate',
   refuse: refuseOnRun(({ run }) => {
     const stageRun = currentStage(run)
-    return stageRun && feedsReservoir(stageRun.stage) ? undefined : fact('no-tank')
+    return stageRun && isFed(run, stageRun.stage) ? undefined : fact('no-tank')
   }),
   apply: onRun((state, { ml: tankMl }) => withRun(state, { ...state.run, tankMl })),
 }

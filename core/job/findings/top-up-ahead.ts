@@ -1,7 +1,7 @@
 import { fact } from '../../base/decision'
 import { reservoirFact } from '../../vehicle/parts'
 import { watchReservoirs } from '../levels'
-import { feedsReservoir } from '../points'
+import { isFed } from '../points'
 import type { Watcher } from './watch'
 
 /** Pulls ahead of the last one that is safe, so that nobody has to run. @source common practice */
@@ -9,7 +9,7 @@ const AHEAD = 2
 
 /** Somebody will have to pour soon. */
 export const topUpAhead: Watcher = ({ state, stageRun, technique }) => {
-  if (feedsReservoir(stageRun.stage) || technique.call === 'bench') return undefined
+  if (isFed(state.run, stageRun.stage) || technique.call === 'bench') return undefined
   const watch = watchReservoirs(state)[0]
   if (watch?.pullsLeft === undefined || watch.pullsLeft === 0 || watch.pullsLeft > AHEAD) return undefined
   return {

@@ -4,6 +4,7 @@ import {
   bleederRuns,
   downstreamOf,
   reservoirIdOf,
+  runsOf,
   sourceIds,
   sourcePart,
 } from '../../vehicle/network'
@@ -30,6 +31,8 @@ export const airOnly = ({ reason, opened, replaced, ranDry, systemEmpty }: Scope
 export type Scope = {
   /** Bleeders to be opened in bleed stages; those on master cylinders are not among them. */
   bleeders: BleederRun[]
+  /** Brakes and slaves in scope that have no bleeder at all: what stands in them goes nowhere. */
+  closedEnds: Part[]
   /** Bleeders on master cylinders in scope, bled at the cylinder stage. */
   cylinderBleeders: BleederRun[]
   /** Whether every bleeder is in scope. */
@@ -168,6 +171,7 @@ export function decideScope(vehicle: Vehicle, work: ScopeWork, school: 'local' |
     value: {
       bleeders: inScope.filter(({ part }) => part.type !== 'master-cylinder'),
       cylinderBleeders: inScope.filter(({ part }) => part.type === 'master-cylinder'),
+      closedEnds: closedEnds(vehicle, whole, found, routineWork(work) ? new Set() : systems),
       whole,
       exchange: whole && !suspected,
       cylinder,
@@ -199,6 +203,21 @@ function wholeOrTouched(
     )
   const touched = new Set(found.flatMap((each) => [...each.downstream]))
   return runs.filter(({ part }) => touched.has(part.id))
+}
+
+/** @param systems the hydraulics touched; none named means all of them */
+function closedEnds(vehicle: Vehicle, whole: boolean, found: Found[], systems: Set<string>): Part[] {
+  const ends = vehicle.parts.filter(
+    (part) => (part.type === 'wheel-brake' || part.type === 'clutch-slave') && part.bleeders.length === 0,
+  )
+  if (ends.length === 0) return []
+  const runs = runsOf(vehicle)
+  const touched = new Set(found.flatMap((each) => [...each.downstream]))
+  return ends.filter(({ id }) => {
+    if (!whole) return touched.has(id)
+    const mine = [...(runs.get(id)?.values() ?? [])].map(({ sourceId }) => systemOf(vehicle, sourceId))
+    return systems.size === 0 || mine.some((system) => systems.has(system))
+  })
 }
 
 /** Separate hydraulics (a motorcycle's front and rear) are told apart by their reservoir: air does not cross between them. */

@@ -9,6 +9,8 @@ export const findings: Words = {
   'look-same-fluid': 'Same fluid, from the container that is open for this job. Lid back on loosely.',
   'tank-low':
     'The machine’s tank is at {tankMl}, {point} still wants {wantsMl}: close it, let the pressure off and fill the tank. An empty one blows air into the system.',
+  'bottle-low':
+    'The bottle on the reservoir is at {tankMl}, {point} still wants {wantsMl}: close it and change the bottle. An empty one lets the level fall, and nobody sees it.',
   'look-tank': 'Same fluid, sealed container. Pressure off before the tank is opened, as its maker says.',
   'over-with-air':
     '{throughMl} through {point}, planned were {targetMl}, and it still brings air. More of the same will not help.',

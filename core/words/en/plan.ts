@@ -174,6 +174,8 @@ export const plan: Words = {
   // Stops
   'no-bleeder':
     'No bleeder is in reach of this work: give the vehicle’s bleeders, or the maker’s way to let the air out.',
+  'brake-without-bleeder':
+    'No bleeder in the file at: {parts}. Fluid and air there would stay. Give its bleeder, or the maker’s way to let it out (hose end, brake hung, joint opened).',
   'method-excluded': '{way} cannot be taken here, whatever the reason: {why}',
   'no-method': 'The shop has no method at hand: name at least one it can do.',
   'no-method-fits':

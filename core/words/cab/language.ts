@@ -1,4 +1,4 @@
-import type { CabAct, CabView, WheelDoes } from '../view'
+import type { CabAct, CabPedal, CabSays, CabStroke, CabTask, WheelDoes } from './told'
 
 /** Everything a cab is told, in one language. One word where one will do. */
 export type CabLanguage = {
@@ -6,9 +6,15 @@ export type CabLanguage = {
   name: string
   /** For the page and for whoever reads it aloud. */
   tag: string
-  says: Record<CabView['says'], string>
+  says: Record<CabSays, string>
   /** Under the word, where the word alone is not enough. */
-  means: Record<CabView['says'], string>
+  means: Record<CabSays, string>
+  /** What is pressed, before the first word about it. */
+  pedals: Record<CabPedal, string>
+  /** Under PRESS, by how far down and whether it is pumped first. */
+  presses: Record<CabStroke, string> & { pumped: (times: number) => string }
+  /** What is to be done in the cab beside a call. */
+  tasks: Record<CabTask, string>
   confirms: Record<CabAct, string>
   wheel: Record<WheelDoes, string>
   /** The link is gone: whatever stood last, hold. */
@@ -39,3 +45,14 @@ export type CabRefusalCode = (typeof cabRefusalCodes)[number]
 /** A refusal by its code, in the language of the phone. */
 export const refusalIn = ({ refusals }: CabLanguage, code: string): string =>
   refusals[cabRefusalCodes.find((each) => each === code) ?? 'other']
+
+/** What stands under the word: for PRESS which pedal, how often and how far; for a task what it is. */
+export function meaningIn(
+  { means, pedals, presses, tasks }: CabLanguage,
+  told: { says: CabSays; task?: CabTask; pedal: CabPedal; pumps: number; stroke: CabStroke },
+): string {
+  const { says, task, pedal, pumps, stroke } = told
+  if (says === 'do' && task) return tasks[task]
+  if (says !== 'press') return means[says]
+  return [pedals[pedal], pumps > 0 ? presses.pumped(pumps) : '', presses[stroke]].filter(Boolean).join(' ')
+}
