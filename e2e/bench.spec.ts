@@ -60,7 +60,7 @@ test('a result is used in a job: its plan changes, says where it came from, and 
   await visit(page, '/bench')
   await page.getByRole('link', { name: 'Old fluid left' }).click()
   await page.getByLabel('Start from').selectOption({ label: `BNC 1, ${harbourTug.name}` })
-  await expect(page.getByLabel('Reservoir at MAX')).not.toHaveValue('400')
+  await expect(page.getByLabel('Reservoir at MAX')).toHaveValue('300')
   await typeInto(page, 'Last drops at most', '2')
   await page.getByRole('link', { name: 'Use in this job: BNC 1' }).click()
   await expect(page.getByText('From the Bench')).toBeVisible()

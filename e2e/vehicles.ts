@@ -5,6 +5,7 @@ const brake = (id: string, position: string, bleeder: string) => ({
   brake: 'disc',
   pistons: [{ diameterMm: 38, count: 1 }],
   padWearMm: 1,
+  deadMl: 0,
   bleeders: [{ id: bleeder, wrenchMm: 10, torqueNm: 10 }],
 })
 const pipe = (from: string, to: string, lengthM: number) => ({
@@ -14,7 +15,10 @@ const pipe = (from: string, to: string, lengthM: number) => ({
   segments: [{ lengthM, boreMm: 3.34, kind: 'tube' }],
 })
 
-/** A small vehicle that the project does not ship: two rear brakes, so that a whole bleed stays short. */
+/**
+ * A small vehicle that the project does not ship: two rear brakes that hold little and a reservoir that may be drawn
+ * empty, so that a whole bleed stays short.
+ */
 export const harbourTug = {
   format: 'ruddy-siphon.vehicle',
   version: 1,
@@ -22,7 +26,7 @@ export const harbourTug = {
   kind: 'car',
   fluid: { spec: 'DOT 4' },
   parts: [
-    { id: 'res', type: 'reservoir', maxMl: 300, minMl: 150, capSeal: 'sound' },
+    { id: 'res', type: 'reservoir', maxMl: 300, minMl: 150, portsCoveredMl: 0, capSeal: 'sound' },
     {
       id: 'mc',
       type: 'master-cylinder',

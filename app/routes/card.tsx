@@ -33,8 +33,11 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 /** How small it has to be printed to stand on one sheet; with little on it there is room to write with a thick pencil. */
 function density({ stages }: Plan): string {
   const lines = stages.reduce((sum, { order }) => sum + order.length + 2, 0)
-  if (lines <= 16) return 'print:text-[9.5pt] [--row:3mm]'
-  return lines <= 24 ? 'print:text-[8pt] [--row:1mm]' : 'print:text-[7.3pt] [--row:0.2mm]'
+  if (lines <= 16) return 'print:text-[9.5pt] print:leading-[1.18] [--row:3mm]'
+  if (lines <= 24) return 'print:text-[8pt] print:leading-[1.18] [--row:1mm]'
+  return lines <= 36
+    ? 'print:text-[7.3pt] print:leading-[1.18] [--row:0.2mm]'
+    : 'print:text-[6.8pt] print:leading-[1.08] print:[--gap:0.15rem] print:[--place:1em] print:[--keep:auto] [--row:0mm]'
 }
 
 /** The plan on one sheet of A4 or Letter, for a bay without a screen: what to do in order, with room to write what was seen. */
@@ -52,7 +55,7 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
   const checks = checksFor({ vehicle, planned: { shop: request.shop, plan } })
   return (
     <main
-      className={`mx-auto max-w-[52rem] p-5 text-[15px] leading-snug print:max-w-none print:p-0 print:leading-[1.18] ${density(plan)}`}
+      className={`mx-auto max-w-[52rem] p-5 text-[15px] leading-snug print:max-w-none print:p-0 ${density(plan)}`}
     >
       <title>{`Bay card ${plate} · Ruddy Siphon`}</title>
       <p className="mb-4 flex flex-wrap gap-3 print:hidden">

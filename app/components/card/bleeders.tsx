@@ -32,7 +32,10 @@ export function CardBleeders({ plan, request }: { plan: Plan; request: PlanReque
           return (
             <tr key={`${i} ${point}`}>
               <td>{i + 1}</td>
-              <th scope="row" className="text-base print:text-[1.15em]">
+              <th
+                scope="row"
+                className="text-base print:text-[length:var(--place,1.15em)] print:leading-none"
+              >
                 {bleeder
                   ? point
                   : stageTraits[stage.kind].worksAt === 'cylinders'

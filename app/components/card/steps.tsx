@@ -20,7 +20,7 @@ export function CardSteps({ plan }: { plan: Plan }) {
           .find((each) => technique && each.technique === technique && each.kind === kind)
         return (
           // biome-ignore lint/suspicious/noArrayIndexKey: a stage may come twice, and its number is what tells it apart
-          <li key={i} className="mb-1.5 break-inside-avoid">
+          <li key={i} className="mb-[var(--gap,0.375rem)] [break-inside:var(--keep,avoid)]">
             <h2 className="flex items-end justify-between gap-2 border-b border-ink font-bold">
               <span>
                 {i + 1}. {stageNames[kind]}
