@@ -51,7 +51,6 @@ describe('a part brings its caution (common practice)', () => {
     ['adjust-drums', demoVehicle('charabanc')],
     ['residual-valve', demoVehicle('charabanc')],
     ['single-circuit', demoVehicle('charabanc')],
-    ['hollow-bolt', demoVehicle('courier-motorcycle')],
     [
       'load-sensing-valve',
       vanWithPart({ id: 'valve', type: 'valve', role: 'load-sensing' } as { id: string }),
@@ -107,6 +106,27 @@ describe('a method brings its caution', () => {
   test('pressure on an old cap is warned of', () => {
     expect(codesOf(demoVehicle('charabanc'), ['pressure'])).toContain('cap-seal-doubtful')
     expect(codesOf(demoVehicle('post-van-lhd'), ['pressure'])).not.toContain('cap-seal-doubtful')
+  })
+
+  test('a hollow bolt is opened only where air is suspected', () => {
+    const bike = demoVehicle('courier-motorcycle')
+    expect(codesOf(bike, ['two-person'])).not.toContain('hollow-bolt')
+    expect(codesOf(bike, ['two-person'], { reason: 'soft-pedal' })).toContain('hollow-bolt')
+  })
+
+  test('vacuum at drums, silicone beside a unit, mineral oil against glycol, an old cylinder’s floor, a booster there is', () => {
+    expect(codesOf(demoVehicle('charabanc'), ['vacuum'])).toContain('vacuum-at-drums')
+    expect(codesOf(demoVehicle('post-van-lhd'), ['vacuum'])).not.toContain('vacuum-at-drums')
+    const silicone = demoVehicle('post-van-lhd', (file) => ({ ...file, fluid: { spec: 'DOT 5' } }))
+    expect(codesOf(silicone)).toContain('silicone-with-unit')
+    expect(codesOf(demoVehicle('post-van-lhd'))).not.toContain('silicone-with-unit')
+    const found = { reason: 'conversion', fluidFound: 'mineral' }
+    expect(codesOf(demoVehicle('post-van-lhd'), ['pressure'], found)).toEqual(
+      expect.arrayContaining(['mineral-and-rubber', 'second-flush']),
+    )
+    const renewed = { reason: 'repair', replaced: ['cylinder'] }
+    expect(codesOf(demoVehicle('post-van-lhd'), ['two-person'], renewed)).not.toContain('old-cylinder-floor')
+    expect(codesOf(demoVehicle('charabanc'), ['two-person'])).not.toContain('vacuum-booster')
   })
 
   test('a unit that must cycle stays unpowered until its base bleed', () => {

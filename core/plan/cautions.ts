@@ -1,3 +1,5 @@
+import type { Params } from '../base/decision'
+import type { Fluid } from '../fluid/specs/fluid'
 import { techniqueOf } from '../technique'
 import type { Technique } from '../technique/technique'
 import { boosterOf } from '../vehicle/booster'
@@ -10,11 +12,18 @@ export type CautionContext = {
   stages: readonly Stage[]
   pressureKPa?: number
   conversion: boolean
+  /** What the fluid that goes in is made of, and whether mineral oil is on either side of it. */
+  base: Fluid['base']
+  mineral: boolean
   /** Ids of parts that are new. */
   replaced: readonly string[]
 }
 
-type Rule = Caution & { applies: (context: CautionContext) => boolean }
+type Rule = Pick<Caution, 'code' | 'at'> & {
+  applies: (context: CautionContext) => boolean
+  /** What its words depend on. */
+  params?: (context: CautionContext) => Params
+}
 
 const always = () => true
 const withPart = (match: (part: Part) => boolean) => (context: CautionContext) =>
@@ -26,6 +35,7 @@ const withTechnique =
 const byFoot = withTechnique(({ drives }) => drives === 'foot')
 const byMachine = withTechnique(({ feedsReservoir }) => feedsReservoir === true)
 const byVacuum = withTechnique(({ call }) => call === 'vacuum')
+const withDrum = withPart((part) => part.type === 'wheel-brake' && part.brake === 'drum')
 const valveOf = (role: string) => withPart((part) => part.type === 'valve' && part.role === role)
 
 function circuitCount(vehicle: Vehicle): number {
@@ -42,6 +52,11 @@ const rules: readonly Rule[] = [
     code: 'brakes-on-before-pedal',
     at: 'bleed',
     applies: always,
+    params: ({ vehicle }) => ({
+      drums: vehicle.parts.some((part) => part.type === 'wheel-brake' && part.brake === 'drum'),
+      discs: vehicle.parts.some((part) => part.type === 'wheel-brake' && part.brake === 'disc'),
+      lever: vehicle.parts.some((part) => part.type === 'master-cylinder' && part.actuator === 'lever'),
+    }),
   },
   {
     code: 'eyes-hands-paint',
@@ -92,6 +107,26 @@ const rules: readonly Rule[] = [
     applies: byVacuum,
   },
   {
+    code: 'vacuum-at-drums',
+    at: 'bleed',
+    applies: (context) => byVacuum(context) && withDrum(context),
+  },
+  {
+    code: 'silicone-with-unit',
+    applies: (context) =>
+      context.base === 'silicone' && withPart(({ type }) => type === 'control-unit')(context),
+  },
+  {
+    code: 'mineral-and-rubber',
+    at: 'wipe-reservoir',
+    applies: ({ conversion, mineral }) => conversion && mineral,
+  },
+  {
+    code: 'second-flush',
+    at: 'prove',
+    applies: ({ conversion }) => conversion,
+  },
+  {
     code: 'cap-seal-doubtful',
     at: 'bleed',
     applies: (context) =>
@@ -106,7 +141,7 @@ const rules: readonly Rule[] = [
   {
     code: 'unit-unpowered',
     at: 'bleed',
-    applies: ({ stages }) => stages.some((stage) => stage.kind === 'control-unit'),
+    applies: ({ stages }) => stages.some(({ before }) => before.some(({ code }) => code === 'unpower-unit')),
   },
   {
     code: 'unit-offers',
@@ -154,7 +189,7 @@ const rules: readonly Rule[] = [
   {
     code: 'adjust-drums',
     at: 'bleed',
-    applies: withPart((part) => part.type === 'wheel-brake' && part.brake === 'drum'),
+    applies: withDrum,
   },
   {
     code: 'parking-brake-caliper',
@@ -179,7 +214,7 @@ const rules: readonly Rule[] = [
   {
     code: 'hollow-bolt',
     at: 'bleed',
-    applies: ({ vehicle }) => vehicle.kind === 'motorcycle' || vehicle.kind === 'quad',
+    applies: ({ stages }) => stages.some(({ before }) => before.some(({ code }) => code === 'bars-crack')),
   },
   {
     code: 'single-circuit',
@@ -221,8 +256,8 @@ export const cautionCodes = rules.map(({ code }) => code)
 export function cautionsFor(context: CautionContext): Caution[] {
   return rules
     .filter((rule) => rule.applies(context))
-    .map(({ code, at }) => {
+    .map(({ code, at, params }) => {
       const stage = at && context.stages.some((each) => each.kind === at) ? at : undefined
-      return stage ? { code, at: stage } : { code }
+      return { code, ...(params && { params: params(context) }), ...(stage && { at: stage }) }
     })
 }

@@ -1,6 +1,7 @@
 import { fact, type Reason, reason } from '../base/decision'
 import { judgeFluid, judgementReasons } from '../fluid/judge'
 import { measuredLimits } from '../fluid/policy/policy'
+import { fluidOf } from '../fluid/specs'
 import { suits } from '../fluid/specs/suits'
 import { drawDownSavingMl } from '../physics/exchange/draw-down'
 import type { Choice, NoChoice } from '../technique/choose'
@@ -110,6 +111,14 @@ export function makePlan(request: PlanRequest): Plan {
   const { conversion } = prepared.context
   const spec = fluidUsed(request)
   const stops = stopsFor(request, prepared)
+  const base = fluidOf(spec).base
+  const cautioned = {
+    vehicle,
+    conversion,
+    base,
+    mineral: base === 'mineral' || request.work.fluidFound === 'mineral',
+    replaced: request.work.replaced,
+  }
   const ways = waysOf(request, prepared)
   const common = {
     topUpEvery: topUpEvery(vehicle, prepared.reservoirIds),
@@ -138,7 +147,7 @@ export function makePlan(request: PlanRequest): Plan {
       stages: [],
       limits: {},
       expectedOldPct: {},
-      cautions: cautionsFor({ vehicle, stages: [], conversion, replaced: request.work.replaced }),
+      cautions: cautionsFor({ ...cautioned, stages: [] }),
       reasons,
       ...common,
     }
@@ -187,13 +196,7 @@ export function makePlan(request: PlanRequest): Plan {
     expectedOldPct: Object.fromEntries([...amounts.outletShare].map(([id, share]) => [id, 100 * share])),
     cautions: [
       ...ordered.warnings.map((warning) => ({ ...warning, at: 'bleed' as const })),
-      ...cautionsFor({
-        vehicle,
-        stages: built.stages,
-        pressureKPa: settings.pressureKPa,
-        conversion,
-        replaced: request.work.replaced,
-      }),
+      ...cautionsFor({ ...cautioned, stages: built.stages, pressureKPa: settings.pressureKPa }),
     ],
     reasons,
     ...common,

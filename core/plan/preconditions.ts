@@ -1,6 +1,7 @@
 import { fact } from '../base/decision'
 import { atTool, atWheel, inCab, type Step } from '../technique/step'
 import type { Corner } from '../technique/technique'
+import { sourcePart } from '../vehicle/network'
 import type { Part, PartOf, Vehicle } from '../vehicle/schema'
 import type { Stage } from './answer'
 import { powerUp } from './stage-steps'
@@ -13,6 +14,12 @@ export type Asks = {
   corners: readonly Corner[]
   /** The control unit is new, was opened, or stood empty: it must not wake before the base bleed. */
   unitEmpty: boolean
+  /** Air may stand in the cylinder: it was opened, ran dry, or the pedal is soft. */
+  airSuspected: boolean
+  /** Wrong fluid comes out that a drop in water tells from the right one. */
+  dropTest: boolean
+  /** Rubber made for one base meets the other. */
+  rubber: boolean
 }
 
 /** Where a step stands: at the beginning or end of a stage, found in this plan. */
@@ -28,6 +35,7 @@ type Precondition = {
   unplugs?: string
 }
 
+const opensJoints = ({ kind, order }: Stage) => kind === 'port-bleed' || order.length > 0
 const opens = ({ order, kind }: Stage) => order.length > 0 && (kind === 'bleed' || kind === 'control-unit')
 const at =
   (find: (stages: readonly Stage[]) => number, side: 'before' | 'after'): Place =>
@@ -72,7 +80,14 @@ const valve = (role: PartOf<'valve'>['role']) => passed((part) => part.type === 
 const byWire = ({ vehicle }: Asks) =>
   vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire')
 const hasUnitStage = ({ stages }: Asks) => stages.some(({ kind }) => kind === 'control-unit')
-const small = ({ vehicle: { kind } }: Asks) => kind === 'motorcycle' || kind === 'quad'
+/** A lever on a handlebar feeds what is bled. */
+const onBar = ({ vehicle, stages, corners }: Asks) =>
+  (vehicle.kind === 'motorcycle' || vehicle.kind === 'quad') &&
+  stages.some(({ kind }) => kind === 'bleed') &&
+  corners.some(({ run }) => {
+    const source = run && sourcePart(vehicle, run.sourceId)
+    return source?.type === 'master-cylinder' && source.actuator === 'lever'
+  })
 
 /** Everything a part may ask for, in the order it is done. A new one is one entry here. @source common practice */
 const preconditions: readonly Precondition[] = [
@@ -88,6 +103,7 @@ const preconditions: readonly Precondition[] = [
     },
   },
   {
+    // Before the level is read; before each opening it is let down anew below.
     applies: byWire,
     begin: {
       place: atTheVeryBeginning,
@@ -151,11 +167,27 @@ const preconditions: readonly Precondition[] = [
     },
   },
   {
-    applies: (asks) => small(asks) && asks.stages.some(({ kind }) => kind === 'bleed'),
+    // A hollow bolt that nobody has to open stays shut: it wants new washers and its torque afterwards.
+    applies: (asks) => onBar(asks) && !asks.airSuspected,
     begin: {
       place: beforeBleed,
-      step: atWheel('bars'),
+      step: atWheel('bars-turn', undefined, 'bars'),
     },
+  },
+  {
+    applies: (asks) => onBar(asks) && asks.airSuspected,
+    begin: {
+      place: beforeBleed,
+      step: atWheel('bars-crack', undefined, 'bars'),
+    },
+  },
+  {
+    applies: ({ dropTest }) => dropTest,
+    end: { place: afterWheels, step: atWheel('water-drop') },
+  },
+  {
+    applies: ({ rubber }) => rubber,
+    begin: { place: atTheVeryBeginning, step: { ...atWheel('rubber-renewed'), who: 'desk' } },
   },
   {
     applies: brake(({ bleederAtTop }) => bleederAtTop === false),
@@ -204,6 +236,7 @@ export function withPreconditions(asks: Asks): Stage[] {
     const stage = stages[i]
     if (steps && stage) stage.before = [...steps, ...stage.before]
   }
+  if (byWire(asks)) letDownAnew(stages)
   const unplugged = applying.flatMap(({ unplugs }) => unplugs ?? [])
   for (const { end } of applying)
     if (end?.place(stages)?.at === 'after' && end.place !== beforeProof) put(end)
@@ -217,4 +250,20 @@ export function withPreconditions(asks: Asks): Stage[] {
     })
   for (const { end } of applying) if (end?.place === beforeProof) put(end)
   return stages
+}
+
+/**
+ * An accumulator charges again at every routine, power-up and door: it is let down anew before each opening, but for as
+ * long as its unit is unplugged, and after the step that wakes it.
+ */
+function letDownAnew(stages: Stage[]): void {
+  const has = ({ before }: Stage, code: string) => before.some((step) => step.code === code)
+  const asleepFrom = stages.findIndex((stage) => has(stage, 'unpower-unit'))
+  const wakes = stages.findIndex((stage) => has(stage, powerUp.code))
+  for (const [i, stage] of stages.entries()) {
+    const asleep = asleepFrom >= 0 && i >= asleepFrom && (wakes < 0 || i < wakes)
+    if (i === 0 || asleep || !opensJoints(stage)) continue
+    const at = stage.before.findIndex(({ code }) => code === powerUp.code) + 1
+    stage.before = [...stage.before.slice(0, at), atTool('accumulator'), ...stage.before.slice(at)]
+  }
 }

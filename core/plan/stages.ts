@@ -1,4 +1,5 @@
 import { type Basis, fact, type Params, type Reason, reason } from '../base/decision'
+import { fluidOf } from '../fluid/specs'
 import { cylinderMl } from '../physics/hydraulics/cylinder'
 import type { Choice } from '../technique/choose'
 import { techniqueOf } from '../technique/index'
@@ -59,6 +60,9 @@ export function buildStages(
     stages,
     corners: [...prepared.corners, ...prepared.unitCorners],
     unitEmpty: scope.unit && unitsToCycle(request).length > 0,
+    airSuspected: scope.cylinder !== 'none' || request.work.reason === 'soft-pedal',
+    dropTest: request.work.reason === 'conversion' && fluidOf(fluidUsed(request)).base === 'glycol',
+    rubber: request.work.reason === 'conversion' && basesMeet(request),
   })
   const placed = complete.map((stage) => ({
     ...stage,
@@ -139,6 +143,14 @@ function machineLeakCheck(build: Build): Stage[] {
       before: machineLeakSteps(machine.steps(context)),
     },
   ]
+}
+
+/** Whether mineral oil is found where glycol goes in, or the other way round. */
+function basesMeet(request: PlanRequest): boolean {
+  const { fluidFound } = request.work
+  if (fluidFound === undefined || fluidFound === 'unknown') return false
+  const bases = [fluidOf(fluidFound).base, fluidOf(fluidUsed(request)).base]
+  return bases.includes('mineral') && bases[0] !== bases[1]
 }
 
 /** A leak check that something gone wrong asks for, with its reason. */

@@ -73,7 +73,6 @@ export const exchangeCases: PlanCase[] = [
       ],
       order: ['F', 'R'],
       steps: ['bars'],
-      cautions: ['hollow-bolt'],
       notTaken: { pressure: 'pressure-not-on-this-kind' },
     },
   },

@@ -74,7 +74,7 @@ export const hazardCases: PlanCase[] = [
   {
     name: 'brake by wire, routine',
     reasoning:
-      'The rears hang on the unit’s own pump: no foot moves fluid there. The unit does them, fast, with the level sensor unplugged so that it does not stop; then the fronts by pedal, and the simulator. Accumulator empty before anything is opened, parking brake in service mode and out, sensor back, all connectors counted.',
+      'The rears hang on the unit’s own pump: no foot moves fluid there. The unit does them, fast, with the level sensor unplugged so that it does not stop; then the fronts by pedal, and the simulator. Accumulator empty before the level is read, and let down anew before each opening: the routine charges it again; parking brake in service mode and out, sensor back, all connectors counted.',
     vehicle: 'hybrid-taxi',
     work: { reason: 'service' },
     shop: { methods: ['two-person', 'control-unit'] },
@@ -84,10 +84,12 @@ export const hazardCases: PlanCase[] = [
       steps: [
         'service-mode',
         'accumulator',
+        'accumulator',
         'level-sensor-off',
         'battery',
         'level-sensor-back',
         'battery-off',
+        'accumulator',
         'connectors-back',
         'service-mode-out',
       ],
@@ -111,7 +113,7 @@ export const hazardCases: PlanCase[] = [
       ],
       order: ['R', 'FR', 'FL'],
       steps: ['bars', 'hang-caliper', 'refit-caliper'],
-      cautions: ['bleeder-not-at-top', 'hollow-bolt'],
+      cautions: ['bleeder-not-at-top'],
     },
   },
   {

@@ -165,7 +165,7 @@ export const repairCases: PlanCase[] = [
   {
     name: 'a brake-by-wire unit replaced',
     reasoning:
-      'Fronts and simulator by pedal with the unit unplugged, then the unit drives its rears, then the fronts again. Accumulator empty first. Two things unplugged, two counted back.',
+      'Fronts and simulator by pedal with the unit unplugged, then the unit drives its rears, then the fronts again. Accumulator empty first; it charges when the unit wakes and at its routine, so it is let down again after each. Two things unplugged, two counted back.',
     vehicle: 'hybrid-taxi',
     work: { reason: 'repair', replaced: ['unit'] },
     shop: { methods: ['two-person', 'control-unit'] },
@@ -184,8 +184,10 @@ export const repairCases: PlanCase[] = [
         'unpower-unit',
         'level-sensor-off',
         'power-unit',
+        'accumulator',
         'level-sensor-back',
         'battery-off',
+        'accumulator',
         'connectors-back',
       ],
     },

@@ -46,9 +46,18 @@ function timed(seen: Seen): Finding | undefined {
       }
     if (sides.verdict === 'alike') return undefined
   }
+  // Passages inside a unit, and bottles that share a line, pass less than pipes alone predict: only sides tell there.
+  if (sharesFlow(seen)) return undefined
   // Only what stays below half with the watch's own error given away.
   if (share * (1 + USUAL_FLOW_ERROR_PCT / 100) >= RESTRICTED_SHARE) return undefined
   return { ...fact('flow-slow', runs), checks }
+}
+
+/** Whether other bleeders run meanwhile, or a unit's small passages stand on the way. */
+function sharesFlow({ state: { run, vehicle }, point }: Seen): boolean {
+  if ((run.hung?.length ?? 0) > 0) return true
+  const units = new Set(vehicle.parts.flatMap(({ id, type }) => (type === 'control-unit' ? id : [])))
+  return bleederRunOf(vehicle, point)?.run?.lines.some(({ to }) => units.has(to)) === true
 }
 
 /** Pulled by foot nobody knows the pressure, but both sides of an axle get the same foot. */

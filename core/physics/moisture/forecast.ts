@@ -1,7 +1,7 @@
 import { dayNumber, isoDate } from '../../base/day'
 import { ImpossibleInput } from '../../base/fault'
 import { crossing } from '../../base/solve'
-import { type DatedReading, LEVELS_OFF_PCT, riseOf, straight, valueOn } from './rise'
+import { type DatedReading, dryEdgeOn, LEVELS_OFF_PCT, riseOf, straight, valueOn } from './rise'
 
 export type Forecast = {
   dueEarliest: string
@@ -37,6 +37,7 @@ export function moistureForecast(input: {
   /** The day on which the line, or one edge of where nine of ten would lie, comes to the limit. */
   const due = (edge: -1 | 0 | 1) => {
     const above = (day: number) => {
+      if (edge < 0) return dryEdgeOn(rise, day) - target
       const { value, off } = valueOn(rise, day)
       return value + edge * off - target
     }

@@ -5,6 +5,8 @@ import { dayNumber } from '../../base/day'
 export const LEVELS_OFF_PCT = 8
 /** Rise of fresh fluid in a year, and its range. @source from memory: 1 to 2 % a year */
 const USUAL_PCT_PER_YEAR = { slow: 1, likely: 1.5, quick: 2 }
+/** Readings that stay alike are a meter that cannot tell, never fluid that takes up nothing. @source from memory */
+const LEAST_PCT_PER_YEAR = 0.4
 const DAYS_PER_YEAR = 365.25
 /** Fewer readings, or closer together, say nothing of a rise. @source from memory */
 const LEAST_READINGS = 3
@@ -23,6 +25,8 @@ const bent = (value: number) => LEVELS_OFF_PCT * (1 - Math.exp(-value))
 
 /** Fresh fluid rises by so much in its first year, so by less as it fills. */
 const perDay = (pctPerYear: number) => straight(pctPerYear) / DAYS_PER_YEAR
+/** No slower than this, whatever the readings say. */
+const leastSlope = perDay(LEAST_PCT_PER_YEAR)
 const usual = {
   slope: perDay(USUAL_PCT_PER_YEAR.likely),
   off: (perDay(USUAL_PCT_PER_YEAR.quick) - perDay(USUAL_PCT_PER_YEAR.slow)) / 2,
@@ -84,6 +88,13 @@ export function valueOn({ slope, slopeOff, anchorDay, anchor, anchorOff }: Rise,
   return { value: anchor + slope * days, off: Math.hypot(anchorOff, slopeOff * days) }
 }
 
+/** The dry edge of where nine of ten would lie: its rise is never slower than any fluid's in service. */
+export function dryEdgeOn(rise: Rise, day: number): number {
+  const { value, off } = valueOn(rise, day)
+  const slowest = rise.anchor - rise.anchorOff + leastSlope * (day - rise.anchorDay)
+  return day > rise.anchorDay ? Math.max(value - off, slowest) : value - off
+}
+
 /** Water on a day by a rise, in %. */
 export function waterOn(rise: Rise, day: number): Band {
   const { value, off } = valueOn(rise, day)
@@ -97,7 +108,7 @@ const ownShareOf = (error: number) => usual.off ** 2 / (usual.off ** 2 + error *
 function weighed({ slope, error, spread }: OwnSlope): { slope: number; off: number } {
   const share = ownShareOf(error)
   return {
-    slope: share * slope + (1 - share) * usual.slope,
+    slope: Math.max(leastSlope, share * slope + (1 - share) * usual.slope),
     off: Math.max(spread, NINE_IN_TEN * Math.sqrt(share) * error),
   }
 }

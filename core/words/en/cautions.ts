@@ -3,10 +3,11 @@ import type { Words } from '../say'
 /** What a plan warns of. */
 export const cautions: Words = {
   'maker-first': 'The maker’s procedure, local rules and a qualified person come before this plan.',
-  'brakes-on-before-pedal': 'Never press the pedal with a caliper, drum or shoes off: the pistons come out.',
+  'brakes-on-before-pedal': ({ drums, discs, lever }) =>
+    `Never press the ${lever ? 'lever or pedal' : 'pedal'} with a ${drums === false ? 'caliper' : discs === false ? 'drum or its shoes' : 'caliper, drum or shoes'} off: the pistons come out.`,
   'eyes-hands-paint':
     'Goggles and gloves. Brake fluid strips paint and burns on a hot exhaust: cover, and rinse spills with plenty of water.',
-  'never-mix': 'One kind of fluid, from a sealed container. Never reuse what was drained.',
+  'never-mix': 'One kind of fluid, from a container whose age is known. Never reuse what was drained.',
   stands: 'On stands, never on a jack alone.',
   'close-before-release': 'Close the bleeder first; only then release pedal, vacuum or hose.',
   'bleeder-shears':
@@ -43,6 +44,13 @@ export const cautions: Words = {
     'Electric parking brake in service mode, wheels chocked; close it out and calibrate afterwards.',
   'bleeder-not-at-top':
     'A bleeder is not at the highest point: hang the caliper so that it is (spacer between the pads), or no bleeding gets the air out.',
+  'vacuum-at-drums':
+    'Vacuum draws the cup seals of drum cylinders off their walls: air may come past them, and bubbles there prove nothing. Pressure or a foot tells.',
+  'silicone-with-unit':
+    'Silicone holds fine air, and a control unit’s pulses work it in: unsuitable where there is one, unless the maker states it.',
+  'mineral-and-rubber':
+    'Mineral oil and glycol destroy each other’s seals: every rubber part renewed, or the maker’s word, before new fluid goes in.',
+  'second-flush': 'What sits in seals and branches comes out later: flush once more after some weeks.',
   'concentric-slave': 'Concentric clutch slave: no fast pumping, no overtravel.',
   'hollow-bolt':
     'The cylinder’s hollow bolt is often the highest point: turn the bars so that it is, and crack it first under a rag.',

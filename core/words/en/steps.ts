@@ -147,6 +147,19 @@ export const steps: StepWords = {
     'Turn the bars so that the cylinder’s hollow bolt is the highest point, and crack it first under a rag.',
     'Lever held, a moment, closed before it is let go: the air that no bleeder reaches sits there.',
   ],
+  'bars-turn': 'Turn the bars so that the cylinder’s hollow bolt is the highest point.',
+  'bars-crack': [
+    'Turn the bars so that the hollow bolt is the highest point; crack it first under a rag, lever held.',
+    'Closed before the lever is let go: the air that no bleeder reaches sits there. New sealing washers, the maker’s torque.',
+  ],
+  'water-drop': [
+    'A drop from each bleeder into water: it mixes. One that floats or clouds: bleed there again.',
+    'Silicone and mineral oil float, glycol mixes. Sediment may come up at any time: wipe again.',
+  ],
+  'rubber-renewed': [
+    'Every rubber part renewed for this fluid, or the maker’s word that it need not be.',
+    'Mineral oil and glycol destroy each other’s seals: cups, hoses, caps and boots.',
+  ],
   'hang-caliper': [
     'Unbolt the caliper and hang it with its bleeder on top, a spacer between the pads.',
     'No load on its hose. Without the spacer the pistons come out.',

@@ -7,7 +7,7 @@ export const techniques: Readonly<Record<string, TechniqueWords>> = {
     why: 'A helper on the pedal; the bleeder closes before the pedal is released.',
     round: [
       'Cab: 3–5 slow pumps, then hold.',
-      'Wheel: open a quarter to half a turn.',
+      'Wheel: open a quarter turn.',
       'Flow stops: close. Only then the cab releases.',
     ],
     done: 'Three pulls in a row without bubbles and in new colour, and its volume through.',
