@@ -2,7 +2,6 @@ import type { Params } from '../base/decision'
 import type { Fluid } from '../fluid/specs/fluid'
 import { techniqueOf } from '../technique'
 import type { Technique } from '../technique/technique'
-import { boosterOf } from '../vehicle/booster'
 import type { Part, Vehicle } from '../vehicle/schema'
 import type { Caution, Stage } from './answer'
 
@@ -82,7 +81,7 @@ const rules: readonly Rule[] = [
   {
     code: 'vacuum-booster',
     at: 'bleed',
-    applies: (context) => byFoot(context) && boosterOf(context.vehicle) === 'vacuum',
+    applies: ({ stages }) => stages.some(({ before }) => before.some(({ code }) => code === 'booster')),
   },
   {
     code: 'old-cylinder-floor',

@@ -6,7 +6,8 @@ import type { Fact } from '../base/decision'
 import { fluidOf, fluidSpecs } from '../fluid/specs'
 import { equipmentIds } from '../technique/equipment'
 import { methodIds, techniqueIds } from '../technique/technique'
-import { runsOf } from '../vehicle/network'
+import { boosterOf } from '../vehicle/booster'
+import { reservoirIdOf, runsOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import { hasWords, sayMetric } from '../words'
 import type { Plan } from './answer'
@@ -192,6 +193,76 @@ const facts: Record<string, (request: PlanRequest, plan: Plan) => void> = {
     for (const [on, off] of pairs)
       if (ids.includes(on))
         expect(ids.lastIndexOf(off), `${on} without ${off}`).toBeGreaterThan(ids.indexOf(on))
+  },
+  'the order follows the hands: bench before the reservoir is filled, a machine’s look at fresh joints before any bleed':
+    (_, plan) => {
+      const all = kinds(plan)
+      const filled = all.findIndex((kind) => kind === 'reservoir-exchange' || kind === 'slow-fill')
+      const bench = all.indexOf('bench-bleed')
+      if (bench >= 0 && filled >= 0) expect(bench).toBeLessThan(filled)
+      const early = plan.stages.findIndex(
+        ({ kind, technique }) => kind === 'leak-check' && technique !== undefined,
+      )
+      const bleed = all.indexOf('bleed')
+      if (early >= 0 && bleed >= 0) expect(early).toBeLessThan(bleed)
+      // Full effort comes last all the same: the machine finds wet joints and proves none.
+      if (early >= 0) expect(stepsOf(plan).map(({ code }) => code)).toContain('press-hard')
+    },
+  'separate systems of a motorcycle or quad never alternate': ({ vehicle }, plan) => {
+    if (vehicle.kind !== 'motorcycle' && vehicle.kind !== 'quad') return
+    if (
+      plan.stages.some(
+        ({ kind, order }) => kind === 'control-unit' || (kind === 'port-bleed' && order.length === 0),
+      )
+    )
+      return
+    const runs = runsOf(vehicle)
+    const shared = partsOf(vehicle, 'wheel-brake').some(
+      ({ id }) =>
+        new Set([...(runs.get(id)?.values() ?? [])].map(({ sourceId }) => reservoirIdOf(vehicle, sourceId)))
+          .size > 1,
+    )
+    if (shared) return
+    const systemOf = (bleeder: string) => {
+      const part = vehicle.parts.find(
+        (each) => 'bleeders' in each && each.bleeders.some(({ id }) => id === bleeder),
+      )
+      const [run] = [...(runs.get(part?.id ?? '')?.values() ?? [])]
+      return run && reservoirIdOf(vehicle, run.sourceId)
+    }
+    // Between two bleeders of one reservoir nothing is done to another.
+    const seen = plan.stages.flatMap(({ kind, before, order }) => [
+      ...(kind === 'reservoir-exchange' ? before.flatMap(({ reservoir }) => reservoir ?? []) : []),
+      ...order.flatMap((id) => systemOf(id) ?? []),
+    ])
+    const turns = seen.filter((each, i) => each !== seen[i - 1])
+    if (plan.stages.filter(({ kind }) => kind === 'reservoir-exchange').length > 1)
+      expect(turns.length).toBe(new Set(turns).size)
+  },
+  'nothing is named that the vehicle does not have: booster, drums, handlebar, accumulator, a syringe for an exchange':
+    ({ vehicle, work }, plan) => {
+      const steps = new Set(stepsOf(plan).map(({ code }) => code))
+      const has = (type: string, more: (part: never) => boolean = () => true) =>
+        vehicle.parts.some((part) => part.type === type && more(part as never))
+      if (boosterOf(vehicle) !== 'vacuum') expect(steps.has('booster')).toBe(false)
+      if (!has('wheel-brake', ({ brake }: { brake: string }) => brake === 'drum'))
+        expect(steps.has('adjust-shoes')).toBe(false)
+      if (!has('master-cylinder', ({ actuator }: { actuator: string }) => actuator === 'lever'))
+        expect(steps.has('bars-turn') || steps.has('bars-crack')).toBe(false)
+      if (!has('control-unit', ({ role }: { role: string }) => role === 'brake-by-wire'))
+        expect(steps.has('accumulator')).toBe(false)
+      if (work.reason !== 'conversion') expect(steps.has('water-drop')).toBe(false)
+      if (plan.fluid.targetOldPct !== undefined)
+        for (const { technique } of plan.stages) expect(technique).not.toBe('reverse')
+    },
+  'what is promised is kept: every bleeder of an exchange ends at its target, and nothing else is promised': (
+    _,
+    { fluid, expectedOldPct },
+  ) => {
+    const ends = Object.values(expectedOldPct)
+    if (fluid.targetOldPct === undefined) expect(ends).toEqual([])
+    for (const pct of ends) expect(pct).toBeLessThanOrEqual(fluid.targetOldPct ?? 0)
+    for (const [id, ml] of Object.entries(fluid.drawToMl)) expect(ml, id).toBeGreaterThanOrEqual(0)
   },
   'an excluded way is never taken, and the proof is last': (_, plan) => {
     for (const { taken, notTaken } of plan.ways)

@@ -7,6 +7,8 @@ export type PlanCase = {
   reasoning: string
   /** An example vehicle by the name of its file, or one of the demo world. */
   vehicle: string
+  /** What it was written to settle, where it was. */
+  settles?: string
   /** What is different about this one. */
   change?: (file: Record<string, unknown>) => object
   work: Partial<Work> & Pick<Work, 'reason'>
@@ -26,6 +28,13 @@ export type PlanCase = {
     /** Why a way was not taken. */
     notTaken?: Record<string, string>
     pressureKPa?: number | { atMost: number }
+    /** New fluid in all, within these. */
+    totalMl?: readonly [number, number]
+    drawToMl?: Record<string, number>
+    /** Whether a rinse pays. */
+    rinses?: boolean
+    /** Steps, cautions and reasons that must not be there. */
+    never?: string[]
   }
 }
 

@@ -21,6 +21,10 @@ describe.each(Object.entries(planCases))('%s', (_chapter, cases) => {
       reasons = [],
       notTaken = {},
       pressureKPa,
+      totalMl,
+      drawToMl,
+      rinses,
+      never = [],
     } = worked.expect
     const plan = planOf(worked)
     expect(plan.stops.map(({ code }) => code)).toEqual(stops)
@@ -35,6 +39,16 @@ describe.each(Object.entries(planCases))('%s', (_chapter, cases) => {
       plan.ways.flatMap((way) => way.notTaken.map(({ technique, code }) => [technique, code])),
     )
     expect(why).toMatchObject(notTaken)
+    if (totalMl) expect(plan.fluid.totalMl).toBeGreaterThan(totalMl[0])
+    if (totalMl) expect(plan.fluid.totalMl).toBeLessThan(totalMl[1])
+    if (drawToMl) expect(plan.fluid.drawToMl).toEqual(drawToMl)
+    if (rinses !== undefined) expect(Object.keys(plan.fluid.rinseMl).length > 0).toBe(rinses)
+    const all = [
+      ...plan.cautions,
+      ...plan.reasons,
+      ...plan.stages.flatMap((each) => [...each.before, ...each.after]),
+    ]
+    expect(all.map(({ code }) => code).filter((code) => never.includes(code))).toEqual([])
     if (typeof pressureKPa === 'number') expect(plan.pressureKPa).toBe(pressureKPa)
     else if (pressureKPa) expect(plan.pressureKPa).toBeLessThanOrEqual(pressureKPa.atMost)
   })
@@ -45,9 +59,19 @@ function told(worked: PlanCase): string {
   const plan = planOf(worked)
   const { work, shop } = worked
   const lines = [`### ${worked.name}`, '', worked.reasoning, '']
+  if (worked.settles) lines.push(`Settles: ${worked.settles}.`, '')
   const asked = { work, ...(Object.keys(shop).length > 0 && { shop }) }
   lines.push(`\`${worked.vehicle}\`, asked: \`${JSON.stringify(asked)}\``, '')
   for (const stop of plan.stops) lines.push(`- **Stop** \`${stop.code}\`: ${sayMetric(stop)}`)
+  const { fluid } = plan
+  if (plan.verdict === 'go') {
+    const amounts = Object.entries(fluid.perBleederMl).map(([id, ml]) => `${id} ${Math.round(ml)}`)
+    const drawn = Object.values(fluid.drawToMl).map(Math.round)
+    const rinsed = Object.values(fluid.rinseMl).map(Math.round)
+    const begun = drawn.length > 0 ? `, drawn down to ${drawn.join(' and ')}` : ''
+    const washed = rinsed.length > 0 ? `, rinsed with ${rinsed.join(' and ')}` : ''
+    lines.push(`- ${Math.round(fluid.totalMl)} mL in all${begun}${washed}; through ${amounts.join(', ')} mL`)
+  }
   for (const stage of plan.stages) {
     const way = stage.technique ? ` (${sayMetric(techniqueFact({ id: stage.technique }))})` : ''
     const opened = stage.order.length > 0 ? `: ${stage.order.join(' → ')}` : ''

@@ -3,6 +3,7 @@ import { choiceCases } from './choices'
 import { exchangeCases } from './exchanges'
 import { hazardCases } from './hazards'
 import { repairCases } from './repairs'
+import { settledCases } from './settled'
 import { stopCases } from './stops'
 
 /** Every worked case by its chapter, in the order they are told. */
@@ -12,4 +13,5 @@ export const planCases: Record<string, PlanCase[]> = {
   'What changes the work': hazardCases,
   'After a repair': repairCases,
   'Chosen by hand, by the maker, by what is there': choiceCases,
+  'Once answered wrongly': settledCases,
 }

@@ -22,11 +22,17 @@ export class ScriptedJob {
   private now: JobState | undefined
   by: Person = una
 
-  /** Checked in and tested, with no plan yet. */
-  static checkedIn(vehicle: Vehicle, work: Work, levelMl?: number): ScriptedJob {
+  /** Checked in, and nothing read of the fluid. */
+  static checkedInOnly(vehicle: Vehicle, work: object, levelMl?: number): ScriptedJob {
     const job = new ScriptedJob()
     job.do({ type: 'job-opened', vehicleId: 'v', plate: 'ISL 4', vehicle })
-    job.do({ type: 'checked-in', checkIn: { work, colour: 'brown', note: '', levelMl } })
+    const checkIn = { work: workSchema.parse(work), colour: 'brown', note: '', levelMl } as const
+    return job.do({ type: 'checked-in', checkIn })
+  }
+
+  /** Checked in and tested, with no plan yet. */
+  static checkedIn(vehicle: Vehicle, work: Work, levelMl?: number): ScriptedJob {
+    const job = ScriptedJob.checkedInOnly(vehicle, work, levelMl)
     return job.do({ type: 'tested', tester: '', notTakenWhy: 'open' })
   }
 
@@ -78,6 +84,14 @@ export class ScriptedJob {
   refusal(act: Act): string | undefined {
     const applied = applyEvent(this.now, this.event(act))
     return applied.ok ? undefined : applied.refusal.code
+  }
+
+  /** Why a plan could not be taken now. */
+  refusalOfPlan(): string | undefined {
+    const { vehicle, checkIn } = this.state
+    if (!checkIn) throw new Error('not checked in')
+    const shop = shopSchema.parse({ methods: ['two-person', 'bench'] })
+    return this.refusal({ type: 'planned', shop, plan: makePlan({ vehicle, work: checkIn.work, shop }) })
   }
 
   /** A call as the screen would send it, from where things are now. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { boilingPoint, boilingWithActivityC, fittedActivity, waterFromBoiling } from './boiling-point'
+import { moistureForecast } from './forecast'
 import { waterVapourKPa } from './water-vapour'
 
 describe('water vapour pressure', () => {
@@ -67,4 +68,16 @@ describe('boiling point', () => {
   ])('%o is refused at %s', (input, path) => {
     expect(() => boilingPoint(input)).toThrow(expect.objectContaining({ path }))
   })
+})
+
+test('three readings alike do not mean no rise: 3 % comes within nine years of 1 %, never in thirty (from memory: 0.4 % a year)', () => {
+  const flat = ['2024-11-01', '2025-11-01', '2026-11-01'].map((date) => ({ date, waterPct: 1 }))
+  const { dueLikely, dueLatest, basis } = moistureForecast({
+    readings: flat,
+    limitPct: 3,
+    today: '2026-11-27',
+  })
+  expect(basis).toBe('fitted')
+  expect(dueLatest < '2036-01-01').toBe(true)
+  expect(dueLikely <= dueLatest).toBe(true)
 })
