@@ -95,6 +95,7 @@ test('silicone out of a glycol van: wiped, bled, cycled, and a drop from each bl
   await expect(page.getByText('A drop from each bleeder into water: it mixes.')).toBeVisible()
   expect(await accessibilityFaults(page)).toEqual([])
   await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await expect(page.getByText('● saved')).toBeVisible()
   await bledToTheEnd(page, job)
 })
 

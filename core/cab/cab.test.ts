@@ -101,9 +101,7 @@ describe('the words under PRESS agree with the plan', () => {
   test('pump and hold: so many pumps first, and an old cylinder never to the floor', () => {
     const view = pressed('post-van-lhd', { reason: 'service' }, ['two-person'])
     expect(view).toMatchObject({ pedal: 'brake', pumps: 4, stroke: 'near-bottom' })
-    expect(means(view)).toBe(
-      'Brake pedal. Pump 4 times, slowly. Then hold. Slowly, stop near the bottom. Stay down.',
-    )
+    expect(means(view)).toBe('Pump 4 times, then hold. Slowly, not to the floor.')
   })
 
   test('a new cylinder goes all the way; pressed through it is not pumped', () => {
@@ -113,7 +111,7 @@ describe('the words under PRESS agree with the plan', () => {
       'bench',
     ])
     expect(view).toMatchObject({ pumps: 0, stroke: 'all-the-way' })
-    expect(means(view)).toBe('Brake pedal. Slowly, all the way. Stay down.')
+    expect(means(view)).toBe('Slowly, all the way down.')
   })
 
   test('a motorcycle’s front is pressed by its lever, its rear by its pedal', () => {
@@ -129,6 +127,7 @@ describe('the words under PRESS agree with the plan', () => {
     const job = ScriptedJob.planned(car, { reason: 'service' }, ['two-person'])
     const view = cabView(job.until(({ run }) => run.callAt === 'CL' && run.call === 'pressing').state)
     expect(view.pedal).toBe('clutch')
+    expect(means(view)).toMatch(/^Clutch pedal\. /)
   })
 })
 

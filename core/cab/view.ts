@@ -31,6 +31,8 @@ export type CabView = {
   wheel: WheelDoes
   /** What is pressed: the one that feeds the place whose turn it is. */
   pedal: CabPedal
+  /** There is more than one thing to press, so it is said which. */
+  namesPedal: boolean
   /** How often it is pumped before it is held; 0 where it is pressed once. */
   pumps: number
   stroke: CabStroke
@@ -49,6 +51,7 @@ export function cabView(state: JobState): CabView {
     plate,
     bay: checkIn?.bay ?? '',
     pedal: 'brake',
+    namesPedal: false,
     pumps: 0,
     stroke: 'near-bottom',
     maySlip: false,
@@ -90,15 +93,23 @@ export function cabView(state: JobState): CabView {
 export const isCabAct = (act: string): act is CabAct => cabActs.some((each) => each === act)
 
 /** Which pedal or lever feeds a place, and how far it may go. */
-function pedalAt({ vehicle, checkIn }: JobState, point: string): Pick<CabView, 'pedal' | 'stroke'> {
+function pedalAt(
+  { vehicle, checkIn }: JobState,
+  point: string,
+): Pick<CabView, 'pedal' | 'namesPedal' | 'stroke'> {
   const source = sourceOf(vehicle, point)
   const cylinder = partsOf(vehicle, 'master-cylinder').find(({ chambers }) =>
     chambers.some(({ id }) => id === source),
   )
   const chamber = cylinder?.chambers.find(({ id }) => id === source)
-  const pedal = cylinder?.actuator === 'lever' ? 'lever' : chamber?.serves === 'clutch' ? 'clutch' : 'brake'
+  const pedalOf = (actuator: string, serves?: string): CabPedal =>
+    actuator === 'lever' ? 'lever' : serves === 'clutch' ? 'clutch' : 'brake'
+  const pedal = cylinder ? pedalOf(cylinder.actuator, chamber?.serves) : 'brake'
+  const all = partsOf(vehicle, 'master-cylinder').flatMap(({ actuator, chambers }) =>
+    chambers.map(({ serves }) => pedalOf(actuator, serves)),
+  )
   const isNew = cylinder !== undefined && checkIn?.work.replaced.includes(cylinder.id) === true
-  return { pedal, stroke: isNew ? 'all-the-way' : 'near-bottom' }
+  return { pedal, namesPedal: new Set(all).size > 1, stroke: isNew ? 'all-the-way' : 'near-bottom' }
 }
 
 function wheelOf({ run }: JobState, open: boolean): WheelDoes {

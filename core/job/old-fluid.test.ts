@@ -62,6 +62,14 @@ describe('the draw that was really made decides what has to leave the bleeders',
     expect(findings(drawn(350).state)).toEqual([])
   })
 
+  test('a conversion fills, empties and fills again: what is drawn in between is new, and the amounts stand', () => {
+    const work = { reason: 'conversion', fluidFound: 'DOT 5' }
+    const job = ScriptedJob.planned(vehicle, work, ['pressure'], 400)
+    job.until(({ run }) => run.stages[run.stageIndex]?.stage.kind === 'bleed')
+    expect(amountsOf(job)).toEqual(job.state.planned?.plan.fluid.perBleederMl)
+    expect(moreThanPlannedMl(job.state)).toBe(0)
+  })
+
   test('what was worked out is stored and replayed; a screen cannot send amounts of its own', () => {
     const job = drawn(100)
     expect(job.replayed().run).toEqual(job.state.run)

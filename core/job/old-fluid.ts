@@ -9,10 +9,10 @@ import { reservoirOfPoint } from './points'
 import type { RunState } from './state'
 
 /**
- * Old fluid in a reservoir while it is drawn, rinsed and filled: it is followed from the first draw until it stands at
- * MAX. A draw takes of the mixture, a pour adds none.
+ * Old fluid in a reservoir while it is drawn, rinsed and filled, from the first draw on. A draw takes of the mixture, a
+ * pour adds none; what a bleed draws from it afterwards is not followed.
  *
- * @returns mL of old; undefined once it is full, or where nothing was drawn
+ * @returns mL of old; undefined where nothing was drawn yet
  */
 export function oldMlAfter(
   { levelMl, oldMl = {} }: RunState,
@@ -20,7 +20,6 @@ export function oldMlAfter(
   { id }: PartOf<'reservoir'>,
   levelAfterMl: number | undefined,
 ): number | undefined {
-  if (step.asksMl === 'poured') return step.fillsToMax ? undefined : oldMl[id]
   if (step.asksMl !== 'drawn' || levelAfterMl === undefined) return oldMl[id]
   const [before, old] = [levelMl[id], oldMl[id]]
   // What nobody drew from yet is old throughout.

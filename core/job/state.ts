@@ -82,7 +82,7 @@ export type RunState = {
   lookDue: boolean
   /** Fluid in each reservoir; absent while nobody has said. */
   levelMl: Record<string, number>
-  /** Of that, what is old, from the first draw until the reservoir is full again. */
+  /** Of that, what is old as the bleed begins, from the first draw on. */
   oldMl?: Record<string, number>
   /** What has to leave each bleeder, where a draw left more or less of the old than was planned. */
   amounts?: Record<string, number>

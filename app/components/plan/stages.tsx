@@ -27,7 +27,9 @@ export function Stages({ plan }: { plan: Plan }) {
               {stage.ml > 0 && `${show('volume', stage.ml)}, `}
               <Figure id={{ figure: 'stage', index }}>{showMinutes(stage.minutes)} min</Figure>
             </span>
-            {stage.mlByBleeder && <Volumes stage={stage} expected={promised(plan, stage)} />}
+            {stage.mlByBleeder && (
+              <Volumes stage={stage} expected={promised(plan, stage)} keptMl={plan.fluid.keptMl} />
+            )}
           </li>
         ))}
       </ol>
@@ -94,9 +96,14 @@ function StepList({ steps }: { steps: readonly Step[] }) {
 }
 
 /** Each bleeder's share as a bar, so that the order and the amounts are seen at once. */
-function Volumes({ stage, expected }: { stage: Stage; expected: Plan['expectedOldPct'] }) {
+type VolumesProps = { stage: Stage; expected: Plan['expectedOldPct']; keptMl?: number }
+
+function Volumes({ stage, expected, keptMl = 0 }: VolumesProps) {
   const show = useShow()
-  const most = Math.max(1, ...Object.values(stage.mlByBleeder ?? {}))
+  const amounts = Object.values(stage.mlByBleeder ?? {})
+  const most = Math.max(1, ...amounts)
+  // What no bleeder lets out stays in the machine; of several bleeds it is counted with the first.
+  const kept = stage.ml - amounts.reduce((sum, ml) => sum + ml, 0) >= 1 && keptMl > 0
   return (
     <ol className="col-span-2 col-start-2 mt-0.5 grid gap-0.5">
       {stage.order.map((bleeder) => {
@@ -121,6 +128,12 @@ function Volumes({ stage, expected }: { stage: Stage; expected: Plan['expectedOl
           </li>
         )
       })}
+      {kept && (
+        <li className="grid grid-cols-[4rem_1fr_5rem_10.5rem] gap-3 text-sm text-quiet">
+          <span className="col-span-2 text-right">stays in the machine</span>
+          <span className="text-right">{show('volume', keptMl)}</span>
+        </li>
+      )}
     </ol>
   )
 }

@@ -108,10 +108,7 @@ function filled(state: Running, step: Step, ml: number): RunState {
       ? pouredInto(state.run, only.id, ml, before + ml)
       : counted(state.run, { inMl: ml })
   }
-  if (only && reservoirs.length === 1) {
-    const { [only.id]: _full, ...oldMl } = state.run.oldMl ?? {}
-    return pouredInto({ ...state.run, oldMl }, only.id, ml, only.maxMl)
-  }
+  if (only && reservoirs.length === 1) return pouredInto(state.run, only.id, ml, only.maxMl)
   // One amount for several reservoirs says nothing of each: no gap is counted.
   const levelMl = Object.fromEntries(reservoirs.map(({ id, maxMl }) => [id, maxMl]))
   return counted({ ...state.run, levelMl: { ...state.run.levelMl, ...levelMl } }, { inMl: ml })

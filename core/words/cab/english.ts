@@ -27,9 +27,9 @@ export const english: CabLanguage = {
   },
   pedals: { brake: 'Brake pedal.', clutch: 'Clutch pedal.', lever: 'Hand lever.' },
   presses: {
-    pumped: (times) => `Pump ${times} times, slowly. Then hold.`,
-    'all-the-way': 'Slowly, all the way. Stay down.',
-    'near-bottom': 'Slowly, stop near the bottom. Stay down.',
+    pumped: (times) => `Pump ${times} times, then hold.`,
+    'all-the-way': 'Slowly, all the way down.',
+    'near-bottom': 'Slowly, not to the floor.',
   },
   tasks: {
     booster: 'Engine off. Press until the pedal goes hard and stays high. Then call out.',

@@ -27,9 +27,9 @@ export const german: CabLanguage = {
   },
   pedals: { brake: 'Bremspedal.', clutch: 'Kupplungspedal.', lever: 'Handhebel.' },
   presses: {
-    pumped: (times) => `${times} Mal langsam pumpen. Dann halten.`,
-    'all-the-way': 'Langsam, ganz durch. Unten bleiben.',
-    'near-bottom': 'Langsam, kurz vor dem Anschlag halten. Unten bleiben.',
+    pumped: (times) => `${times} Mal pumpen, dann halten.`,
+    'all-the-way': 'Langsam, ganz durch.',
+    'near-bottom': 'Langsam, nicht bis zum Boden.',
   },
   tasks: {
     booster: 'Motor aus. Treten, bis das Pedal hart wird und oben bleibt. Dann rufen.',

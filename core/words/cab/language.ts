@@ -49,10 +49,19 @@ export const refusalIn = ({ refusals }: CabLanguage, code: string): string =>
 /** What stands under the word: for PRESS which pedal, how often and how far; for a task what it is. */
 export function meaningIn(
   { means, pedals, presses, tasks }: CabLanguage,
-  told: { says: CabSays; task?: CabTask; pedal: CabPedal; pumps: number; stroke: CabStroke },
+  told: {
+    says: CabSays
+    task?: CabTask
+    pedal: CabPedal
+    namesPedal: boolean
+    pumps: number
+    stroke: CabStroke
+  },
 ): string {
-  const { says, task, pedal, pumps, stroke } = told
+  const { says, task, pedal, namesPedal, pumps, stroke } = told
   if (says === 'do' && task) return tasks[task]
   if (says !== 'press') return means[says]
-  return [pedals[pedal], pumps > 0 ? presses.pumped(pumps) : '', presses[stroke]].filter(Boolean).join(' ')
+  return [namesPedal ? pedals[pedal] : '', pumps > 0 ? presses.pumped(pumps) : '', presses[stroke]]
+    .filter(Boolean)
+    .join(' ')
 }

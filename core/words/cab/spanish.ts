@@ -27,9 +27,9 @@ export const spanish: CabLanguage = {
   },
   pedals: { brake: 'Pedal de freno.', clutch: 'Pedal de embrague.', lever: 'Maneta.' },
   presses: {
-    pumped: (times) => `Bombea ${times} veces, despacio. Luego aguanta.`,
-    'all-the-way': 'Despacio, hasta el fondo. Quédate abajo.',
-    'near-bottom': 'Despacio, para cerca del fondo. Quédate abajo.',
+    pumped: (times) => `Bombea ${times} veces y aguanta.`,
+    'all-the-way': 'Despacio, hasta el fondo.',
+    'near-bottom': 'Despacio, sin llegar al fondo.',
   },
   tasks: {
     booster: 'Motor apagado. Pisa hasta que el pedal se ponga duro y quede alto. Luego avisa.',
