@@ -59,7 +59,7 @@ test('by machine: the bleeder stays open while it is looked at, pressure comes o
   const job = await openJobOn(page, harbourTug, 'PRS 1')
   await planBy(page, 'pressure')
   await goOnUntil(page, job, ({ run }) => run?.call === 'open')
-  await page.getByRole('button', { name: 'Tank’s mark' }).click()
+  await page.getByRole('button', { name: 'Its mark' }).click()
   await page.getByLabel('It stands at, mL').fill('60')
   await page.getByRole('button', { name: 'Record the mark' }).click()
   await expect(page.getByText('An empty one blows air into the system')).toBeVisible()

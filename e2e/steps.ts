@@ -86,7 +86,6 @@ export async function lookClean(page: Page, ml: string): Promise<void> {
 
 /** Prove everything there is; what must be held is held, by a clock that is moved on. */
 export async function proveAll(page: Page): Promise<void> {
-  for (const holds of await page.getByRole('button', { name: ': holds' }).all()) await holds.click()
   for (const measure of await page
     .getByRole('listitem')
     .filter({ has: page.getByRole('textbox') })
@@ -100,6 +99,8 @@ export async function proveAll(page: Page): Promise<void> {
     await measure.getByRole('textbox').fill('0')
     await measure.getByRole('button', { name: 'record' }).click()
   }
+  // In their order: nothing is driven before the pedal is proved.
+  for (const holds of await page.getByRole('button', { name: ': holds' }).all()) await holds.click()
 }
 
 export const stateOf = async (request: APIRequestContext, job: string): Promise<JobState> =>

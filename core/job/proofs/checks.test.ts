@@ -28,7 +28,7 @@ describe('which proofs a vehicle needs (common practice)', () => {
       ],
       ['shoes-adjusted', 'routine-pressure'],
     ],
-    ['charabanc', ['shoes-adjusted', 'engine-on', 'parking-brake'], ['lamps', 'routine-pressure']],
+    ['charabanc', ['shoes-adjusted', 'parking-brake'], ['lamps', 'routine-pressure', 'engine-on']],
     [
       'courier-motorcycle',
       ['three-presses', 'lamps'],

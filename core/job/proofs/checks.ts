@@ -1,5 +1,6 @@
 import { type Fact, fact } from '../../base/decision'
 import { HOLD_S } from '../../plan/stage-steps'
+import { boosterOf } from '../../vehicle/booster'
 import { partsOf } from '../../vehicle/parts'
 import type { Vehicle } from '../../vehicle/schema'
 import { stagesNow } from '../selectors'
@@ -22,6 +23,10 @@ export type ProofCheck = {
   measure?: { unit: string; max: number; basis: 'practice' | 'default' }
   /** Must be held this long by the timer before it can pass. */
   holdS?: number
+  /** It says whether the vehicle stops at all: proved before it is driven. */
+  stops?: true
+  /** The vehicle is driven for it. */
+  drives?: true
   /** Where a failure leads. */
   way: ProofWay
   applies: (job: ToProve) => boolean
@@ -37,8 +42,7 @@ const hasUnit = (vehicle: Vehicle, role?: string) =>
   partsOf(vehicle, 'control-unit').some((part) => role === undefined || part.role === role)
 const byWire = of((vehicle) => hasUnit(vehicle, 'brake-by-wire'))
 const hydraulicPedal = (job: ToProve) => !byWire(job)
-const withBooster = (job: ToProve) =>
-  hydraulicPedal(job) && ['car', 'van', 'truck'].includes(job.vehicle.kind)
+const withBooster = (job: ToProve) => hydraulicPedal(job) && boosterOf(job.vehicle) !== 'none'
 const withUnit = of((vehicle) => hasUnit(vehicle))
 /** Air in a closed branch of a unit shows only after it has worked. */
 const unitWorked = (job: ToProve) => byWire(job) || stagesNow(job).some(({ kind }) => kind === 'control-unit')
@@ -92,17 +96,20 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'pedal-high',
+    stops: true,
     way: 'bleed-again',
     applies: hydraulicPedal,
   },
   {
     id: 'three-presses',
+    stops: true,
     measure: { unit: 'mm', max: 5, basis: 'default' },
     way: 'bleed-again',
     applies: hydraulicPedal,
   },
   {
     id: 'hold-light',
+    stops: true,
     measure: { unit: 'mm', max: 0, basis: 'practice' },
     holdS: HOLD_S,
     way: 'find-fault',
@@ -110,6 +117,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'hold-firm',
+    stops: true,
     measure: { unit: 'mm', max: 0, basis: 'practice' },
     holdS: HOLD_S,
     way: 'find-fault',
@@ -117,6 +125,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'routine-pressure',
+    stops: true,
     way: 'find-fault',
     applies: byWire,
   },
@@ -177,11 +186,13 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'low-speed',
+    drives: true,
     way: 'bleed-again',
     applies: onRoad,
   },
   {
     id: 'road-test',
+    drives: true,
     way: 'find-fault',
     applies: onRoad,
   },
@@ -199,6 +210,10 @@ const checks: readonly ProofCheck[] = [
 
 /** The checks this job needs: by its vehicle, and by what went wrong on the way. */
 export const checksFor = (job: ToProve): ProofCheck[] => checks.filter((check) => check.applies(job))
+
+/** What has to be proved before this check may drive the vehicle; nothing where it does not. */
+export const provedFirst = (job: ToProve, check: ProofCheck): ProofCheck[] =>
+  check.drives ? checksFor(job).filter(({ stops }) => stops) : []
 
 /** Whether a measured value is inside the limit. */
 export const withinLimit = (check: ProofCheck, value: number): boolean =>

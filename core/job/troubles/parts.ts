@@ -1,5 +1,5 @@
 import { type Fact, fact } from '../../base/decision'
-import { leakCheckStage } from '../../plan/stages'
+import { leakCheckStage } from '../../plan/leak-stages'
 import { atWheel, type Step } from '../../technique/step'
 import type { Vehicle } from '../../vehicle/schema'
 import { currentStage, feedsReservoir, pointFact } from '../points'

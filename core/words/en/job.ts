@@ -65,6 +65,8 @@ export const job: Words = {
   'found-missing': 'Say what was found.',
   'not-bled': 'Finish the bleed before proving it.',
   'no-such-check': 'This vehicle has no such check.',
+  'measure-missing': 'Write down what was measured: this is no tick.',
+  'pedal-first': 'Not on the road before it stops in the bay. Prove first: {checks}.',
   'nothing-to-undo': 'Something else was done since, so that act can no longer be taken back.',
   'still-bleeding': 'The bleed is still going on.',
   'no-bleed-stage': 'This plan has no bleed to repeat: make a new plan.',

@@ -1,0 +1,61 @@
+import { describe, expect, test } from 'vitest'
+import { demoVehicle } from '~test/worlds/demo-vehicles'
+import { ScriptedJob } from '~test/worlds/scripted-job'
+import { vehicleFrom } from '~test/worlds/vehicles'
+import { examples } from '../../vehicle/examples'
+import { filingRefusal } from '../filing'
+import { checksFor } from './checks'
+
+const bled = (vehicle = demoVehicle('post-van-lhd')) =>
+  ScriptedJob.planned(vehicle, { reason: 'service' }, ['two-person', 'control-unit'], 380).bledToTheEnd()
+const proof = (check: string, more: object = {}) =>
+  ({ type: 'check-proved', check, passed: true, note: '', ...more }) as const
+const held = { heldS: 30 }
+
+describe('the core proves, whoever sends it', () => {
+  test('a value past its limit is a failure, though it was sent as passed; so it stays when it is replayed', () => {
+    const job = bled()
+    job.do(proof('three-presses', { value: 60 }))
+    job.do(proof('hold-firm', { value: 12, ...held }))
+    expect([job.state.proofs['three-presses']?.passed, job.state.proofs['hold-firm']?.passed]).toEqual([
+      false,
+      false,
+    ])
+    expect(job.replayed().proofs).toEqual(job.state.proofs)
+    expect(filingRefusal(job.state, 'fit')?.code).toBe('fit-not-proved')
+  })
+
+  test('a tick is no measure: where something is measured its value is asked for', () => {
+    const job = bled()
+    expect(job.refusal(proof('three-presses'))).toBe('measure-missing')
+    expect(job.refusal(proof('three-presses', { value: 3 }))).toBeUndefined()
+    expect(job.refusal({ ...proof('three-presses'), passed: false })).toBeUndefined()
+  })
+
+  test('nothing is driven before the pedal is proved, and not after it failed', () => {
+    const job = bled()
+    for (const road of ['low-speed', 'road-test']) expect(job.refusal(proof(road))).toBe('pedal-first')
+    job.do(proof('pedal-high'))
+    job.do(proof('three-presses', { value: 2 }))
+    job.do(proof('hold-light', { value: 0, ...held }))
+    expect(job.refusal(proof('road-test'))).toBe('pedal-first')
+    job.do(proof('hold-firm', { value: 0, ...held }))
+    expect(job.refusal(proof('road-test'))).toBeUndefined()
+    job.do(proof('hold-firm', { value: 40, ...held }))
+    expect(job.refusal(proof('road-test'))).toBe('pedal-first')
+  })
+
+  test('by wire it is the routine’s own pressure check that comes before the road', () => {
+    const job = bled(vehicleFrom(structuredClone(examples['hybrid-taxi']?.file)))
+    expect(job.refusal(proof('low-speed'))).toBe('pedal-first')
+    expect(job.do(proof('routine-pressure')).refusal(proof('low-speed'))).toBeUndefined()
+  })
+
+  test('proved in their order, every vehicle can be filed as fit', () => {
+    for (const name of ['post-van-lhd', 'courier-motorcycle', 'charabanc'] as const) {
+      const job = bled(demoVehicle(name)).proved()
+      expect(filingRefusal(job.state, 'fit')).toBeUndefined()
+      expect(Object.keys(job.state.proofs)).toHaveLength(checksFor(job.state).length)
+    }
+  })
+})
