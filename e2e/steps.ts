@@ -84,6 +84,18 @@ export async function lookClean(page: Page, ml: string): Promise<void> {
   await page.getByRole('button', { name: 'No bubbles' }).click()
 }
 
+/** Clean pulls until the bleeder has had its amount and its clean pulls in a row. */
+export async function pullsUntilDone(page: Page, ml: string): Promise<void> {
+  const tight = page.getByRole('button', { name: 'Tight, cap on' })
+  const press = page.getByRole('button', { name: 'Call PRESS' })
+  for (let pull = 0; pull < 10; pull++) {
+    await expect(tight.or(press)).toBeVisible()
+    if (await tight.isVisible()) return
+    await onePull(page)
+    await lookClean(page, ml)
+  }
+}
+
 /** Prove everything there is; what must be held is held, by a clock that is moved on. */
 export async function proveAll(page: Page): Promise<void> {
   for (const measure of await page

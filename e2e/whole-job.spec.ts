@@ -6,6 +6,7 @@ import {
   openJobOn,
   planTwoPerson,
   proveAll,
+  pullsUntilDone,
   savedState,
   untilFirstBleeder,
 } from './steps'
@@ -21,10 +22,7 @@ test('a vehicle this project does not ship is imported, planned, bled, proved an
   await untilFirstBleeder(page)
   for (const bleeder of ['rr', 'rl']) {
     await page.getByRole('button', { name: 'Hose is on' }).click()
-    for (let pull = 0; pull < 3; pull++) {
-      await onePull(page)
-      await lookClean(page, '15')
-    }
+    await pullsUntilDone(page, '15')
     await expect(page.getByText(`Bleeder ${bleeder} is done`)).toBeVisible()
     await page.getByRole('button', { name: 'Tight, cap on' }).click()
   }
