@@ -43,7 +43,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await request.formData()
   const submission = parseWithZod(withUnits(form), { schema: checkInFormSchema })
   if (submission.status !== 'success') return data(submission.reply(), { status: 400 })
-  const { vehicle } = orNotFound(await findJob(context.get(database), params.jobId))
+  const { vehicle, tested } = orNotFound(await findJob(context.get(database), params.jobId))
   const act = {
     id: submission.value.eventId,
     type: 'checked-in' as const,
@@ -52,7 +52,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const refused = await recordOrReply(context, params.jobId, act, (formErrors) =>
     submission.reply({ formErrors }),
   )
-  return refused ?? redirect(`/jobs/${params.jobId}`)
+  // A reading that stands is looked at once more: what it was judged by may be what was corrected.
+  return refused ?? redirect(tested ? `/jobs/${params.jobId}/test` : `/jobs/${params.jobId}`)
 }
 
 function typedBefore(
