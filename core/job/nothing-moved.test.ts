@@ -26,7 +26,7 @@ describe('no flow is a finding, and nothing is clean that did not move', () => {
   })
 
   test('a pull far below its cylinder’s stroke is no clean pull; one of half a stroke is', () => {
-    // 22.2 mm and 17 mm or so: a full stroke is several millilitres, a drop is none of it.
+    // 25.4 mm by 16 or 18: a full stroke is eight millilitres and more, a drop is none of it.
     const job = atLook({ reason: 'service' }, ['two-person'], 'bleed')
     expect(job.do(look(0.2)).point('RR')?.cleanStreak).toBe(0)
     const again = atLook({ reason: 'service' }, ['two-person'], 'bleed')

@@ -66,7 +66,13 @@ export function planNow(state: Pick<JobState, 'run' | 'planned'>): Plan | undefi
   if (!run) return planned.plan
   const { fluid } = planned.plan
   const perBleederMl = { ...fluid.perBleederMl, ...run.amounts }
-  return { ...planned.plan, ...run.setup, fluid: { ...fluid, perBleederMl }, stages: stagesNow(state) }
+  const totalMl = fluid.totalMl + moreThanPlannedMl(state)
+  return {
+    ...planned.plan,
+    ...run.setup,
+    fluid: { ...fluid, totalMl, perBleederMl },
+    stages: stagesNow(state),
+  }
 }
 
 /** How much more or less than planned has to leave the bleeders, after a draw that went another way than planned. */

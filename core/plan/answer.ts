@@ -114,7 +114,7 @@ export const planSchema = z.object({
     perBleederMl: amountsMl,
     /** All that is poured into the reservoirs until they stand at MAX, rinses included. */
     reservoirMl: z.number(),
-    /** Each reservoir drawn down to this, rinsed with that; absent where it is not. Plans before 3 had none of these. */
+    /** Each reservoir drawn down to this, rinsed with that; absent where it is not. Older plans have none of these. */
     drawToMl: amountsMl.default({}),
     rinseMl: amountsMl.default({}),
     /** What stands before each bleeder and counts for it, and what a clean feed alone would ask for. */

@@ -31,6 +31,10 @@ const withTechnique =
   (match: (technique: Technique) => boolean) =>
   ({ stages }: CautionContext) =>
     stages.some(({ technique }) => technique !== undefined && match(techniqueOf(technique)))
+const withStep =
+  (asked: string) =>
+  ({ stages }: CautionContext) =>
+    stages.some(({ before }) => before.some(({ code }) => code === asked))
 const byFoot = withTechnique(({ drives }) => drives === 'foot')
 const byMachine = withTechnique(({ feedsReservoir }) => feedsReservoir === true)
 const byVacuum = withTechnique(({ call }) => call === 'vacuum')
@@ -81,7 +85,7 @@ const rules: readonly Rule[] = [
   {
     code: 'vacuum-booster',
     at: 'bleed',
-    applies: ({ stages }) => stages.some(({ before }) => before.some(({ code }) => code === 'booster')),
+    applies: withStep('booster'),
   },
   {
     code: 'old-cylinder-floor',
@@ -140,7 +144,7 @@ const rules: readonly Rule[] = [
   {
     code: 'unit-unpowered',
     at: 'bleed',
-    applies: ({ stages }) => stages.some(({ before }) => before.some(({ code }) => code === 'unpower-unit')),
+    applies: withStep('unpower-unit'),
   },
   {
     code: 'unit-offers',
@@ -213,7 +217,7 @@ const rules: readonly Rule[] = [
   {
     code: 'hollow-bolt',
     at: 'bleed',
-    applies: ({ stages }) => stages.some(({ before }) => before.some(({ code }) => code === 'bars-crack')),
+    applies: withStep('bars-crack'),
   },
   {
     code: 'single-circuit',

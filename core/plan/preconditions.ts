@@ -1,5 +1,5 @@
 import { fact } from '../base/decision'
-import { atTool, atWheel, inCab, type Step } from '../technique/step'
+import { atDesk, atTool, atWheel, inCab, type Step } from '../technique/step'
 import type { Corner } from '../technique/technique'
 import { sourcePart } from '../vehicle/network'
 import type { Part, PartOf, Vehicle } from '../vehicle/schema'
@@ -187,7 +187,7 @@ const preconditions: readonly Precondition[] = [
   },
   {
     applies: ({ rubber }) => rubber,
-    begin: { place: atTheVeryBeginning, step: { ...atWheel('rubber-renewed'), who: 'desk' } },
+    begin: { place: atTheVeryBeginning, step: atDesk('rubber-renewed') },
   },
   {
     applies: brake(({ bleederAtTop }) => bleederAtTop === false),

@@ -17,7 +17,7 @@ export const stepSchema = z.object({
   who: z.enum(actors),
   asksMl: z.enum(['poured', 'drawn']).optional(),
   fillsToMax: z.literal(true).optional(),
-  /** Where drawing leaves the reservoir; steps of the second version and before named a mark instead. */
+  /** Where drawing leaves the reservoir; steps of older plans name a mark instead. */
   drawsToMl: z.number().optional(),
   drawsTo: z.enum(['min', 'empty']).optional(),
   /** An inverted bottle goes on the reservoir, or comes off: in between it keeps the level. */
@@ -51,6 +51,7 @@ const by =
 export const atWheel = by('wheel')
 export const inCab = by('cab')
 export const atTool = by('tool')
+export const atDesk = by('desk')
 
 /** Whether two steps are the same thing to do: the same words about the same. */
 export const sameStep = (a: Step, b: Step): boolean =>

@@ -67,8 +67,11 @@ function apply(state: Running, event: StepDone): JobState {
 
 /** A reservoir that is full again may hold more or less of the old than was planned: the bleeders make up for it. */
 function complete(state: JobState, { amounts: _sent, ...event }: StepDone): StepDone {
-  const step = isRunning(state) ? found(state.run, event.step)?.step : undefined
-  if (!isRunning(state) || !step?.fillsToMax || step.reservoir === undefined) return event
+  const here = isRunning(state) ? found(state.run, event.step) : undefined
+  // A filling that mends something comes in the middle of the bleed: what is old by then nobody follows.
+  if (!isRunning(state) || !here?.step.fillsToMax || here.mend || here.step.reservoir === undefined)
+    return event
+  const { step } = here
   const reservoir = reservoirsOf(state, step)[0]
   const amounts = reservoir && amountsAfterDraw(state, reservoir)
   return amounts ? { ...event, amounts } : event

@@ -13,7 +13,9 @@ function drivingKPa(technique: Technique, { run }: Seen['state'], fluid: Fluid, 
   if (technique.drives === 'gravity') return headKPa(GRAVITY_HEAD_M, densityKgM3(fluid, tempC))
   if (technique.drives !== 'machine' && technique.drives !== 'vacuum') return undefined
   const { pressureKPa = 0, vacuumKPa = 0 } = run.setup
-  return pressureKPa + vacuumKPa > 0 ? pressureKPa + vacuumKPa : undefined
+  // A look at fresh joints has a pressure of its own, which drives no vacuum bleed.
+  const kPa = technique.drives === 'vacuum' ? vacuumKPa : pressureKPa + vacuumKPa
+  return kPa > 0 ? kPa : undefined
 }
 
 /** What a bleeder's own line should pass now, mL/min; undefined where that cannot be said. */
