@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { carFile, fourCorners } from '~test/worlds/vehicles'
+import { examples } from '../vehicle/examples'
 import type { Plan } from './answer'
 import { makePlan } from './plan'
 import { readPlanRequest } from './request'
@@ -158,6 +159,15 @@ describe('scope and stages (common practice)', () => {
       reverse({ reason: 'repair', opened: ['brake-fl'] }).find(({ method }) => method === 'reverse')?.code,
     ).not.toBe('reverse-is-no-exchange')
   })
+})
+
+test('an order set by hand is kept, though it goes back and forth between a motorcycle’s systems', () => {
+  const file = examples['courier-twin-disc']?.file
+  const opened = (work: object) =>
+    planOf(work, { methods: ['two-person'] }, structuredClone(file)).stages.flatMap(({ order }) => order)
+  const bleeders = ['FR', 'R', 'FL']
+  expect(opened({ order: { bleeders, why: 'the front caliper is still wet' } })).toEqual(bleeders)
+  expect(opened({})).toEqual(['FR', 'FL', 'R'])
 })
 
 describe('stops', () => {

@@ -13,13 +13,19 @@ import type { Build } from './stage'
  */
 export function systemsInTurn(build: Build, between: readonly Stage[]): Stage[] {
   const bleeding = bleedingStages(build)
-  const { vehicle } = build.request
+  const { vehicle, work } = build.request
   const [only, ...others] = bleeding
   const small = vehicle.kind === 'motorcycle' || vehicle.kind === 'quad'
   const systemOf = separateSystems(build)
   const inTurn = [...new Set((only?.order ?? []).flatMap((id) => systemOf.get(id) ?? []))]
+  const order = only?.order ?? []
+  const grouped = inTurn.flatMap((system) => order.filter((id) => systemOf.get(id) === system))
+  // An order that the maker or a person states is kept, whatever it goes back and forth between.
+  const stated = work.order !== undefined || (vehicle.makerOrder?.length ?? 0) > 0
+  const breaksIt = stated && grouped.some((id, i) => id !== order[i])
   if (
     !small ||
+    breaksIt ||
     !only ||
     only.kind !== 'bleed' ||
     others.length > 0 ||
