@@ -161,6 +161,13 @@ describe('scope and stages (common practice)', () => {
   })
 })
 
+test('the bars are turned where the lever’s own system is opened, though the rear comes first', () => {
+  const file = structuredClone(examples['post-sidecar']?.file)
+  const bleeds = planOf({}, { methods: ['two-person'] }, file).stages.filter(({ kind }) => kind === 'bleed')
+  const turned = bleeds.filter(({ before }) => before.some(({ id }) => id === 'bars'))
+  expect(turned.map(({ order }) => order)).toEqual([['F']])
+})
+
 test('an order set by hand is kept, though it goes back and forth between a motorcycle’s systems', () => {
   const file = examples['courier-twin-disc']?.file
   const opened = (work: object) =>

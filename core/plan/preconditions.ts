@@ -23,7 +23,7 @@ export type Asks = {
 }
 
 /** Where a step stands: at the beginning or end of a stage, found in this plan. */
-type Place = (stages: readonly Stage[]) => { stage: number; at: 'before' | 'after' } | undefined
+type Place = (stages: readonly Stage[], asks: Asks) => { stage: number; at: 'before' | 'after' } | undefined
 type Placed = { place: Place; step: Step }
 
 /** One thing a part of this vehicle wants before the work, and what undoes it. What is put on must come off again. */
@@ -52,10 +52,12 @@ const atTheVeryBeginning = at(() => 0, 'before')
 const beforeProof = at((stages) => stages.length - 2, 'after')
 const beforeWheels = at(firstOf(opens), 'before')
 const afterWheels = at(lastOf(opens), 'after')
-const beforeBleed = at(
-  firstOf(({ kind }) => kind === 'bleed'),
-  'before',
-)
+/** The bleed that opens what a handlebar's lever feeds: where systems come in turn it need not be the first. */
+const beforeBarBleed: Place = (stages, asks) => {
+  const fed = barBleeders(asks)
+  const stage = stages.findIndex(({ kind, order }) => kind === 'bleed' && order.some((id) => fed.has(id)))
+  return stage < 0 ? undefined : { stage, at: 'before' }
+}
 const beforeUnit = at(
   firstOf(({ kind }) => kind === 'control-unit'),
   'before',
@@ -80,14 +82,17 @@ const valve = (role: PartOf<'valve'>['role']) => passed((part) => part.type === 
 const byWire = ({ vehicle }: Asks) =>
   vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire')
 const hasUnitStage = ({ stages }: Asks) => stages.some(({ kind }) => kind === 'control-unit')
-/** A lever on a handlebar feeds what is bled. */
-const onBar = ({ vehicle, stages, corners }: Asks) =>
-  (vehicle.kind === 'motorcycle' || vehicle.kind === 'quad') &&
-  stages.some(({ kind }) => kind === 'bleed') &&
-  corners.some(({ run }) => {
-    const source = run && sourcePart(vehicle, run.sourceId)
-    return source?.type === 'master-cylinder' && source.actuator === 'lever'
-  })
+/** Bleeders that a lever on a handlebar feeds. */
+const barBleeders = ({ vehicle, corners }: Asks): Set<string> =>
+  new Set(
+    vehicle.kind === 'motorcycle' || vehicle.kind === 'quad'
+      ? corners.flatMap(({ bleeder, run }) => {
+          const source = run && sourcePart(vehicle, run.sourceId)
+          return source?.type === 'master-cylinder' && source.actuator === 'lever' ? bleeder.id : []
+        })
+      : [],
+  )
+const onBar = (asks: Asks) => beforeBarBleed(asks.stages, asks) !== undefined
 
 /** Everything a part may ask for, in the order it is done. A new one is one entry here. @source common practice */
 const preconditions: readonly Precondition[] = [
@@ -170,14 +175,14 @@ const preconditions: readonly Precondition[] = [
     // A hollow bolt that nobody has to open stays shut: it wants new washers and its torque afterwards.
     applies: (asks) => onBar(asks) && !asks.airSuspected,
     begin: {
-      place: beforeBleed,
+      place: beforeBarBleed,
       step: atWheel('bars-turn', undefined, 'bars'),
     },
   },
   {
     applies: (asks) => onBar(asks) && asks.airSuspected,
     begin: {
-      place: beforeBleed,
+      place: beforeBarBleed,
       step: atWheel('bars-crack', undefined, 'bars'),
     },
   },
@@ -222,7 +227,7 @@ export function withPreconditions(asks: Asks): Stage[] {
   if (stages.length < 2) return stages
   const begun: (Stage['before'] | undefined)[] = stages.map(() => undefined)
   const put = ({ place, step }: Placed) => {
-    const found = place(stages)
+    const found = place(stages, asks)
     const stage = found && stages[found.stage]
     if (!found || !stage) return
     if (found.at === 'after') stage.after.push(step)
@@ -231,7 +236,7 @@ export function withPreconditions(asks: Asks): Stage[] {
   const applying = preconditions.filter(({ applies }) => applies(asks))
   // What begins is done before the stage's own steps, in the order listed.
   for (const { begin } of applying) if (begin) put(begin)
-  for (const { end } of applying) if (end?.place(stages)?.at === 'before') put(end)
+  for (const { end } of applying) if (end?.place(stages, asks)?.at === 'before') put(end)
   for (const [i, steps] of begun.entries()) {
     const stage = stages[i]
     if (steps && stage) stage.before = [...steps, ...stage.before]
@@ -239,7 +244,7 @@ export function withPreconditions(asks: Asks): Stage[] {
   if (byWire(asks)) letDownAnew(stages)
   const unplugged = applying.flatMap(({ unplugs }) => unplugs ?? [])
   for (const { end } of applying)
-    if (end?.place(stages)?.at === 'after' && end.place !== beforeProof) put(end)
+    if (end?.place(stages, asks)?.at === 'after' && end.place !== beforeProof) put(end)
   if (unplugged.length > 0)
     put({
       place: beforeProof,
