@@ -52,12 +52,15 @@ const atTheVeryBeginning = at(() => 0, 'before')
 const beforeProof = at((stages) => stages.length - 2, 'after')
 const beforeWheels = at(firstOf(opens), 'before')
 const afterWheels = at(lastOf(opens), 'after')
-/** The bleed that opens what a handlebar's lever feeds: where systems come in turn it need not be the first. */
-const beforeBarBleed: Place = (stages, asks) => {
-  const fed = barBleeders(asks)
-  const stage = stages.findIndex(({ kind, order }) => kind === 'bleed' && order.some((id) => fed.has(id)))
-  return stage < 0 ? undefined : { stage, at: 'before' }
-}
+/** Where some bleeders are opened first, or last: where systems come in turn that need not be the first bleed. */
+const around =
+  (bleedersOf: (asks: Asks) => Set<string>, side: 'before' | 'after'): Place =>
+  (stages, asks) => {
+    const mine = bleedersOf(asks)
+    const matches = (stage: Stage) => opens(stage) && stage.order.some((id) => mine.has(id))
+    const stage = side === 'before' ? stages.findIndex(matches) : stages.findLastIndex(matches)
+    return stage < 0 ? undefined : { stage, at: side }
+  }
 const beforeUnit = at(
   firstOf(({ kind }) => kind === 'control-unit'),
   'before',
@@ -82,6 +85,13 @@ const valve = (role: PartOf<'valve'>['role']) => passed((part) => part.type === 
 const byWire = ({ vehicle }: Asks) =>
   vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire')
 const hasUnitStage = ({ stages }: Asks) => stages.some(({ kind }) => kind === 'control-unit')
+/** Bleeders of calipers that have to be hung. */
+const hungBleeders = ({ corners }: Asks): Set<string> =>
+  new Set(
+    corners.flatMap(({ part, bleeder }) =>
+      part.type === 'wheel-brake' && part.bleederAtTop === false ? bleeder.id : [],
+    ),
+  )
 /** Bleeders that a lever on a handlebar feeds. */
 const barBleeders = ({ vehicle, corners }: Asks): Set<string> =>
   new Set(
@@ -92,7 +102,7 @@ const barBleeders = ({ vehicle, corners }: Asks): Set<string> =>
         })
       : [],
   )
-const onBar = (asks: Asks) => beforeBarBleed(asks.stages, asks) !== undefined
+const onBar = (asks: Asks) => around(barBleeders, 'before')(asks.stages, asks) !== undefined
 
 /** Everything a part may ask for, in the order it is done. A new one is one entry here. @source common practice */
 const preconditions: readonly Precondition[] = [
@@ -175,14 +185,14 @@ const preconditions: readonly Precondition[] = [
     // A hollow bolt that nobody has to open stays shut: it wants new washers and its torque afterwards.
     applies: (asks) => onBar(asks) && !asks.airSuspected,
     begin: {
-      place: beforeBarBleed,
+      place: around(barBleeders, 'before'),
       step: atWheel('bars-turn', undefined, 'bars'),
     },
   },
   {
     applies: (asks) => onBar(asks) && asks.airSuspected,
     begin: {
-      place: beforeBarBleed,
+      place: around(barBleeders, 'before'),
       step: atWheel('bars-crack', undefined, 'bars'),
     },
   },
@@ -197,11 +207,11 @@ const preconditions: readonly Precondition[] = [
   {
     applies: brake(({ bleederAtTop }) => bleederAtTop === false),
     begin: {
-      place: beforeWheels,
+      place: around(hungBleeders, 'before'),
       step: atWheel('hang-caliper'),
     },
     end: {
-      place: afterWheels,
+      place: around(hungBleeders, 'after'),
       step: atWheel('refit-caliper'),
     },
   },

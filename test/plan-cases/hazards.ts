@@ -99,7 +99,7 @@ export const hazardCases: PlanCase[] = [
   {
     name: 'a bleeder that is not at the top',
     reasoning:
-      'No amount of bleeding gets that air out: hang the caliper with a spacer, bleed, and put it back.',
+      'No amount of bleeding gets that air out: hang the caliper with a spacer, bleed, and put it back. It is the rear one, and that system comes first; the bars matter for the lever’s alone.',
     vehicle: 'forest-quad',
     work: { reason: 'service' },
     shop: { methods: ['two-person'] },
@@ -112,7 +112,7 @@ export const hazardCases: PlanCase[] = [
         'prove',
       ],
       order: ['R', 'FR', 'FL'],
-      steps: ['bars', 'hang-caliper', 'refit-caliper'],
+      steps: ['hang-caliper', 'refit-caliper', 'bars'],
       cautions: ['bleeder-not-at-top'],
     },
   },
