@@ -1,13 +1,10 @@
 import { perObject } from '../base/memo'
 import { type Piece, pushPlug } from '../physics/exchange/plug-front'
-import { tubeMl } from '../physics/hydraulics/tube'
-import { unitShareMl } from '../plan/volumes'
+import { lineMl, unitShareMl } from '../plan/volumes'
 import { lineKey } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
-import type { Line, Vehicle } from '../vehicle/schema'
+import type { Vehicle } from '../vehicle/schema'
 import { bleederRunOf } from './points'
-
-const lineMl = ({ segments }: Line): number => segments.reduce((sum, each) => sum + tubeMl(each), 0)
 
 const piecesByPoint = perObject((_vehicle: Vehicle) => new Map<string, Piece[]>())
 

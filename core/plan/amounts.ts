@@ -39,8 +39,8 @@ export type Amounts = {
   outletShare: Map<string, number>
 }
 
-/** How the reservoirs are begun: emptied and wiped, standing empty, drawn down, or left as they are. */
-export type ReservoirStart = 'wiped' | 'empty' | 'drawn' | 'left'
+/** How a reservoir is begun where the fluid is exchanged: emptied and wiped, standing empty, or drawn down. */
+export type ReservoirStart = 'wiped' | 'empty' | 'drawn'
 
 /** Bleeders by the reservoir that feeds them, in the order they are opened. */
 export const fedBy = (vehicle: Vehicle, reservoirId: string, opened: readonly Opened[]): Opened[] =>

@@ -67,7 +67,7 @@ function reservoirsFeeding({ vehicle }: PlanRequest, scope: Scope) {
 
 /**
  * How each reservoir is begun. Wrong fluid is wiped out; one that ran dry, is new, or came off with a cylinder for the
- * vice holds nothing; the others are drawn down, where the fluid is exchanged at all.
+ * vice holds nothing; the others are drawn down.
  */
 function reservoirStart(
   { id }: PartOf<'reservoir'>,
@@ -83,7 +83,7 @@ function reservoirStart(
       (each) => each.fedBy === id && scope.cylinderIds.includes(each.id),
     )
   if (work.ranDry || work.systemEmpty || work.replaced.includes(id) || offWithCylinder) return 'empty'
-  return scope.exchange ? 'drawn' : 'left'
+  return 'drawn'
 }
 
 /** What a plan stands on, before it is put into stages: how far, in which order, by which method, from what. */

@@ -4,9 +4,8 @@ import { Solver } from 'odex'
 import { drawDownSavingMl } from '~core/physics/exchange/draw-down'
 import { laminarOutletShare } from '~core/physics/exchange/laminar-tail'
 import { massBalance } from '~core/physics/exchange/mass-balance'
-import { tanksMeanShare } from '~core/physics/exchange/mean-share'
 import { purge } from '~core/physics/exchange/purge'
-import { cornerOutletShare } from '~core/physics/exchange/reservoir-carry'
+import { cornerMeanShare, cornerOutletShare } from '~core/physics/exchange/reservoir-carry'
 import { tanksOutletShare } from '~core/physics/exchange/tanks-in-series'
 import { topUp } from '~core/physics/exchange/top-up'
 import { wearDrop } from '~core/physics/exchange/wear-drop'
@@ -47,7 +46,7 @@ export const exchangeChecks: readonly Check[] = [
     what: 'mean left in the same three tanks',
     kind: 'published, recalled',
     source: 'Levenspiel: 2.7 %',
-    ours: tanksMeanShare(2, 3),
+    ours: cornerMeanShare(200, 0, 80, 160),
     theirs: 0.027,
     withinShare: 0.02,
   },

@@ -4,9 +4,8 @@ import { describe, expect, test } from 'vitest'
 import { chooseContainers } from './containers'
 import { drawDownSavingMl } from './draw-down'
 import { laminarOutletShare, laminarVolumes } from './laminar-tail'
-import { tanksMeanShare } from './mean-share'
 import { cornerVolumes, purge } from './purge'
-import { carryReservoir, cornerOutletShare } from './reservoir-carry'
+import { cornerMeanShare, cornerOutletShare } from './reservoir-carry'
 import { tanksOutletShare } from './tanks-in-series'
 import { topUp } from './top-up'
 import { wearDrop } from './wear-drop'
@@ -65,13 +64,11 @@ test('purge inverts the share it was asked for', () => {
 
 describe('an old reservoir carried along', () => {
   test('200 mL old, an 80 mL corner, 240 mL through: 46 % is left (Levenspiel, chained)', () => {
-    const { outlet } = carryReservoir(200, 1, [{ id: 'rr', volumeMl: 80, throughMl: 240 }])
-    expect(outlet.rr).toBeCloseTo(0.46, 2)
+    expect(cornerOutletShare(200, 1, 80, 240)).toBeCloseTo(0.46, 2)
   })
 
   test('with a clean feed it is plain tanks in series', () => {
-    const { outlet } = carryReservoir(200, 0, [{ id: 'rr', volumeMl: 80, throughMl: 160 }])
-    expect(outlet.rr).toBeCloseTo(tanksOutletShare(2, 3), 3)
+    expect(cornerOutletShare(200, 0, 80, 160)).toBeCloseTo(tanksOutletShare(2, 3), 9)
   })
 })
 
@@ -153,14 +150,19 @@ test('no old fluid is lost: all that stood in reservoir and corner leaves at the
   )
 })
 
-test('the mean left in a line is what its outlet would still send, and less than the outlet itself', () => {
-  for (const tanks of [1, 3, 8])
-    for (const volumes of [0.3, 1, 2.5]) {
-      let stillMl = 0
-      for (let v = volumes; v < volumes + 40; v += 0.005)
-        stillMl += tanksOutletShare(v + 0.0025, tanks) * 0.005
-      expect(tanksMeanShare(volumes, tanks)).toBeCloseTo(stillMl, 4)
-      expect(tanksMeanShare(volumes, tanks)).toBeLessThanOrEqual(tanksOutletShare(volumes, tanks) + 1e-12)
+test('what stays in a corner is what stood there and what came, less what left it (trapezoids over the outlet)', () => {
+  for (const [reservoirMl, share] of [
+    [200, 0],
+    [200, 0.6],
+    [25, 1],
+  ] as const)
+    for (const throughMl of [20, 80, 260]) {
+      const steps = 4000
+      const outlet = (i: number) => cornerOutletShare(reservoirMl, share, 80, (throughMl * i) / steps)
+      let leftMl = 0
+      for (let i = 0; i < steps; i++) leftMl += ((outlet(i) + outlet(i + 1)) / 2) * (throughMl / steps)
+      const cameMl = share * reservoirMl * (1 - Math.exp(-throughMl / reservoirMl))
+      expect(80 * cornerMeanShare(reservoirMl, share, 80, throughMl)).toBeCloseTo(80 + cameMl - leftMl, 3)
     }
 })
 

@@ -1,35 +1,12 @@
 import { CORNER_TANKS } from './purge'
-
-/** One corner fed from the reservoir: the volume it holds and what is pushed through it. */
-export type FedCorner = { id: string; volumeMl: number; throughMl: number }
+import { firstTerms } from './tanks-in-series'
 
 /**
- * Old share left at each bleeder when the reservoir that feeds it still holds some old fluid.
+ * Old share at one corner's outlet: what was in its three tanks, washed out, and what the reservoir sent after it. The
+ * reservoir is one stirred tank kept at `reservoirMl` by topping up with new. 200 mL of old reservoir, one 80 mL corner
+ * and 240 mL pushed through leave 46 %, where a clean feed would leave 0.6 %.
  *
- * The reservoir is one stirred tank kept at `reservoirMl` by topping up with new, each corner three tanks in
- * series; the reservoir's state is carried from wheel to wheel. 200 mL of old reservoir, one 80 mL corner and
- * 240 mL pushed through leave 46 %, where a clean feed would leave 0.6 %.
- *
- * @param startOldShare old share in the reservoir before the first corner, 0 to 1
- * @returns outlet share (0 to 1) by corner, and what is left in the reservoir at the end
  * @source Levenspiel, stirred tanks in series; solved in closed form for a feed that thins out exponentially
- */
-export function carryReservoir(
-  reservoirMl: number,
-  startOldShare: number,
-  corners: readonly FedCorner[],
-): { outlet: Record<string, number>; reservoirShare: number } {
-  let reservoirShare = startOldShare
-  const outlet: Record<string, number> = {}
-  for (const { id, volumeMl, throughMl } of corners) {
-    outlet[id] = cornerOutletShare(reservoirMl, reservoirShare, volumeMl, throughMl)
-    reservoirShare *= Math.exp(-throughMl / reservoirMl)
-  }
-  return { outlet, reservoirShare }
-}
-
-/**
- * Old share at one corner's outlet: what was in its three tanks, washed out, and what the reservoir sent after it.
  *
  * With λ for a tank and κ for the reservoir, both per mL, the second is reservoirShare·λ³·∫ ½s²·e^(−λs)·e^(−κ(q−s)) ds.
  */
@@ -66,20 +43,9 @@ function tankShare(
   throughMl: number,
 ): number {
   const tankVolumes = (CORNER_TANKS * throughMl) / volumeMl
-  const washed = Math.exp(-tankVolumes) * series(tankVolumes, n)
+  const washed = Math.exp(-tankVolumes) * firstTerms(tankVolumes, n)
   const reservoirs = throughMl / reservoirMl
   return washed + reservoirShare * tankVolumes ** n * sent(n, tankVolumes, reservoirs)
-}
-
-/** The first n terms of e^x. */
-function series(x: number, n: number): number {
-  let term = 1
-  let sum = 1
-  for (let i = 1; i < n; i++) {
-    term *= x / i
-    sum += term
-  }
-  return sum
 }
 
 const factorial = (n: number): number => (n <= 1 ? 1 : n * factorial(n - 1))
@@ -93,5 +59,5 @@ function sent(n: number, a: number, b: number): number {
     for (let k = 0; k < 6; k++) sum += (-z) ** k / (factorial(k) * factorial(n - 1) * (n + k))
     return Math.exp(-b) * sum
   }
-  return (Math.exp(-b) - Math.exp(-a) * series(z, n)) / z ** n
+  return (Math.exp(-b) - Math.exp(-a) * firstTerms(z, n)) / z ** n
 }

@@ -8,13 +8,18 @@ import { crossing } from '../../base/solve'
  */
 export function tanksOutletShare(volumes: number, tanks: number): number {
   const a = tanks * volumes
+  return Math.min(1, Math.exp(-a) * firstTerms(a, tanks))
+}
+
+/** The first n terms of the series of e^x. */
+export function firstTerms(x: number, n: number): number {
   let term = 1
   let sum = 1
-  for (let i = 1; i < tanks; i++) {
-    term *= a / i
+  for (let i = 1; i < n; i++) {
+    term *= x / i
     sum += term
   }
-  return Math.min(1, Math.exp(-a) * sum)
+  return sum
 }
 
 /** Volumes of clean feed until the outlet's old share falls to `targetShare` (above 0, below 1). */
