@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { carFile, fourCorners } from '~test/worlds/vehicles'
+import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../vehicle/examples'
+import { bleederRuns, reservoirIdOf } from '../vehicle/network'
+import { partsOf } from '../vehicle/parts'
 import type { Plan } from './answer'
 import { makePlan } from './plan'
 import { readPlanRequest } from './request'
@@ -159,6 +161,35 @@ describe('scope and stages (common practice)', () => {
       reverse({ reason: 'repair', opened: ['brake-fl'] }).find(({ method }) => method === 'reverse')?.code,
     ).not.toBe('reverse-is-no-exchange')
   })
+})
+
+test('separate systems of a motorcycle or quad never alternate, whatever way they are bled', () => {
+  let seen = 0
+  for (const { file } of Object.values(examples)) {
+    const vehicle = vehicleFrom(structuredClone(file))
+    const small = vehicle.kind === 'motorcycle' || vehicle.kind === 'quad'
+    if (!small || partsOf(vehicle, 'reservoir').length < 2) continue
+    const runs = bleederRuns(vehicle)
+    const systemOf = (id: string) => {
+      const run = runs.find(({ bleeder }) => bleeder.id === id)?.run
+      return run && reservoirIdOf(vehicle, run.sourceId)
+    }
+    // Brakes that hang on both are worked as one.
+    const brakes = new Map(runs.map(({ part, bleeder }) => [part.id, systemOf(bleeder.id)]))
+    if (runs.some(({ part, bleeder }) => brakes.get(part.id) !== systemOf(bleeder.id))) continue
+    for (const method of ['two-person', 'vacuum', 'gravity', 'solo']) {
+      const touched = planOf({}, { methods: [method] }, structuredClone(file)).stages.flatMap(
+        ({ before, order }) => [
+          ...before.flatMap(({ reservoir }) => reservoir ?? []),
+          ...order.flatMap((id) => systemOf(id) ?? []),
+        ],
+      )
+      const turns = touched.filter((each, i) => each !== touched[i - 1])
+      expect(turns.length).toBe(new Set(turns).size)
+      if (turns.length > 1) seen++
+    }
+  }
+  expect(seen).toBeGreaterThan(10)
 })
 
 test('the bars are turned where the lever’s own system is opened, though the rear comes first', () => {

@@ -7,7 +7,7 @@ import { fluidOf, fluidSpecs } from '../fluid/specs'
 import { equipmentIds } from '../technique/equipment'
 import { methodIds, techniqueIds } from '../technique/technique'
 import { boosterOf } from '../vehicle/booster'
-import { reservoirIdOf, runsOf } from '../vehicle/network'
+import { runsOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import { portsCovered } from '../vehicle/usual-volumes'
 import { hasWords, sayMetric } from '../words'
@@ -209,34 +209,6 @@ const facts: Record<string, (request: PlanRequest, plan: Plan) => void> = {
       // Full effort comes last all the same: the machine finds wet joints and proves none.
       if (early >= 0) expect(stepsOf(plan).map(({ code }) => code)).toContain('press-hard')
     },
-  'separate systems of a motorcycle or quad never alternate': ({ vehicle }, plan) => {
-    if (vehicle.kind !== 'motorcycle' && vehicle.kind !== 'quad') return
-    // A unit's cycles, and what is done to the cylinder between filling and bleeding, join them.
-    const apart: readonly string[] = ['reservoir-exchange', 'bleed', 'prove']
-    const before = kinds(plan).slice(0, kinds(plan).lastIndexOf('bleed') + 1)
-    if (before.some((kind) => !apart.includes(kind)) || !before.includes('reservoir-exchange')) return
-    const runs = runsOf(vehicle)
-    const shared = partsOf(vehicle, 'wheel-brake').some(
-      ({ id }) =>
-        new Set([...(runs.get(id)?.values() ?? [])].map(({ sourceId }) => reservoirIdOf(vehicle, sourceId)))
-          .size > 1,
-    )
-    if (shared) return
-    const systemOf = (bleeder: string) => {
-      const part = vehicle.parts.find(
-        (each) => 'bleeders' in each && each.bleeders.some(({ id }) => id === bleeder),
-      )
-      const [run] = [...(runs.get(part?.id ?? '')?.values() ?? [])]
-      return run && reservoirIdOf(vehicle, run.sourceId)
-    }
-    // Between two bleeders of one reservoir nothing is done to another.
-    const seen = plan.stages.flatMap(({ kind, before, order }) => [
-      ...(kind === 'reservoir-exchange' ? before.flatMap(({ reservoir }) => reservoir ?? []) : []),
-      ...order.flatMap((id) => systemOf(id) ?? []),
-    ])
-    const turns = seen.filter((each, i) => each !== seen[i - 1])
-    expect(turns.length).toBe(new Set(turns).size)
-  },
   'nothing is named that the vehicle does not have: booster, drums, handlebar, accumulator, a syringe for an exchange':
     ({ vehicle, work }, plan) => {
       const steps = new Set(stepsOf(plan).map(({ code }) => code))
