@@ -14,7 +14,7 @@ import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { checksFor, proofFact } from '~core/job/proofs/checks'
 import { planNow } from '~core/job/selectors'
-import { opened, type Plan, planMinutes } from '~core/plan/answer'
+import { bleedSettings, opened, type Plan, planMinutes } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
 import type { Route } from './+types/card'
 
@@ -142,8 +142,9 @@ function Numbers({ plan }: { plan: Plan }) {
   const open = opened(plan)
     .map(({ ml, count }) => `${count} × ${show('volume', ml)}`)
     .join(' + ')
+  const set = bleedSettings(plan)
   const setting = [
-    plan.pressureKPa !== undefined && show('pressure', plan.pressureKPa),
+    set.pressureKPa !== undefined && show('pressure', set.pressureKPa),
     plan.vacuumKPa !== undefined && `${show('pressure', plan.vacuumKPa)} vacuum`,
   ].filter(Boolean)
   return (

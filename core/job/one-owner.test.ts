@@ -39,8 +39,18 @@ function drifts(state: JobState): string[] {
   const settings = now?.technique && techniqueOf(now.technique).makerStates
   if (settings?.some((setting) => plan[setting] === undefined))
     found.push(`${now?.technique} without its setting`)
-  if (now?.technique && techniqueOf(now.technique).drives === 'foot' && plan.pressureKPa !== undefined)
-    found.push('a foot that is set to a pressure')
+  const byMachine = plan.stages.some(
+    ({ technique }) => technique !== undefined && techniqueOf(technique).drives === 'machine',
+  )
+  // By foot only a machine's look at fresh joints has a pressure, and the bleed is told none.
+  if (
+    now?.technique &&
+    techniqueOf(now.technique).drives === 'foot' &&
+    plan.pressureKPa !== undefined &&
+    !byMachine
+  )
+    found.push('a pressure that nothing sets')
+  if (byMachine && plan.pressureKPa === undefined) found.push('a machine without its pressure')
   const marks = new Map(runMarks(state).map(({ id, state: mark }) => [id, mark]))
   const bleeders = new Set(run.stages.flatMap(({ stage }) => stage.order))
   for (const point of openPoints(run))

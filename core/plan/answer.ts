@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { bases } from '../base/decision'
 import { factFilling, factSchema, factWith, reasonSchema } from '../base/fact-schema'
 import { fluidSpecSchema } from '../fluid/specs'
+import { techniqueOf } from '../technique'
 import { stepSchema } from '../technique/step'
 import { methodIds, techniqueIdSchema } from '../technique/technique'
 import { orderSchoolIds } from './order'
@@ -153,6 +154,19 @@ export const setupOf = ({
   ways,
   methodsRejected,
 }: Plan): Setup => ({ pressureKPa, vacuumKPa, limits, cautions, reasons, ways, methodsRejected })
+
+/** What is set for the bleed itself: a machine that only looks at fresh joints drives none. */
+export function bleedSettings({
+  stages,
+  pressureKPa,
+  vacuumKPa,
+}: Pick<Plan, 'stages' | 'pressureKPa' | 'vacuumKPa'>): { pressureKPa?: number; vacuumKPa?: number } {
+  const byMachine = stages.some(
+    ({ kind, technique }) =>
+      kind === 'bleed' && technique !== undefined && techniqueOf(technique).drives === 'machine',
+  )
+  return { ...(byMachine && { pressureKPa }), vacuumKPa }
+}
 
 /** Fluid's and hands' minutes over every stage. */
 export const planMinutes = ({ stages }: Pick<Plan, 'stages'>): number =>

@@ -1,5 +1,5 @@
 import { type Reason, reason } from '../base/decision'
-import { techniqueOf } from '../technique/index'
+import { pressure as machine } from '../technique/pressure'
 import type { Stage } from './answer'
 import { type Build, HANDLING_MINUTES, plainStage } from './stage'
 import { leakCheckSteps, machineLeakSteps } from './stage-steps'
@@ -7,7 +7,6 @@ import { leakCheckSteps, machineLeakSteps } from './stage-steps'
 /** Fresh joints under the machine's pressure before any fluid is spent, where the shop has one that fits here. */
 export function machineLeakCheck(build: Build): Stage[] {
   const { context, request, reasons } = build
-  const machine = techniqueOf('pressure')
   if (!request.shop.methods.includes(machine.method) || machine.exclude(context)) return []
   reasons.push(reason('leak-check-first', 'practice', { setKPa: machine.settings(context).pressureKPa }))
   return [

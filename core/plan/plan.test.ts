@@ -4,7 +4,7 @@ import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../vehicle/examples'
 import { bleederRuns, reservoirIdOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
-import type { Plan } from './answer'
+import { bleedSettings, type Plan } from './answer'
 import { makePlan } from './plan'
 import { readPlanRequest } from './request'
 
@@ -321,6 +321,22 @@ describe('settings', () => {
     expect(planOf({}, { methods: ['pressure'] }).pressureKPa).toBeLessThanOrEqual(103)
     for (const seal of ['aged', 'unknown'])
       expect(planOf({}, { methods: ['pressure'] }, capped(seal)).pressureKPa).toBeLessThanOrEqual(55)
+  })
+
+  test('a look at fresh joints by the machine states its pressure, and the bleed by foot has none', () => {
+    const work = {
+      reason: 'repair',
+      opened: ['brake-fl'],
+      ways: [{ technique: 'pump-and-hold', why: 'calm' }],
+    }
+    const plan = planOf(work, { methods: ['two-person', 'pressure'] })
+    expect(plan.stages.map(({ technique }) => technique)).toContain('pressure')
+    expect(plan.pressureKPa).toBe(100)
+    expect(plan.limits.pressureKPa).toEqual([70, 103])
+    expect(codes(plan.reasons)).toContain('pressure-setting')
+    expect(bleedSettings(plan).pressureKPa).toBeUndefined()
+    expect(bleedSettings(planOf({}, { methods: ['pressure'] })).pressureKPa).toBe(100)
+    expect(planOf(work, { methods: ['two-person'] }).pressureKPa).toBeUndefined()
   })
 
   test('the maker’s pressure wins on a sound cap', () => {

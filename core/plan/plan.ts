@@ -6,6 +6,7 @@ import { suits } from '../fluid/specs/suits'
 import { drawDownSavingMl } from '../physics/exchange/draw-down'
 import type { Choice, NoChoice } from '../technique/choose'
 import { techniqueOf } from '../technique/index'
+import { pressure as machine } from '../technique/pressure'
 import { type MethodContext, methodIds } from '../technique/technique'
 import { partFact, reservoirFact } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
@@ -156,12 +157,16 @@ export function makePlan(request: PlanRequest): Plan {
   const totalMl = built.stages.reduce((sum, stage) => sum + stage.ml, 0)
   const bled = choice.technique && prepared.corners.length > 0 ? choice : undefined
   const keptMl = bled?.technique.keepsMl ?? 0
+  // A look at fresh joints sets the machine too, where another way bleeds.
+  const early = built.stages.some(({ kind, technique }) => kind === 'leak-check' && technique === machine.id)
+  const settings = { ...(early && machine.settings(prepared.context)), ...bled?.settings }
+  const limits = { ...(early && machine.limits(prepared.context)), ...bled?.limits }
   const containers = containersFor(totalMl, request)
   reasons.push(
     ...fluidReasons(request),
     ...ordered.reasons,
     ...(bled?.reasons ?? []),
-    ...settingReasons(bled, prepared.context),
+    ...settingReasons({ settings, limits }, prepared.context),
     ...amountReasons(request, prepared),
     ...assumedReason(vehicle),
     ...built.reasons,
@@ -172,7 +177,6 @@ export function makePlan(request: PlanRequest): Plan {
     reason('buy-least-left', 'practice'),
   )
   if (containers.onHand.length > 0) reasons.push(reason('on-hand-first', 'practice', { spec }))
-  const settings = bled?.settings ?? {}
   return {
     verdict: 'go',
     stops,
@@ -192,7 +196,7 @@ export function makePlan(request: PlanRequest): Plan {
       order: orderOf(request, prepared),
     }),
     ...settings,
-    limits: bled?.limits ?? {},
+    limits,
     expectedOldPct: Object.fromEntries([...amounts.outletShare].map(([id, share]) => [id, 100 * share])),
     cautions: [
       ...ordered.warnings.map((warning) => ({ ...warning, at: 'bleed' as const })),
@@ -224,13 +228,16 @@ function orderOf({ work }: PlanRequest, { ordered }: Prepared): PlanOrder {
   }
 }
 
-function settingReasons(choice: Choice | undefined, { vehicle, reservoirs }: MethodContext): Reason[] {
+function settingReasons(
+  { settings, limits }: Pick<Choice, 'settings' | 'limits'>,
+  { vehicle, reservoirs }: MethodContext,
+): Reason[] {
   const reasons: Reason[] = []
-  const { pressureKPa, vacuumKPa } = choice?.settings ?? {}
+  const { pressureKPa, vacuumKPa } = settings
   const stated = vehicle.makerSettings
   if (pressureKPa !== undefined) {
     const sound = reservoirs.every((reservoir) => reservoir.capSeal === 'sound')
-    const rated = choice?.limits.pressureKPa?.[1] === pressureKPa && pressureKPa !== stated?.pressureKPa
+    const rated = limits.pressureKPa?.[1] === pressureKPa && pressureKPa !== stated?.pressureKPa
     const because = !sound
       ? 'cap-doubtful'
       : stated?.pressureKPa === pressureKPa

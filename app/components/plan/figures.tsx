@@ -1,7 +1,7 @@
 import { counted, showMinutes } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
-import { opened, type Plan, planMinutes } from '~core/plan/answer'
+import { bleedSettings, opened, type Plan, planMinutes } from '~core/plan/answer'
 import { Figure } from './figure'
 
 /** The reasons that say what kind of work this is, before anything else. */
@@ -27,6 +27,7 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
   const order = [...new Set(plan.stages.flatMap((stage) => stage.order))]
   const moved = (now: string, before: string | undefined) =>
     before !== undefined && before !== now ? before : undefined
+  const set = bleedSettings(plan)
   const inAll = (of: Plan) => show('volume', of.fluid.totalMl)
   const takes = (of: Plan) => `${showMinutes(planMinutes(of))} min`
   return (
@@ -34,9 +35,9 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
       <p className="flex flex-wrap items-baseline gap-x-5 text-2xl leading-snug">
         <span>
           <strong>{way ? say({ code: way }) : 'No bleeding'}</strong>
-          {plan.pressureKPa !== undefined && (
+          {set.pressureKPa !== undefined && (
             <>
-              , <Figure id={{ figure: 'pressure' }}>{show('pressure', plan.pressureKPa)}</Figure>
+              , <Figure id={{ figure: 'pressure' }}>{show('pressure', set.pressureKPa)}</Figure>
             </>
           )}
           {plan.vacuumKPa !== undefined && (

@@ -6,6 +6,7 @@ import { planNow } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import { jobTally } from '~core/job/tally'
 import { massBalance } from '~core/physics/exchange/mass-balance'
+import { bleedSettings } from '~core/plan/answer'
 import { techniqueFact } from '~core/technique/technique'
 import { Part, Row } from './rows'
 
@@ -23,6 +24,7 @@ export function Done({ state, poured, money }: Props) {
   const show = useShow()
   const { wantsAnswer } = massBalance({ ...tally, outMl: tally.outMl + tally.drawnMl })
   const plan = planNow(state)
+  const set = plan && bleedSettings(plan)
   const say = useSay()
   // As planned, and as it was done in the end; how it came to that is told on the way.
   const asPlanned = planned?.plan.stages.find((stage) => stage.kind === 'bleed')?.technique
@@ -42,7 +44,7 @@ export function Done({ state, poured, money }: Props) {
           </Row>
           <Row name="Method">
             {techniques.join(', then ')}
-            {plan.pressureKPa !== undefined && `, ${show('pressure', plan.pressureKPa)}`}
+            {set?.pressureKPa !== undefined && `, ${show('pressure', set.pressureKPa)}`}
             {plan.vacuumKPa !== undefined && `, ${show('pressure', plan.vacuumKPa)} below atmosphere`}
           </Row>
           {plan.ways.map(
