@@ -60,7 +60,11 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
       >
         {/* Anew at every word: seen from the corner of an eye. */}
         <span key={word} aria-hidden="true" className="cab-flash" />
-        <CabPicture says={lost ? 'hold' : view.says} lever={view.pedal === 'lever'} />
+        <CabPicture
+          says={lost ? 'hold' : view.says}
+          lever={view.pedal === 'lever'}
+          task={lost ? undefined : view.task}
+        />
         <h1 className="text-[clamp(3rem,17vw,6rem)] leading-none font-extrabold">{word}</h1>
         <p className="text-xl font-semibold">{lost ? words.lost.means : meaningIn(words, view)}</p>
         {!lost && <p className="text-lg">{words.wheel[view.wheel]}</p>}

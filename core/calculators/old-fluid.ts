@@ -204,6 +204,6 @@ export const oldFluidBench = benchPage({
     }
   },
   says: ({ needMl, bleedMl }, { targetOldPct }, show) =>
-    `Last drops at most ${targetOldPct} % old take ${show('volume', bleedMl)} through the bleeders, ${show('volume', needMl)} with the reservoir.`,
+    `Last drops at most ${targetOldPct} % old take ${show('volume', bleedMl)} through the bleeders, ${show('volume', needMl)} in all.`,
   change: ({ targetOldPct }) => ({ targetOldPct }),
 })

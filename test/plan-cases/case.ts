@@ -38,6 +38,15 @@ export type PlanCase = {
   }
 }
 
+/** By foot, each of two separate systems finished before the next is opened. */
+export const twoSystemsByFoot = [
+  'reservoir-exchange',
+  'bleed: pump-and-hold',
+  'reservoir-exchange',
+  'bleed: pump-and-hold',
+  'prove',
+]
+
 /** Everything an ordinary shop has. */
 export const everything: Shop['methods'] = [
   'two-person',

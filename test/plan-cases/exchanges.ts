@@ -1,4 +1,4 @@
-import type { PlanCase } from './case'
+import { type PlanCase, twoSystemsByFoot } from './case'
 
 /** Nothing opened: the reservoir first, so that old fluid is not pushed through, then every bleeder. */
 export const exchangeCases: PlanCase[] = [
@@ -64,13 +64,7 @@ export const exchangeCases: PlanCase[] = [
     work: { reason: 'service' },
     shop: { methods: ['two-person', 'pressure'] },
     expect: {
-      stages: [
-        'reservoir-exchange',
-        'bleed: pump-and-hold',
-        'reservoir-exchange',
-        'bleed: pump-and-hold',
-        'prove',
-      ],
+      stages: twoSystemsByFoot,
       order: ['F', 'R'],
       steps: ['bars'],
       notTaken: { pressure: 'pressure-not-on-this-kind' },
@@ -178,13 +172,7 @@ export const exchangeCases: PlanCase[] = [
     work: { reason: 'service' },
     shop: { methods: ['two-person', 'control-unit'] },
     expect: {
-      stages: [
-        'reservoir-exchange',
-        'bleed: pump-and-hold',
-        'reservoir-exchange',
-        'bleed: pump-and-hold',
-        'prove',
-      ],
+      stages: twoSystemsByFoot,
       order: ['UR', 'R', 'UF', 'FR', 'FL'],
     },
   },
@@ -196,13 +184,7 @@ export const exchangeCases: PlanCase[] = [
     work: { reason: 'service' },
     shop: { methods: ['two-person'] },
     expect: {
-      stages: [
-        'reservoir-exchange',
-        'bleed: pump-and-hold',
-        'reservoir-exchange',
-        'bleed: pump-and-hold',
-        'prove',
-      ],
+      stages: twoSystemsByFoot,
       order: ['FR', 'FL', 'R'],
       steps: ['bars'],
     },
@@ -254,13 +236,7 @@ export const exchangeCases: PlanCase[] = [
     work: { reason: 'service' },
     shop: { methods: ['two-person'] },
     expect: {
-      stages: [
-        'reservoir-exchange',
-        'bleed: pump-and-hold',
-        'reservoir-exchange',
-        'bleed: pump-and-hold',
-        'prove',
-      ],
+      stages: twoSystemsByFoot,
       order: ['SC', 'R', 'F'],
     },
   },

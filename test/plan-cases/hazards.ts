@@ -1,4 +1,4 @@
-import { everything, type PlanCase } from './case'
+import { everything, type PlanCase, twoSystemsByFoot } from './case'
 
 /** One for every hazard that changes the work. */
 export const hazardCases: PlanCase[] = [
@@ -104,13 +104,7 @@ export const hazardCases: PlanCase[] = [
     work: { reason: 'service' },
     shop: { methods: ['two-person'] },
     expect: {
-      stages: [
-        'reservoir-exchange',
-        'bleed: pump-and-hold',
-        'reservoir-exchange',
-        'bleed: pump-and-hold',
-        'prove',
-      ],
+      stages: twoSystemsByFoot,
       order: ['R', 'FR', 'FL'],
       steps: ['hang-caliper', 'refit-caliper', 'bars'],
       cautions: ['bleeder-not-at-top'],

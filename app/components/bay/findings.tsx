@@ -20,22 +20,29 @@ export function Findings({ state }: { state: JobState }) {
         {first.waitS !== undefined && <WaitClock startedAt={first.since} waitS={first.waitS} />}
         <Checks finding={first} />
       </div>
-      {others.map((each) => (
-        <details key={each.code} className="border-l-8 border-rule pl-3">
-          <summary className="min-h-8 cursor-pointer font-semibold">{say(each)}</summary>
-          <ul className="grid list-disc gap-1 pl-5">
-            {each.checks.map((check) => (
-              <li key={check.code}>{say(check)}</li>
-            ))}
-          </ul>
-        </details>
-      ))}
+      {others.map((each) =>
+        each.checks.length === 0 ? (
+          <p key={each.code} className="border-l-8 border-rule pl-3 font-semibold">
+            {say(each)}
+          </p>
+        ) : (
+          <details key={each.code} className="border-l-8 border-rule pl-3">
+            <summary className="min-h-8 cursor-pointer font-semibold">{say(each)}</summary>
+            <ul className="grid list-disc gap-1 pl-5">
+              {each.checks.map((check) => (
+                <li key={check.code}>{say(check)}</li>
+              ))}
+            </ul>
+          </details>
+        ),
+      )}
     </section>
   )
 }
 
 function Checks({ finding: { code, checks } }: { finding: Finding }) {
   const say = useSay()
+  if (checks.length === 0) return null
   const [only] = checks
   if (checks.length === 1 && only) return <p>{say(only)}</p>
   return (

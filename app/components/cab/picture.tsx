@@ -3,7 +3,7 @@ import type { CabView } from '~core/cab/view'
 /** Where the foot stands on the pedal for each word; the arrow says which way it goes. */
 const poses: Record<CabView['says'], { down: number; move?: 'down' | 'up'; foot: boolean }> = {
   wait: { down: 0, foot: true },
-  do: { down: 0, foot: false },
+  do: { down: 0, foot: true },
   press: { down: 0.5, move: 'down', foot: true },
   hold: { down: 1, foot: true },
   release: { down: 0.5, move: 'up', foot: true },
@@ -13,8 +13,10 @@ const poses: Record<CabView['says'], { down: number; move?: 'down' | 'up'; foot:
   ended: { down: 0, foot: false },
 }
 
+type PictureProps = { says: CabView['says']; lever: boolean; task?: CabView['task'] }
+
 /** A foot on a pedal seen from the side, or a hand on a lever, where the word says it should be. */
-export function CabPicture({ says, lever }: { says: CabView['says']; lever: boolean }) {
+export function CabPicture({ says, lever, task }: PictureProps) {
   const { down, move, foot } = poses[says]
   return (
     <svg
@@ -27,7 +29,13 @@ export function CabPicture({ says, lever }: { says: CabView['says']; lever: bool
       strokeLinecap="round"
       strokeLinejoin="round"
     >
-      {lever ? <Lever down={down} hand={foot} /> : <Pedal down={down} foot={foot} />}
+      {task === 'lever-released' ? (
+        <ParkingLever />
+      ) : lever ? (
+        <Lever down={down} hand={foot} />
+      ) : (
+        <Pedal down={down} foot={foot} />
+      )}
       {move && (
         <path
           className={move === 'down' ? 'cab-move-down' : 'cab-move-up'}
@@ -63,6 +71,18 @@ function Pedal({ down, foot }: { down: number; foot: boolean }) {
           <path d="M24 98H88" strokeWidth="7" />
         </g>
       )}
+    </>
+  )
+}
+
+/** Laid flat on its quadrant, and the arrow that says so. */
+function ParkingLever() {
+  return (
+    <>
+      <path d="M30 104H170" strokeWidth="4" />
+      <path d="M52 92L146 82" strokeWidth="11" />
+      <circle cx="50" cy="92" r="8" fill="currentColor" />
+      <path d="M120 24V62M106 48L120 62L134 48" strokeWidth="9" />
     </>
   )
 }

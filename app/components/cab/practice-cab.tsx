@@ -26,7 +26,7 @@ export function PracticeCab({ state, act }: { state: JobState; act: (act: FloorA
       <div
         className={`grid justify-items-center gap-1 border-4 p-3 text-center ${view.says === 'hold' || view.says === 'press' ? 'border-oxide bg-oxide text-on-oxide' : 'border-ink bg-enamel'}`}
       >
-        <CabPicture says={view.says} lever={view.pedal === 'lever'} />
+        <CabPicture says={view.says} lever={view.pedal === 'lever'} task={view.task} />
         <p className="text-5xl font-extrabold" role="status">
           {words.says[view.says]}
         </p>
