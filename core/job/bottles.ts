@@ -9,6 +9,8 @@ export type Hung = {
   point: string
   /** What stands in it, by its own marks. */
   bottleMl: number
+  /** Since when it runs in this company, or since the last look at it in it; absent where nobody saw it since. */
+  openedAt?: string
 }
 
 /** Bottles that may run at once by the way this stage goes. */
@@ -29,7 +31,7 @@ export function hangable({ run, vehicle }: Pick<JobState, 'run' | 'vehicle'>): s
 }
 
 /** Another bottle is hung and its bleeder opened, while the others run on. */
-export function hangBottle(state: Running, point: string): JobState {
+export function hangBottle(state: Running, point: string, at: string): JobState {
   const { run } = state
   const stageRun = currentStage(run)
   const inHand = run.callAt
@@ -39,9 +41,9 @@ export function hangBottle(state: Running, point: string): JobState {
   const next: RunState = {
     ...run,
     stages: run.stages.map((each, i) => (i === run.stageIndex ? opened : each)),
-    hung: [...(run.hung ?? []), { point: inHand, bottleMl: run.bottleMl }],
+    hung: inNewCompany([...(run.hung ?? []), putDown(run, inHand)]),
     callAt: point,
-    openedAt: undefined,
+    openedAt: at,
     bottleMl: 0,
   }
   return withRun(state, next)
@@ -57,23 +59,30 @@ export function watchBottle(state: Running, point: string): JobState {
   const inHand = run.callAt
   const wanted = run.hung?.find((each) => each.point === point)
   if (inHand === undefined || !wanted) return state
-  const left = (run.hung ?? []).map((each) =>
-    each === wanted ? { point: inHand, bottleMl: run.bottleMl } : each,
-  )
+  const left = (run.hung ?? []).map((each) => (each === wanted ? putDown(run, inHand) : each))
   return withRun(state, takeUp({ ...run, hung: left }, wanted))
 }
 
 /** The bottle in hand was closed: the next one that still runs is in hand. */
 export function nextBottle(run: RunState): RunState {
   const [first, ...others] = run.hung ?? []
-  return first ? takeUp({ ...run, hung: others }, first) : run
+  return first ? takeUp({ ...run, hung: inNewCompany(others) }, { ...first, openedAt: undefined }) : run
 }
 
-/** Bottles share lines, so what one brings while others run is no measure of its own line: none of it is timed. */
-const takeUp = (run: RunState, { point, bottleMl }: Hung): RunState => ({
+const putDown = ({ bottleMl, openedAt }: RunState, point: string): Hung => ({
+  point,
+  bottleMl,
+  ...(openedAt !== undefined && { openedAt }),
+})
+
+/** Bottles that share a line pass each other less: what they bring is timed anew where another joins or leaves. */
+const inNewCompany = (hung: readonly Hung[]): Hung[] =>
+  hung.map(({ point, bottleMl }) => ({ point, bottleMl }))
+
+const takeUp = (run: RunState, { point, bottleMl, openedAt }: Hung): RunState => ({
   ...run,
   call: 'open',
   callAt: point,
-  openedAt: undefined,
+  openedAt,
   bottleMl,
 })

@@ -78,6 +78,7 @@ export const copyOfPoint = (point: PointRun): PointRun =>
     seenAt: point.seenAt,
     timedMl: point.timedMl,
     timedS: point.timedS,
+    timedWith: point.timedWith,
   }) satisfies Every<PointRun>
 
 /** The job with another run. */

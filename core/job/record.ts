@@ -51,6 +51,7 @@ const pointSchema = z.object({
   seenAt: z.string().optional(),
   timedMl: amount.optional(),
   timedS: amount.optional(),
+  timedWith: z.array(id).optional(),
 })
 
 const runSchema = z.object({
@@ -68,9 +69,12 @@ const runSchema = z.object({
   setup: setupSchema,
   call: z.enum(callStates),
   callAt: id.optional(),
-  hung: z.array(z.object({ point: id, bottleMl: amount })).optional(),
+  hung: z.array(z.object({ point: id, bottleMl: amount, openedAt: z.string().optional() })).optional(),
   lookDue: z.boolean(),
   levelMl: z.record(z.string(), amount),
+  oldMl: z.record(z.string(), amount).optional(),
+  amounts: z.record(z.string(), amount).optional(),
+  bottleOn: z.literal(true).optional(),
   bottleMl: amount,
   mends: z.array(z.object({ id, steps: z.array(stepSchema), stepsDone: z.array(id) })),
   tankMl: amount.optional(),

@@ -39,6 +39,8 @@ export type PointRun = {
   /** What came while it stood open and something drove it, and in how long. */
   timedMl?: number
   timedS?: number
+  /** Which other bottles ran all that while: lines that are shared pass less to each. */
+  timedWith?: string[]
 }
 
 /** What went in and out during one stage. */

@@ -3,6 +3,7 @@ import { densityKgM3 } from '../physics/hydraulics/density'
 import { flowMlPerMin, headKPa, type Liquid } from '../physics/hydraulics/flow'
 import type { TubeSegment } from '../physics/hydraulics/tube'
 import { viscosityMm2PerS } from '../physics/hydraulics/viscosity'
+import { flowsTogether } from './open-network'
 import type { MethodContext } from './technique'
 
 /** The fluid of this work at the shop's temperature. */
@@ -33,6 +34,29 @@ export function cornersMinutes(drivingKPa: number, context: MethodContext): numb
 /** The same for every corner, one after the other. */
 export const minutesInTurn = (drivingKPa: number, context: MethodContext): number =>
   cornersMinutes(drivingKPa, context).reduce((sum, minutes) => sum + minutes, 0)
+
+/**
+ * Minutes where several run at once, as many as there are bottles: each passes what the others leave it on the lines
+ * they share, and the next is hung where one is done.
+ */
+export function minutesTogether(drivingKPa: number, context: MethodContext, bottles: number): number {
+  const { corners, unknowns } = context
+  const liquid = liquidAt(context)
+  const left = corners.flatMap(({ bleeder, run, throughMl }) =>
+    run && throughMl > 0 ? { id: bleeder.id, run, ml: throughMl } : [],
+  )
+  let minutes = 0
+  while (left.length > 0) {
+    const open = left.slice(0, bottles)
+    const flows = flowsTogether(open, drivingKPa, liquid, unknowns.bleeder)
+    const step = Math.min(...open.map(({ id, ml }) => ml / (flows.get(id) ?? 0)))
+    minutes += step
+    for (const each of open) each.ml -= step * (flows.get(each.id) ?? 0)
+    const done = left.findIndex(({ ml }, i) => i < bottles && ml < 1e-6)
+    left.splice(Math.max(0, done), 1)
+  }
+  return minutes
+}
 
 /** Reservoir above the bleeder. @source common practice */
 export const GRAVITY_HEAD_M = 0.6

@@ -1,9 +1,11 @@
 import { fact, type Notice } from '../base/decision'
-import { cornersMinutes, gravityKPa } from './corner-flow'
+import { gravityKPa, minutesTogether } from './corner-flow'
 import { residualHeldBack } from './hazards'
 import { atWheel } from './step'
 import { type MethodContext, noSettings, type Technique } from './technique'
 
+/** More bottles at once nobody watches. @source from memory */
+const BOTTLES = 4
 /** Colder than this, gravity moves too little to wait for. @source common practice */
 const COLD_SHOP_C = 5
 /** Waited at the end for bubbles. @source common practice */
@@ -23,13 +25,13 @@ export const gravity: Technique = {
   method: 'gravity',
   at: 'bleeders',
   drives: 'gravity',
-  bottlesAtOnce: 4,
+  bottlesAtOnce: BOTTLES,
   needs: ['standpipe-bottles'],
   call: 'gravity',
   exclude,
   ...noSettings,
   minutes: (context) => ({
-    fluidMinutes: Math.max(0, ...cornersMinutes(gravityKPa(context), context)) + QUIET_MINUTES,
+    fluidMinutes: minutesTogether(gravityKPa(context), context, BOTTLES) + QUIET_MINUTES,
     handlingMinutes: context.corners.length * 3,
   }),
   riskMinutes: () => 2,

@@ -96,7 +96,9 @@ describe('minutes', () => {
       contextOf(van, { corners: contextOf(van).corners.filter(({ bleeder }) => bleeder.id === 'RR') }),
     )
     const four = gravity.minutes(contextOf(van))
-    expect(four.fluidMinutes).toBeCloseTo(one.fluidMinutes ?? 0, 9)
+    // The wheels share a little pipe to the unit, so each is a little slower in company.
+    expect(four.fluidMinutes).toBeGreaterThan(one.fluidMinutes ?? 0)
+    expect(four.fluidMinutes).toBeLessThan(1.2 * (one.fluidMinutes ?? 0))
     expect(one.fluidMinutes).toBeGreaterThan(5)
   })
 

@@ -72,13 +72,17 @@ function Bottle({ state, stageRun, point, runs }: Omit<Props, 'act'> & { point: 
   )
 }
 
-/** How long it still runs at least, by its own line alone: bottles that share a line take longer. */
-function left(state: JobState, { stage }: StageRunState, point: string, ml: number): string {
+/** How long it still runs at least, with the others that run: a sound line may be a little slower than predicted. */
+function left(state: JobState, stageRun: StageRunState, point: string, ml: number): string {
+  const { stage } = stageRun
   if (ml <= 0) return 'its volume is through'
   const { run } = state
   const flow =
     run && stage.technique
-      ? expectedMlPerMin({ state: { ...state, run }, technique: techniqueOf(stage.technique) }, point)
+      ? expectedMlPerMin(
+          { state: { ...state, run }, stageRun, technique: techniqueOf(stage.technique) },
+          point,
+        )
       : undefined
   return flow === undefined ? '' : `at least ${Math.max(1, Math.round(ml / flow))} min more`
 }

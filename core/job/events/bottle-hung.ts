@@ -21,5 +21,5 @@ export const bottleHung: EventKind<z.output<typeof bottleHungSchema>> = {
       ? pourFirst(state)
       : fact('no-bottle-here', { point, most: Math.max(1, bottlesAtOnce(state)) }),
   ),
-  apply: onRun((state, { point }) => hangBottle(state, point)),
+  apply: onRun((state, { point, at }) => hangBottle(state, point, at)),
 }

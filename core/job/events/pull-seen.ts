@@ -19,7 +19,7 @@ import {
   reservoirOfPoint,
   sourceOf,
 } from '../points'
-import type { JobState, StageRunState } from '../state'
+import type { JobState, PointRun, RunState, StageRunState } from '../state'
 import { addTally } from '../tally'
 import { type EventKind, onRun, type Running, refuseOnRun, type Upcast } from './kind'
 import { ml, stamp } from './stamp'
@@ -73,6 +73,19 @@ function complete({ run, vehicle }: JobState, event: PullSeen): PullSeen {
   return { ...event, clean: isClean(vehicle, stageRun, point, event) }
 }
 
+/** What came since it was opened or looked at last, in the company it ran in; another company is timed anew. */
+function timeFlow(next: PointRun, progress: PointRun, run: RunState, { ml, at }: { ml: number; at: string }) {
+  if (run.openedAt === undefined) return
+  const seconds = secondsBetween(run.openedAt, at)
+  // A clock that was set back, or a look that was forgotten for an hour, says nothing of a flow.
+  if (!(seconds > 0 && seconds < LONGEST_LOOK_S)) return
+  const company = (run.hung ?? []).map(({ point }) => point).sort()
+  const same = (progress.timedWith ?? []).join('\n') === company.join('\n')
+  next.timedMl = (same ? (progress.timedMl ?? 0) : 0) + ml
+  next.timedS = (same ? (progress.timedS ?? 0) : 0) + seconds
+  next.timedWith = company.length > 0 ? company : undefined
+}
+
 function apply(state: Running, event: PullSeen): JobState {
   const { run } = state
   const stageRun = currentStage(run)
@@ -86,13 +99,8 @@ function apply(state: Running, event: PullSeen): JobState {
   if (ml > 0) around.frontMl = frontAfter(state.vehicle, run.frontMl ?? {}, point, ml)
   const progress = stageRun.at[point] ?? freshPoint()
   const next = copyOfPoint(progress)
-  if (run.call === 'open' && run.openedAt !== undefined) {
-    const seconds = secondsBetween(run.openedAt, event.at)
-    // A clock that was set back, or a look that was forgotten for an hour, says nothing of a flow.
-    if (seconds > 0 && seconds < LONGEST_LOOK_S) {
-      next.timedMl = (progress.timedMl ?? 0) + ml
-      next.timedS = (progress.timedS ?? 0) + seconds
-    }
+  if (run.call === 'open') {
+    timeFlow(next, progress, run, { ml, at: event.at })
     around.openedAt = event.at
   }
   next.seenAt = event.at

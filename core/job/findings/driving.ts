@@ -3,9 +3,10 @@ import type { Fluid } from '../../fluid/specs/fluid'
 import { usualBleeder } from '../../physics/hydraulics/bleeder'
 import { densityKgM3 } from '../../physics/hydraulics/density'
 import { headKPa } from '../../physics/hydraulics/flow'
-import { GRAVITY_HEAD_M, liquidAt, runFlow } from '../../technique/corner-flow'
+import { GRAVITY_HEAD_M, liquidAt } from '../../technique/corner-flow'
+import { flowsTogether } from '../../technique/open-network'
 import type { Technique } from '../../technique/technique'
-import { bleederRunOf } from '../points'
+import { bleederRunOf, openPoints } from '../points'
 import type { Seen } from './watch'
 
 /** What drives the fluid, kPa; undefined where a foot or a hand does, which nobody measures. */
@@ -18,22 +19,27 @@ function drivingKPa(technique: Technique, { run }: Seen['state'], fluid: Fluid, 
   return kPa > 0 ? kPa : undefined
 }
 
-/** What a bleeder's own line should pass now, mL/min; undefined where that cannot be said. */
+/**
+ * What a bleeder should pass in the company it was timed in, or runs in now, mL/min; undefined where that cannot be
+ * said.
+ */
 export function expectedMlPerMin(
-  { state, technique }: Pick<Seen, 'state' | 'technique'>,
+  { state, technique, stageRun }: Pick<Seen, 'state' | 'technique' | 'stageRun'>,
   point: string,
 ): number | undefined {
   const { planned, vehicle } = state
-  const lines = bleederRunOf(vehicle, point)?.run?.lines
-  if (!planned || !lines) return undefined
+  const own = bleederRunOf(vehicle, point)?.run
+  if (!planned || !own) return undefined
   const fluid = fluidOf(planned.plan.fluid.spec)
   const { tempC } = planned.shop
   const kPa = drivingKPa(technique, state, fluid, tempC)
   if (kPa === undefined) return undefined
-  return runFlow(
-    lines.flatMap(({ segments }) => segments),
-    kPa,
-    liquidAt({ fluid, tempC }),
-    usualBleeder,
-  )
+  const liquid = liquidAt({ fluid, tempC })
+  const company = stageRun.at[point]?.timedWith ?? openPoints(state.run).filter((id) => id !== point)
+  const running = (technique.bottlesAtOnce ?? 1) > 1 ? [point, ...company] : [point]
+  const open = running.flatMap((id) => {
+    const run = bleederRunOf(vehicle, id)?.run
+    return run ? { id, run } : []
+  })
+  return flowsTogether(open, kPa, liquid, usualBleeder).get(point)
 }

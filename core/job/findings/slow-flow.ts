@@ -46,16 +46,15 @@ function timed(seen: Seen): Finding | undefined {
       }
     if (sides.verdict === 'alike') return undefined
   }
-  // Passages inside a unit, and bottles that share a line, pass less than pipes alone predict: only sides tell there.
-  if (sharesFlow(seen)) return undefined
+  // Passages inside a unit pass less than pipes alone predict: only sides tell there.
+  if (behindUnit(seen)) return undefined
   // Only what stays below half with the watch's own error given away.
   if (share * (1 + USUAL_FLOW_ERROR_PCT / 100) >= RESTRICTED_SHARE) return undefined
   return { ...fact('flow-slow', runs), checks }
 }
 
-/** Whether other bleeders run meanwhile, or a unit's small passages stand on the way. */
-function sharesFlow({ state: { run, vehicle }, point }: Seen): boolean {
-  if ((run.hung?.length ?? 0) > 0) return true
+/** Whether a unit's small passages stand on the way. */
+function behindUnit({ state: { vehicle }, point }: Seen): boolean {
   const units = new Set(vehicle.parts.flatMap(({ id, type }) => (type === 'control-unit' ? id : [])))
   return bleederRunOf(vehicle, point)?.run?.lines.some(({ to }) => units.has(to)) === true
 }

@@ -1,0 +1,109 @@
+import type { BleederOpening } from '../physics/hydraulics/bleeder'
+import { dropKPa, type Liquid, orificeDropKPa } from '../physics/hydraulics/flow'
+import type { Run } from '../vehicle/network'
+import type { Line } from '../vehicle/schema'
+
+/** A bleeder that stands open, with the run that feeds it. */
+export type OpenBleeder = { id: string; run: Pick<Run, 'sourceId' | 'lines'> }
+
+/** One line of the open network: what it resists now, what hangs on its far end. */
+type Branch = { takesKPa: (mlPerMin: number) => number; mlPerMin: number; next: Branch[]; bleeder?: string }
+
+/** A flow at which a resistance is first looked at, mL/min: laminar by far. */
+const FIRST_GUESS = 1
+const ROUNDS = 60
+const SETTLED = 1e-9
+
+/**
+ * What each of several open bleeders passes: bottles that share a line share what it lets through, so each runs below
+ * what its own line alone predicts. The open lines are a tree from each chamber; it is solved as resistances in series
+ * and side by side, each taken anew at its own flow until nothing changes. Worked: two bleeders behind 1 m of shared
+ * pipe and 1 m each of their own pass two thirds each of what one alone does, where flow is laminar.
+ *
+ * @param drivingKPa the same at every bleeder, above 0
+ * @returns mL/min by bleeder id
+ * @source Hagen–Poiseuille in series and in parallel; orifice as in `flowMlPerMin`
+ */
+export function flowsTogether(
+  open: readonly OpenBleeder[],
+  drivingKPa: number,
+  liquid: Liquid,
+  opening: BleederOpening,
+): Map<string, number> {
+  const flows = new Map<string, number>()
+  const roots = treesOf(open, liquid, opening)
+  let moved = Number.POSITIVE_INFINITY
+  for (let round = 0; round < ROUNDS && moved > SETTLED; round++) {
+    moved = 0
+    for (const root of roots) moved = Math.max(moved, share(root, drivingKPa))
+  }
+  const read = (branch: Branch) => {
+    if (branch.bleeder !== undefined) flows.set(branch.bleeder, branch.mlPerMin)
+    for (const each of branch.next) read(each)
+  }
+  for (const root of roots) read(root)
+  return flows
+}
+
+function treesOf(
+  open: readonly OpenBleeder[],
+  liquid: Liquid,
+  { passage, holeMm }: BleederOpening,
+): Branch[] {
+  const roots = new Map<string, { branch: Branch; byLine: Map<Line, Branch> }>()
+  const fresh = (takesKPa: Branch['takesKPa'], bleeder?: string): Branch => ({
+    takesKPa,
+    mlPerMin: FIRST_GUESS,
+    next: [],
+    ...(bleeder !== undefined && { bleeder }),
+  })
+  for (const { id, run } of open) {
+    const source = roots.get(run.sourceId) ?? { branch: fresh(() => 0), byLine: new Map<Line, Branch>() }
+    roots.set(run.sourceId, source)
+    let at = source.branch
+    for (const line of run.lines) {
+      const known = source.byLine.get(line)
+      const branch =
+        known ??
+        fresh((mlPerMin) =>
+          line.segments.reduce((sum, segment) => sum + dropKPa(segment, mlPerMin, liquid), 0),
+        )
+      if (!known) {
+        source.byLine.set(line, branch)
+        at.next.push(branch)
+      }
+      at = branch
+    }
+    at.next.push(
+      fresh(
+        (mlPerMin) =>
+          dropKPa(passage, mlPerMin, liquid) + orificeDropKPa(holeMm, mlPerMin, liquid.densityKgM3),
+        id,
+      ),
+    )
+  }
+  return [...roots.values()].map(({ branch }) => branch)
+}
+
+/** kPa per mL/min of a branch alone, at its present flow. */
+const ownResistance = ({ takesKPa, mlPerMin }: Branch): number => takesKPa(mlPerMin) / mlPerMin
+
+/** The same with everything that hangs on it, side by side. */
+function resistance(branch: Branch): number {
+  const own = ownResistance(branch)
+  return branch.next.length === 0
+    ? own
+    : own + 1 / branch.next.reduce((sum, each) => sum + 1 / resistance(each), 0)
+}
+
+/** Share a pressure out over a branch and what hangs on it. @returns the largest relative change of a flow */
+function share(branch: Branch, kPa: number): number {
+  const before = branch.mlPerMin
+  const mlPerMin = kPa / resistance(branch)
+  const left = kPa - mlPerMin * ownResistance(branch)
+  let moved = Math.abs(mlPerMin / before - 1)
+  for (const each of branch.next) moved = Math.max(moved, share(each, left))
+  // Half-way: an orifice takes pressure by the square, and a full step would swing about the answer.
+  branch.mlPerMin = (before + mlPerMin) / 2
+  return moved
+}
