@@ -8,6 +8,7 @@ import type { FluidSpec } from '~core/fluid/specs'
 import { bleedsAll } from '~core/job/learned/bleeds-all'
 import { bleedDone, fluidIn } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
+import type { DatedReading } from '~core/physics/moisture/rise'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Database, Queries } from './database.server'
 import { shopPolicy } from './policy.server'
@@ -22,7 +23,7 @@ type HistoryRow = {
   promised_on: string | null
   exchanged_on: string | null
   exchanged_km: number | null
-  readings: { date: string; waterPct: number }[] | null
+  readings: DatedReading[] | null
   latest: { on: string; readings: TakenReading[] } | null
   odometer: { date: string; km: number }[] | null
 }
@@ -31,8 +32,9 @@ type HistoryRow = {
 const HISTORIES = `
   select v.id, v.kind, coalesce(x.spec, v.file->'fluid'->>'spec') as spec, v.hard_use, v.product, v.promised_on,
     x.done_on as exchanged_on, x.km as exchanged_km,
-    (select json_agg(json_build_object('date', taken_on, 'waterPct', pct) order by taken_on) from (
-       select r.taken_on, max(r.water_pct) as pct from fluid_reading r
+    (select json_agg(json_strip_nulls(json_build_object('date', taken_on, 'waterPct', pct, 'errorPct', off))
+       order by taken_on) from (
+       select r.taken_on, max(r.water_pct) as pct, max(r.water_high - r.water_pct) as off from fluid_reading r
        where r.vehicle_id = v.id and r.water_pct is not null and r.taken_on > coalesce(x.done_on, '0001-01-01')
        group by r.taken_on) as days) as readings,
     (select json_build_object('on', taken_on, 'readings',

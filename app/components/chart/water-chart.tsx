@@ -37,7 +37,7 @@ export function WaterChart({ takesWater, readings, exchanges, limitPct, today, c
     () =>
       now.length > 0 || last !== undefined
         ? riseOf(
-            now.map(({ on, pct }) => ({ date: on, waterPct: pct })),
+            now.map(({ on, pct, high }) => ({ date: on, waterPct: pct, errorPct: high - pct })),
             last,
           )
         : undefined,

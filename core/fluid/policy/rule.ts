@@ -2,6 +2,7 @@ import type { Band } from '../../base/band'
 import type { Basis, Fact } from '../../base/decision'
 import type { VehicleKind } from '../../base/vehicle-kinds'
 import type { BoilingPair } from '../../physics/moisture/boiling-point'
+import type { DatedReading } from '../../physics/moisture/rise'
 import type { Quantity } from '../../units/units'
 import type { FluidSpec } from '../specs'
 import type { HardUse } from './hard-use'
@@ -33,7 +34,7 @@ export type FluidHistory = {
   today: string
   pair?: BoilingPair
   /** Since the last exchange, in order of date. */
-  readings: readonly { date: string; waterPct: number }[]
+  readings: readonly DatedReading[]
   exchangedOn?: string
   exchangedKm?: number
   /** Every odometer reading on record, in order of date. */
@@ -47,6 +48,8 @@ export type Due = {
   latest: string
   basis: 'fitted' | 'default' | 'given'
   says: Fact
+  /** Water fell up to this reading, and is counted from there: somebody exchanged it and wrote nothing down. */
+  fellOn?: string
 }
 
 /** One school of when fluid is replaced: a limit, what it says of the evidence, and when it will be reached. */

@@ -57,6 +57,7 @@ export const waterRule: Rule = {
       latest: due.dueLatest,
       basis: due.basis,
       says: fact('due-water', { limitPct: limit }),
+      ...(due.fellOn !== undefined && { fellOn: due.fellOn }),
     }
   },
 }

@@ -8,6 +8,8 @@ export type Forecast = {
   dueLikely: string
   dueLatest: string
   basis: 'fitted' | 'default'
+  /** Water fell beyond error up to this reading: an exchange nobody wrote down, and it counts from here. */
+  fellOn?: string
 }
 
 /** Further ahead nobody forecasts. */
@@ -50,6 +52,7 @@ export function moistureForecast(input: {
     dueLikely: isoDate(likely),
     dueLatest: isoDate(Math.max(likely, due(-1))),
     basis: rise.basis,
+    ...(rise.fellOn !== undefined && { fellOn: rise.fellOn }),
   }
 }
 

@@ -70,6 +70,34 @@ describe('boiling point', () => {
   })
 })
 
+describe('a fall beyond what two readings can be off is an exchange that nobody wrote down', () => {
+  const rising = [1.6, 2.3, 2.9].map((waterPct, i) => ({ date: `202${i}-03-01`, waterPct }))
+  const with0 = (...more: [string, number][]) => [
+    ...rising,
+    ...more.map(([date, waterPct]) => ({ date, waterPct })),
+  ]
+  const on = (readings: { date: string; waterPct: number }[]) =>
+    moistureForecast({ readings, limitPct: 3, today: '2024-06-01' })
+
+  test('and it counts from there', () => {
+    const fresh = on(with0(['2023-03-01', 0.3]))
+    expect(fresh.fellOn).toBe('2023-03-01')
+    expect(fresh).toEqual({ ...on([{ date: '2023-03-01', waterPct: 0.3 }]), fellOn: '2023-03-01' })
+    expect(fresh.dueLikely > '2024-09-01').toBe(true)
+  })
+  test('a little lower is the meter’s error, and one low reading between high ones is a bad reading', () => {
+    expect(on(with0(['2023-03-01', 2.1])).fellOn).toBeUndefined()
+    const outlier = on(with0(['2023-03-01', 0.3], ['2024-03-01', 2.8]))
+    expect(outlier.fellOn).toBeUndefined()
+    expect(outlier.dueEarliest < '2024-12-01').toBe(true)
+  })
+  test('a tester that is surer tells a smaller fall', () => {
+    const surer = with0(['2023-03-01', 1.7]).map((each) => ({ ...each, errorPct: 0.2 }))
+    expect(on(surer).fellOn).toBe('2023-03-01')
+    expect(on(with0(['2023-03-01', 1.7])).fellOn).toBeUndefined()
+  })
+})
+
 test('three readings alike do not mean no rise: 3 % comes within nine years of 1 %, never in thirty (from memory: 0.4 % a year)', () => {
   const flat = ['2024-11-01', '2025-11-01', '2026-11-01'].map((date) => ({ date, waterPct: 1 }))
   const { dueLikely, dueLatest, basis } = moistureForecast({

@@ -11,8 +11,8 @@ const DAYS_PER_YEAR = 365.25
 /** Fewer readings, or closer together, say nothing of a rise. @source from memory */
 const LEAST_READINGS = 3
 const LEAST_SPAN_DAYS = 180
-/** How far a single reading may be off, as a standard deviation. @source from memory */
-const READING_ERROR_PCT = 0.2
+/** How far nine of ten readings are off at most, where their tester says nothing better. @source from memory: 0.5 to 1 % */
+const READING_ERROR_PCT = 0.75
 /** Water in fluid that has just been exchanged: what was in the bottle, and what the exchange left. @source from memory */
 export const FRESH_PCT = 0.2
 /** Nine in ten of a normal spread lie within so many standard deviations. */
@@ -32,8 +32,9 @@ const usual = {
   off: (perDay(USUAL_PCT_PER_YEAR.quick) - perDay(USUAL_PCT_PER_YEAR.slow)) / 2,
 }
 
-export type DatedReading = { date: string; waterPct: number }
-type Point = { day: number; value: number }
+/** @property errorPct how far nine of ten such readings are off at most */
+export type DatedReading = { date: string; waterPct: number; errorPct?: number }
+type Point = { day: number; value: number; errorPct: number }
 
 /** A rise of water: how fast and from where, each with how far nine of ten would be off. Values are straightened. */
 export type Rise = {
@@ -45,6 +46,8 @@ export type Rise = {
   basis: 'fitted' | 'default'
   /** How much the vehicle's own readings count against the usual rise, 0 to 1. */
   ownShare: number
+  /** Water fell beyond error up to this reading: an exchange nobody wrote down. What came before counts no more. */
+  fellOn?: string
 }
 
 /**
@@ -60,9 +63,24 @@ export type Rise = {
  * @source first-order uptake; Theil 1950, Sen 1968; mean of two normal estimates by inverse variance; default rise and level from memory
  */
 export function riseOf(readings: readonly DatedReading[], freshOn?: string): Rise {
+  const inOrder = [...readings].sort((a, b) => dayNumber(a.date) - dayNumber(b.date))
+  const fall = lastFall(inOrder)
+  const fellOn = fall === undefined ? undefined : inOrder[fall]?.date
+  return fellOn === undefined
+    ? riseSince(inOrder, freshOn)
+    : { ...riseSince(inOrder.slice(fall), undefined), fellOn }
+}
+
+function riseSince(readings: readonly DatedReading[], freshOn: string | undefined): Rise {
   const points: Point[] = [
-    ...(freshOn === undefined ? [] : [{ day: dayNumber(freshOn), value: straight(FRESH_PCT) }]),
-    ...readings.map(({ date, waterPct }) => ({ day: dayNumber(date), value: straight(waterPct) })),
+    ...(freshOn === undefined
+      ? []
+      : [{ day: dayNumber(freshOn), value: straight(FRESH_PCT), errorPct: FRESH_PCT }]),
+    ...readings.map(({ date, waterPct, errorPct = READING_ERROR_PCT }) => ({
+      day: dayNumber(date),
+      value: straight(waterPct),
+      errorPct,
+    })),
   ].sort((a, b) => a.day - b.day)
   const span = (points.at(-1)?.day ?? 0) - (points[0]?.day ?? 0)
   const own = points.length >= LEAST_READINGS && span >= LEAST_SPAN_DAYS ? ownSlope(points) : undefined
@@ -76,7 +94,7 @@ export function riseOf(readings: readonly DatedReading[], freshOn?: string): Ris
     slopeOff: off,
     anchorDay,
     anchor,
-    anchorOff: (NINE_IN_TEN * READING_ERROR_PCT) / Math.max(1, LEVELS_OFF_PCT - bent(anchor)),
+    anchorOff: errorOf(points) / Math.max(1, LEVELS_OFF_PCT - bent(anchor)),
     basis: own ? 'fitted' : 'default',
     ownShare: own ? ownShareOf(own.error) : 0,
   }
@@ -129,9 +147,36 @@ function ownSlope(points: readonly Point[]): OwnSlope {
   return {
     slope,
     // By the days alone, so that lower readings never count for more.
-    error: READING_ERROR_PCT / LEVELS_OFF_PCT / scatter,
+    error: errorOf(points) / NINE_IN_TEN / LEVELS_OFF_PCT / scatter,
     spread: median(slopes.map((each) => Math.abs(each - slope))),
   }
+}
+
+/** How far nine of ten of these are off, in the mean of squares. */
+const errorOf = (points: readonly { errorPct: number }[]): number =>
+  Math.sqrt(points.reduce((sum, { errorPct }) => sum + errorPct ** 2, 0) / points.length)
+
+/** Readings just before a fall that it is held against. */
+const BEFORE_FALL = 3
+
+/**
+ * Where water fell by more than two readings can be off: an exchange that nobody wrote down, since water does not leave
+ * by itself. One low reading between high ones is a bad reading: the next must stand below what was there before too.
+ *
+ * @param readings in order of date
+ * @returns of the last such fall, the first reading after it; undefined where there is none
+ * @source common practice
+ */
+function lastFall(readings: readonly DatedReading[]): number | undefined {
+  for (let i = readings.length - 1; i > 0; i--) {
+    const [now, next] = [readings[i], readings[i + 1]]
+    const before = readings.slice(Math.max(0, i - BEFORE_FALL), i)
+    if (!now) continue
+    const stood = median(before.map(({ waterPct }) => waterPct))
+    const off = Math.hypot(now.errorPct ?? READING_ERROR_PCT, before.at(-1)?.errorPct ?? READING_ERROR_PCT)
+    if (now.waterPct < stood - off && (!next || next.waterPct < stood)) return i
+  }
+  return undefined
 }
 
 function median(values: readonly number[]): number {

@@ -55,6 +55,8 @@ export const fluid: Words = {
     'It measures how the fluid conducts, which additives and temperature change too: near a limit take a second method.',
   'due-water-read': '{readPct} water when it was last read, past {limitPct}',
   'due-water': '{limitPct} water by its rise',
+  'due-fell':
+    'water fell by more than a reading can be off up to {onDay}: exchanged and not written down, and counted from there',
   'due-boiling-when-new': '{limitC} is above what it boils at when new',
   'due-boiling': 'boils at {limitC} by its rise of water',
   'due-time': '{limit} months after the last exchange',
