@@ -9,6 +9,7 @@ import type { JobState } from '~core/job/state'
 import { jobTally, wasteMl } from '~core/job/tally'
 import { makePlan } from '~core/plan/plan'
 import { type Shop, workSchema } from '~core/plan/request'
+import { partsOf } from '~core/vehicle/parts'
 import type { Story } from './history'
 
 const SECONDS_BETWEEN_ACTS = 20
@@ -34,7 +35,9 @@ export function eventsOfStory(
     events.push(event)
     return applied.state
   }
-  const work = workSchema.parse(story.work)
+  const [first] = partsOf(vehicle, 'reservoir')
+  const levelMl = first && story.levelMl !== undefined && { [first.id]: story.levelMl }
+  const work = workSchema.parse({ ...story.work, ...(levelMl && { levelMl }) })
   const reading =
     story.waterPct === undefined
       ? undefined

@@ -135,7 +135,7 @@ test.describe('somebody who thinks in ounces and psi', () => {
     const job = new URL(page.url()).pathname.replace(/\/test$/, '')
     const { checkIn } = await stateOf(page.request, job)
     expect(checkIn?.levelMl).toBeCloseTo(266.16, 2)
-    expect(checkIn?.typed).toEqual({ levelMl: '9 fl oz' })
+    expect(checkIn?.typed).toEqual({ 'levelMl[0]': '9 fl oz' })
     await page.getByRole('radio', { name: 'Boiling sampler' }).check()
     await page.getByLabel('The tester shows').fill('356')
     await expect(page.getByText(/^boils at 356 °F/)).toBeVisible()

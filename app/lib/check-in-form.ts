@@ -7,16 +7,16 @@ import { partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import { decimal, quantityField } from './fields'
 
-/** What the check-in form holds, as typed. `wear` follows the vehicle's wheel brakes in their order. */
+/** What the check-in form holds, as typed. `wear` follows the vehicle's wheel brakes in their order, `levelMl` its reservoirs. */
 export const checkInFormSchema = z.object({
   eventId: z.string(),
   reason: z.enum(reasonIds, 'Say why it is here.'),
   opened: z.array(z.string()).default([]),
   replaced: z.array(z.string()).default([]),
-  state: z.array(z.enum(['ranDry', 'systemEmpty'])).default([]),
+  state: z.array(z.enum(['ranDry', 'systemEmpty', 'portsStayedCovered'])).default([]),
   colour: z.enum(colours, 'Pick the colour in the reservoir.'),
   fluidFound: z.enum([...fluidSpecs, 'as-specified', 'unknown'], 'Say which fluid is in it.'),
-  levelMl: quantityField('volume', { min: 0, max: 20_000 }),
+  levelMl: z.array(quantityField('volume', { min: 0, max: 20_000 })).default([]),
   wear: z.array(decimal({ min: 0, max: 60, unit: 'mm' })).default([]),
   odometerKm: quantityField('distance', { min: 0, max: 5_000_000 }),
   bay: z.string().trim().max(40, 'At most 40 characters.').optional(),
@@ -31,6 +31,10 @@ export function checkInOf(form: CheckInForm, vehicle: Vehicle, typed?: Record<st
     const mm = form.wear[i]
     return mm === undefined ? [] : [[brake.id, mm]]
   })
+  const levels = partsOf(vehicle, 'reservoir').flatMap(({ id }, i): [string, number][] => {
+    const seenMl = form.levelMl[i]
+    return seenMl === undefined ? [] : [[id, seenMl]]
+  })
   return {
     work: {
       reason: form.reason,
@@ -39,11 +43,13 @@ export function checkInOf(form: CheckInForm, vehicle: Vehicle, typed?: Record<st
       ranDry: form.state.includes('ranDry'),
       systemEmpty: form.state.includes('systemEmpty'),
       padWearMm: Object.fromEntries(wear),
+      ...(levels.length > 0 && { levelMl: Object.fromEntries(levels) }),
       fluidFound: form.fluidFound === 'as-specified' ? undefined : form.fluidFound,
       ways: [],
     },
     colour: form.colour,
-    levelMl: form.levelMl,
+    levelMl: form.levelMl[0],
+    ...(form.state.includes('portsStayedCovered') && { portsStayedCovered: true }),
     odometerKm: form.odometerKm,
     ...(typed && { typed }),
     bay: form.bay,

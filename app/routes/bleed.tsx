@@ -229,7 +229,7 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
         <Foot here={here} />
       </div>
       <aside className="grid gap-4">
-        <Findings state={state} />
+        <Findings state={state} act={here.act} />
         {working && <Counters state={state} stageRun={stageRun} act={act} />}
         {working && !state.filed && (
           <div className="grid grid-cols-2 gap-3">

@@ -21,9 +21,10 @@ import { useFieldText, useShow } from '~/lib/units'
 import { fluidSpecs } from '~core/fluid/specs'
 import { colourClues, colours } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
+import { airUnasked } from '~core/job/events/checked-in'
 import { decideScope } from '~core/plan/scope/scope'
 import { levelDrop } from '~core/vehicle/level-drop'
-import { partFact, partsOf } from '~core/vehicle/parts'
+import { partFact, partsOf, reservoirFact } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Route } from './+types/check-in'
 
@@ -62,19 +63,25 @@ function typedBefore(
   text: ReturnType<typeof useFieldText>,
 ): DefaultValue<CheckInTyped> {
   const brakes = partsOf(vehicle, 'wheel-brake')
-  // A field for every brake from the start, filled or not.
-  if (!before) return { fluidFound: 'as-specified', wear: brakes.map(() => '') }
+  const reservoirs = partsOf(vehicle, 'reservoir')
+  // A field for every brake and reservoir from the start, filled or not.
+  if (!before)
+    return { fluidFound: 'as-specified', wear: brakes.map(() => ''), levelMl: reservoirs.map(() => '') }
   const { work } = before
   return {
     reason: work.reason,
     opened: work.opened,
     replaced: work.replaced,
-    state: [work.ranDry && 'ranDry', work.systemEmpty && 'systemEmpty'].filter(
-      (each) => typeof each === 'string',
-    ),
+    state: [
+      work.ranDry && 'ranDry',
+      work.systemEmpty && 'systemEmpty',
+      before.portsStayedCovered && 'portsStayedCovered',
+    ].filter((each) => typeof each === 'string'),
     colour: before.colour,
     fluidFound: work.fluidFound ?? 'as-specified',
-    levelMl: text('volume', before.levelMl),
+    levelMl: reservoirs.map(({ id }, i) =>
+      text('volume', work.levelMl?.[id] ?? (i === 0 ? before.levelMl : undefined)),
+    ),
     wear: brakes.map((brake) => work.padWearMm[brake.id]?.toString() ?? ''),
     odometerKm: text('distance', before.odometerKm),
     bay: before.bay,
@@ -114,6 +121,7 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
   const show = useShow()
   const say = useSay()
   const brakes = partsOf(vehicle, 'wheel-brake')
+  const reservoirs = partsOf(vehicle, 'reservoir')
   const things = [
     ...vehicle.parts.map((part) => ({
       value: part.id,
@@ -180,6 +188,10 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
               options={[
                 { value: 'ranDry', label: 'The reservoir ran dry' },
                 { value: 'systemEmpty', label: 'The whole system is empty' },
+                {
+                  value: 'portsStayedCovered',
+                  label: 'Below MIN, but its ports stayed covered: no air went in',
+                },
               ]}
               multiple
             />
@@ -212,16 +224,20 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
           <section className="panel grid gap-5">
             <h2>Level and wear</h2>
             <div className="grid gap-4 sm:grid-cols-2">
-              <TextField
-                field={fields.levelMl}
-                label="In the reservoir now"
-                quantity="volume"
-                hint={
-                  partsOf(vehicle, 'reservoir').map(
-                    ({ minMl, maxMl }) => `MIN ${show.number('volume', minMl)}, MAX ${show('volume', maxMl)}`,
-                  )[0]
-                }
-              />
+              {fields.levelMl.getFieldList().map((field, i) => {
+                const reservoir = reservoirs[i]
+                return (
+                  reservoir && (
+                    <TextField
+                      key={reservoir.id}
+                      field={field}
+                      label={`In ${say(reservoirFact(vehicle, reservoir.id))} now`}
+                      quantity="volume"
+                      hint={`MIN ${show.number('volume', reservoir.minMl)}, MAX ${show('volume', reservoir.maxMl)}`}
+                    />
+                  )
+                )
+              })}
               <TextField field={fields.odometerKm} label="Odometer" quantity="distance" />
             </div>
             <fieldset>
@@ -290,6 +306,12 @@ function AtOnce({
     <section className="panel grid gap-3" aria-live="polite">
       <h2>What that means</h2>
       {clue?.wrongFluid && <p className="hatched border-2 border-oxide p-3 font-bold">{clue.text}</p>}
+      {draft && airUnasked(vehicle, draft).length > 0 && (
+        <p className="hatched border-2 border-oxide p-3 font-bold">
+          Below MIN. Did it run dry, or did the ports stay covered? Say so under “Did it run dry?”: if air
+          went in, the cylinder is bled too.
+        </p>
+      )}
       <Reasons reasons={level.reasons} />
       {scope && (
         <>

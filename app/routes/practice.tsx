@@ -108,7 +108,7 @@ function Practice({ way, beginning }: Route.ComponentProps['loaderData']) {
           {callMachines[callKindOf(stageRun.stage)].withCab && !done && (
             <PracticeCab state={state} act={act} />
           )}
-          <Findings state={state} />
+          <Findings state={state} act={act} />
           {!done && <Counters state={state} stageRun={stageRun} act={act} />}
           <section className="panel" aria-label="Line map">
             <LineMap

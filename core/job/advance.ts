@@ -1,5 +1,7 @@
+import { stageTraits } from '../plan/stage-kinds'
 import { withRun } from './copies'
 import type { Running } from './events/kind'
+import { reservoirsOfStage, withLevelsUnknown } from './levels'
 import { currentPoint, currentStage } from './points'
 import type { JobState, RunState } from './state'
 import { currentStep } from './steps'
@@ -14,6 +16,8 @@ export function advance(state: Running, run: RunState): JobState {
     if (currentStep({ run: next }) || currentPoint(next) !== undefined) break
     // Each stage has a bottle and timers of its own.
     next = { ...next, stageIndex: next.stageIndex + 1, timers: {}, bottleMl: 0 }
+    if (stageTraits[stageRun.stage.kind].disturbsLevel)
+      next = withLevelsUnknown(next, reservoirsOfStage(state.vehicle, stageRun))
   }
   return next === state.run ? state : withRun(state, next)
 }

@@ -1,8 +1,10 @@
 import { callStep } from '../technique/calls'
 import type { Step } from '../technique/step'
+import { partsOf } from '../vehicle/parts'
+import type { Vehicle } from '../vehicle/schema'
 import { bottlesAtOnce, hangable } from './bottles'
 import type { FloorEvent, Unstamped } from './events'
-import { pourFirst, watchReservoirs } from './levels'
+import { levelFirst, pourFirst, watchReservoirs } from './levels'
 import {
   callKindOf,
   callNow,
@@ -34,6 +36,8 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const stageRun = run && currentStage(run)
   if (!run || !stageRun || state.parked || state.filed || bleedDone(run)) return undefined
   if (!run.plateConfirmed) return { type: 'plate-confirmed' }
+  const unseen = levelFirst(state)
+  if (unseen !== undefined) return levelSeen(vehicle, unseen)
   const now = currentStep({ run })
   if (now) return stepDone(state, now.step)
   const point = currentPoint(run)
@@ -60,6 +64,12 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const settles = wants.wantsSettling && wants.wantsClean === 0
   const way = ways.find(({ act }) => (act === 'settle') === settles) ?? ways[0]
   return way && callNow(run, way.act)
+}
+
+/** In a made-up run it has sunk a little below MAX by the time somebody looks. */
+function levelSeen(vehicle: Vehicle, reservoir: string): Unstamped<FloorEvent> {
+  const { maxMl = 0, minMl = 0 } = partsOf(vehicle, 'reservoir').find(({ id }) => id === reservoir) ?? {}
+  return { type: 'level-read', reservoir, ml: Math.round(maxMl - (maxMl - minMl) / 4) }
 }
 
 function topUp(state: JobState): Unstamped<FloorEvent> | undefined {

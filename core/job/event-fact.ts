@@ -48,6 +48,8 @@ export function eventFact(event: JobEvent): Fact {
     case 'topped-up':
     case 'level-read':
       return said(event, { reservoir: event.reservoir, amountMl: event.ml })
+    case 'drawn-again':
+      return said(event, { reservoir: event.reservoir })
     case 'tank-read':
       return said(event, { amountMl: event.ml })
     case 'container-opened':

@@ -1,10 +1,12 @@
 import { fact, type Notice } from '../base/decision'
+import type { Step } from '../technique/step'
 import { pullMl } from '../technique/strokes'
 import { partsOf, reservoirFact } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { copyOfRun } from './copies'
-import { currentPoint, currentStage, isFed, reservoirOfPoint, sourceOf } from './points'
+import { callKindOf, currentPoint, currentStage, isFed, reservoirOfPoint, sourceOf } from './points'
 import type { JobState, RunState, StageRunState, Tally } from './state'
+import { currentStep } from './steps'
 import { addTally } from './tally'
 
 /** A pull's volume where nothing is known of its chamber. @source from memory */
@@ -91,6 +93,50 @@ export function pourFirst({ vehicle, run }: Pick<JobState, 'vehicle' | 'run'>): 
   if (watch.levelMl === undefined) return fact('level-unknown', name())
   return watch.pullsLeft === 0 ? fact('top-up-due', name()) : undefined
 }
+
+/** Every reservoir that a stage draws from; all of them where it is worked at no place. */
+export function reservoirsOfStage(vehicle: Vehicle, { points }: StageRunState): string[] {
+  const ids = new Set(
+    points.flatMap((point) => reservoirOfPoint(vehicle, point) ?? reservoirsOfCylinder(vehicle, point)),
+  )
+  return partsOf(vehicle, 'reservoir')
+    .map(({ id }) => id)
+    .filter((id) => ids.size === 0 || ids.has(id))
+}
+
+/** Of a cylinder in the vice, which takes its reservoirs with it. */
+const reservoirsOfCylinder = (vehicle: Vehicle, cylinderId: string): string[] =>
+  partsOf(vehicle, 'master-cylinder')
+    .filter(({ id }) => id === cylinderId)
+    .flatMap(({ fedBy, chambers }) => [fedBy, ...chambers.flatMap((chamber) => chamber.fedBy ?? [])])
+
+/** The run with these levels to be looked at again before anybody draws from them. */
+export function withLevelsUnknown(run: RunState, reservoirIds: readonly string[]): RunState {
+  const levelMl = Object.fromEntries(Object.entries(run.levelMl).filter(([id]) => !reservoirIds.includes(id)))
+  return { ...run, levelMl }
+}
+
+/**
+ * The reservoir that somebody has to look at before going on: what is drawn out of one counts from where it stood, and
+ * a pull counts down from there.
+ */
+export function levelFirst(state: Pick<JobState, 'vehicle' | 'run'>): string | undefined {
+  const { vehicle, run } = state
+  const stageRun = run && currentStage(run)
+  if (!run || !stageRun || !run.plateConfirmed) return undefined
+  const now = currentStep({ run })
+  if (now) return drawsUnseen(run, now.step) ? now.step.reservoir : undefined
+  const point = currentPoint(run)
+  if (point === undefined || run.call !== 'rest' || run.lookDue || isFed(run, stageRun.stage))
+    return undefined
+  if (callKindOf(stageRun.stage) === 'bench') return undefined
+  const id = reservoirOfPoint(vehicle, point)
+  return id !== undefined && run.levelMl[id] === undefined ? id : undefined
+}
+
+/** Whether a step draws a reservoir down to a mark from a level that nobody has seen. */
+export const drawsUnseen = ({ levelMl }: RunState, { asksMl, drawsToMl = 0, reservoir }: Step): boolean =>
+  asksMl === 'drawn' && drawsToMl > 0 && reservoir !== undefined && levelMl[reservoir] === undefined
 
 /** A reservoir of this vehicle by its id. */
 export const reservoirNamed = ({ vehicle }: Pick<JobState, 'vehicle'>, id: string) =>

@@ -62,6 +62,23 @@ describe('the draw that was really made decides what has to leave the bleeders',
     expect(findings(drawn(350).state)).toEqual([])
   })
 
+  test('it is drawn once more, as far as it goes: the bleeders take no more than planned, until something has moved', () => {
+    const again = { type: 'drawn-again', reservoir: 'res' } as const
+    const job = drawn(60)
+    expect(findings(job.state)[0]?.mends?.act).toEqual(again)
+    job.do(again).do({ type: 'step-done', step: 'draw', ml: 360 })
+    job.until(({ run }) => run.stages[run.stageIndex]?.stage.kind === 'bleed')
+    expect(moreThanPlannedMl(job.state)).toBeLessThanOrEqual(0)
+    expect(job.replayed().run).toEqual(job.state.run)
+    job.until(({ run }) => run.call === 'open').call('close')
+    expect(job.refusal(again)).toBe('reservoir-taken')
+    const byFoot = ScriptedJob.planned(vehicle, { reason: 'service' }, ['two-person'], 400)
+    expect(byFoot.refusal(again)).toBe('not-drawn-yet')
+    byFoot.until((now) => (now.point('rr')?.pulls ?? 0) > 0)
+    byFoot.until(({ run }) => run.call === 'rest' && !run.lookDue)
+    expect(byFoot.refusal(again)).toBe('too-late-to-draw')
+  })
+
   test('a conversion fills, empties and fills again: what is drawn in between is new, and the amounts stand', () => {
     const work = { reason: 'conversion', fluidFound: 'DOT 5' }
     const job = ScriptedJob.planned(vehicle, work, ['pressure'], 400)

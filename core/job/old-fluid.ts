@@ -63,7 +63,8 @@ export function amountsAfterDraw(
   const volumesMl = ids.map((id) => passageMl[id] ?? 0)
   const least = leastThrough(feed, feedingOf(techniqueOf(technique)), volumesMl, targetOldPct / 100)
   const amounts = Object.fromEntries(ids.map((id, i) => [id, least[i]?.throughMl ?? 0]))
-  const same = ids.every((id) => Math.abs((amounts[id] ?? 0) - (perBleederMl[id] ?? 0)) < READABLE_ML)
+  const now = (id: string) => run.amounts?.[id] ?? perBleederMl[id] ?? 0
+  const same = ids.every((id) => Math.abs((amounts[id] ?? 0) - now(id)) < READABLE_ML)
   return same ? undefined : amounts
 }
 

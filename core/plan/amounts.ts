@@ -39,8 +39,11 @@ export type Amounts = {
   outletShare: Map<string, number>
 }
 
-/** How a reservoir is begun where the fluid is exchanged: emptied and wiped, standing empty, or drawn down. */
-export type ReservoirStart = 'wiped' | 'empty' | 'drawn'
+/**
+ * How a reservoir is begun where the fluid is exchanged: emptied and wiped, drawn down, or filled up from the little
+ * that stands in it, mL.
+ */
+export type ReservoirStart = 'wiped' | 'drawn' | { standsAtMl: number }
 
 /** Bleeders by the reservoir that feeds them, in the order they are opened. */
 export const fedBy = (vehicle: Vehicle, reservoirId: string, opened: readonly Opened[]): Opened[] =>
@@ -78,9 +81,11 @@ export function exchangeAmounts(
       note(amounts, fed, best.through)
     } else {
       // A wiped one is filled, worked through, emptied and filled once more.
-      const pouredMl = start === 'wiped' ? 2 * maxMl : maxMl
-      amounts.reservoirs.push({ reservoir, portsCoveredMl, pouredMl, oldShare: 0 })
-      note(amounts, fed, leastThrough({ maxMl, minMl, oldShare: 0 }, feeding, volumesMl, targetShare))
+      const standsAtMl = start === 'wiped' ? 0 : start.standsAtMl
+      const pouredMl = start === 'wiped' ? 2 * maxMl : maxMl - standsAtMl
+      const oldShare = standsAtMl / maxMl
+      amounts.reservoirs.push({ reservoir, portsCoveredMl, pouredMl, oldShare })
+      note(amounts, fed, leastThrough({ maxMl, minMl, oldShare }, feeding, volumesMl, targetShare))
     }
   }
   return amounts
@@ -101,14 +106,31 @@ function note(
  * Amounts that bring the reservoir's own fluid, whatever its age, to each bleeder, with what air stood on the way. No
  * old share is promised: nobody draws the reservoir down for one corner.
  */
-export function clearingAmounts(opened: readonly Opened[], targetShare: number): Amounts {
+export function clearingAmounts(
+  opened: readonly Opened[],
+  targetShare: number,
+  refills: readonly ReservoirWork[] = [],
+): Amounts {
   const volumes = cornerVolumes(targetShare)
   return {
-    reservoirs: [],
+    reservoirs: [...refills],
     throughMl: new Map(opened.map(({ bleeder, volumeMl }) => [bleeder.id, volumes * volumeMl])),
     outletShare: new Map(),
   }
 }
+
+/** What is missing from MAX where nothing is exchanged: it is poured too before the vehicle leaves. */
+export const refillsFor = (
+  vehicle: Vehicle,
+  reservoirs: readonly PartOf<'reservoir'>[],
+  levelMl: Readonly<Record<string, number>> = {},
+): ReservoirWork[] =>
+  reservoirs.flatMap((reservoir) => {
+    const missingMl = reservoir.maxMl - (levelMl[reservoir.id] ?? reservoir.maxMl)
+    if (missingMl <= 0) return []
+    const portsCoveredMl = portsCovered(vehicle, reservoir).ml
+    return { reservoir, portsCoveredMl, pouredMl: missingMl, oldShare: 1 }
+  })
 
 /** Part of a unit that its valves keep closed at rest. @source from memory */
 const CLOSED_SHARE = 0.3

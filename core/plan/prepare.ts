@@ -11,6 +11,7 @@ import {
 import { type BleederRun, reservoirIdOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { PartOf } from '../vehicle/schema'
+import { portsCovered } from '../vehicle/usual-volumes'
 import {
   type Amounts,
   clearingAmounts,
@@ -18,6 +19,7 @@ import {
   feedingOf,
   type Opened,
   type ReservoirStart,
+  refillsFor,
 } from './amounts'
 import { bleedOrder } from './order/bleed-order'
 import { compareOrders, type SchoolOrder } from './order/compare-orders'
@@ -66,15 +68,16 @@ function reservoirsFeeding({ vehicle }: PlanRequest, scope: Scope) {
 }
 
 /**
- * How each reservoir is begun. Wrong fluid is wiped out; one that ran dry, is new, or came off with a cylinder for the
- * vice holds nothing; the others are drawn down.
+ * How each reservoir is begun. Wrong fluid is wiped out; one that is new, or came off with a cylinder for the vice,
+ * holds nothing, one that ran dry what was seen in it, if anything was; the others are drawn down.
  */
 function reservoirStart(
-  { id }: PartOf<'reservoir'>,
+  reservoir: PartOf<'reservoir'>,
   { vehicle, work }: PlanRequest,
   scope: Scope,
   cylinder: Choice | NoChoice,
 ): ReservoirStart {
+  const { id } = reservoir
   if (work.reason === 'conversion') return 'wiped'
   const offWithCylinder =
     scope.cylinder !== 'none' &&
@@ -82,8 +85,11 @@ function reservoirStart(
     partsOf(vehicle, 'master-cylinder').some(
       (each) => each.fedBy === id && scope.cylinderIds.includes(each.id),
     )
-  if (work.ranDry || work.systemEmpty || work.replaced.includes(id) || offWithCylinder) return 'empty'
-  return 'drawn'
+  if (work.systemEmpty || work.replaced.includes(id) || offWithCylinder) return { standsAtMl: 0 }
+  const seenMl = work.levelMl?.[id]
+  if (seenMl !== undefined)
+    return seenMl <= portsCovered(vehicle, reservoir).ml ? { standsAtMl: seenMl } : 'drawn'
+  return work.ranDry ? { standsAtMl: 0 } : 'drawn'
 }
 
 /** What a plan stands on, before it is put into stages: how far, in which order, by which method, from what. */
@@ -169,7 +175,7 @@ export function preparePlan(request: PlanRequest): Prepared {
   const amountsBy = amountsOnce((technique) =>
     scope.exchange
       ? exchangeAmounts(vehicle, opened, starts, technique ? feedingOf(technique) : byHand, targetPct / 100)
-      : clearingAmounts(opened, targetPct / 100),
+      : clearingAmounts(opened, targetPct / 100, refillsFor(vehicle, reservoirs, work.levelMl)),
   )
   const cornersOf = (bleeders: readonly BleederRun[], { throughMl }: Amounts): Corner[] =>
     bleeders.map((placed) => ({

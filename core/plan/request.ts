@@ -46,6 +46,13 @@ export const workSchema = z.object({
       z.number('give a wear in mm').min(0, 'give a wear of 0 mm or more').max(100, 'give at most 100 mm'),
     )
     .default({}),
+  /** What stands in each reservoir as it came in, where that was seen. */
+  levelMl: z
+    .record(
+      z.string(),
+      z.number('give a level in mL').min(0, 'give 0 mL or more').max(20_000, 'give at most 20000 mL'),
+    )
+    .optional(),
   fluidFound: z
     .union([fluidSpecSchema, z.literal('unknown')], 'give a fluid spec, "unknown", or leave it out')
     .optional(),
@@ -218,6 +225,12 @@ export function workFaults(vehicle: Vehicle, work: Work): Fault[] {
       faults.push({
         path: `work.padWearMm.${id}`,
         message: `there is no wheel brake "${id}"; give ids of this vehicle’s brakes`,
+      })
+  for (const id of Object.keys(work.levelMl ?? {}))
+    if (!vehicle.parts.some((part) => part.id === id && part.type === 'reservoir'))
+      faults.push({
+        path: `work.levelMl.${id}`,
+        message: `there is no reservoir "${id}"; give ids of this vehicle’s reservoirs`,
       })
   const bleeders = allBleeders(vehicle).map(({ bleeder }) => bleeder.id)
   for (const [i, id] of (work.order?.bleeders ?? []).entries()) {

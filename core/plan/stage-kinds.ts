@@ -22,19 +22,30 @@ export type StageTraits = {
   solidPulls?: number
   /** Whether it can go on another way in mid-work. */
   waysOpen: boolean
+  /**
+   * Whether the reservoir's level is anybody's guess after it: fluid was lost at nuts, drawn by a pump, pressed in by a
+   * machine, or sank as air rose. The next who draws from it looks first.
+   */
+  disturbsLevel: boolean
 }
 
-const nothing: StageTraits = { worksAt: 'nothing', colourCounts: false, waysOpen: false }
+const nothing: StageTraits = {
+  worksAt: 'nothing',
+  colourCounts: false,
+  waysOpen: false,
+  disturbsLevel: false,
+}
+const disturbed = { ...nothing, disturbsLevel: true }
 
 export const stageTraits: Record<StageKind, StageTraits> = {
   'reservoir-exchange': nothing,
   'wipe-reservoir': nothing,
   'slow-fill': nothing,
-  'bench-bleed': { worksAt: 'cylinders', colourCounts: false, waysOpen: false },
-  'port-bleed': { worksAt: 'ports', colourCounts: false, solidPulls: 2, waysOpen: true },
-  bleed: { worksAt: 'bleeders', colourCounts: true, waysOpen: true },
-  'control-unit': { worksAt: 'bleeders', colourCounts: true, waysOpen: false },
-  'leak-check': nothing,
-  wait: nothing,
+  'bench-bleed': { ...disturbed, worksAt: 'cylinders' },
+  'port-bleed': { ...disturbed, worksAt: 'ports', solidPulls: 2, waysOpen: true },
+  bleed: { ...nothing, worksAt: 'bleeders', colourCounts: true, waysOpen: true },
+  'control-unit': { ...disturbed, worksAt: 'bleeders', colourCounts: true },
+  'leak-check': disturbed,
+  wait: disturbed,
   prove: nothing,
 }

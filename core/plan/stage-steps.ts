@@ -30,6 +30,14 @@ const fill = (code: string, spec: string, work: ReservoirSteps, aboutMl: number)
   aboutMl,
 })
 
+/** One that stands below MIN, before anything is opened. */
+export const refillStep = (spec: string, work: ReservoirSteps): Step => ({
+  ...atReservoir('refill', work, { spec }),
+  asksMl: 'poured',
+  fillsToMax: true,
+  aboutMl: work.pouredMl,
+})
+
 /** Old fluid out, rinsed and out again where that pays, new fluid in. */
 function exchangeSteps(spec: string, work: ReservoirSteps): Step[] {
   const { drawToMl, rinseMl, pouredMl } = work

@@ -6,7 +6,7 @@ import type { ReservoirWork } from './amounts'
 import type { Stage } from './answer'
 import { fluidUsed, type Prepared } from './prepare'
 import type { PlanRequest } from './request'
-import { ownSteps } from './stage-steps'
+import { ownSteps, type ReservoirSteps } from './stage-steps'
 
 /** Hands' time of the stages that are no bleeding, minutes. @source from memory */
 export const HANDLING_MINUTES = {
@@ -51,13 +51,16 @@ export function stepsOf(
   works: readonly ReservoirWork[] = [],
 ): Steps {
   const own = technique ? technique.steps(build.context) : noSteps()
-  const several = partsOf(build.request.vehicle, 'reservoir').length > 1
-  const named = works.map((work) => ({
-    ...work,
-    name: reservoirFact(build.request.vehicle, work.reservoir.id),
-    several,
-  }))
-  return ownSteps(kind, fluidUsed(build.request), technique, own, named)
+  return ownSteps(kind, fluidUsed(build.request), technique, own, reservoirSteps(build, works))
+}
+
+/** What is done to each reservoir, with what it is called. */
+export function reservoirSteps(
+  { request: { vehicle } }: Build,
+  works: readonly ReservoirWork[],
+): ReservoirSteps[] {
+  const several = partsOf(vehicle, 'reservoir').length > 1
+  return works.map((work) => ({ ...work, name: reservoirFact(vehicle, work.reservoir.id), several }))
 }
 
 export const minutesOf = ({ fluidMinutes, handlingMinutes }: MethodMinutes) => ({

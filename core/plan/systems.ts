@@ -2,7 +2,7 @@ import { reason } from '../base/decision'
 import { fedBy } from './amounts'
 import type { Stage } from './answer'
 import { bleedingStages, bleedStage, withKept } from './bleeding-stages'
-import { reservoirStages } from './reservoir-stages'
+import { reservoirStages, withRefill } from './reservoir-stages'
 import type { Build } from './stage'
 
 /**
@@ -32,7 +32,10 @@ export function systemsInTurn(build: Build, between: readonly Stage[]): Stage[] 
     between.length > 0 ||
     inTurn.length < 2
   )
-    return [...reservoirStages(build, build.amounts.reservoirs), ...between, ...bleeding]
+    return [
+      ...reservoirStages(build, build.amounts.reservoirs),
+      ...withRefill(build, [...between, ...bleeding], build.amounts.reservoirs),
+    ]
   build.reasons.push(reason('systems-in-turn', 'practice', { count: inTurn.length }))
   return inTurn.flatMap((system, i) => {
     const mine = (id: string) => systemOf.get(id) === system
@@ -48,7 +51,8 @@ export function systemsInTurn(build: Build, between: readonly Stage[]): Stage[] 
       technique.minutes(context),
       only.reasons,
     )
-    return [...reservoirStages(build, works), i === 0 ? withKept(bleed, technique) : bleed]
+    const kept = i === 0 ? withKept(bleed, technique) : bleed
+    return [...reservoirStages(build, works), ...withRefill(build, [kept], works)]
   })
 }
 

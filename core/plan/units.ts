@@ -1,7 +1,7 @@
 import { partsOf } from '../vehicle/parts'
 import type { PartOf } from '../vehicle/schema'
 import type { PlanRequest } from './request'
-import { airOnly } from './scope/scope'
+import { airOnly, asSeen } from './scope/scope'
 
 /** Units that have a routine at all. */
 const withRoutine = ({ vehicle }: Pick<PlanRequest, 'vehicle'>) =>
@@ -19,8 +19,8 @@ export function unitsThatMustCycle(request: Pick<PlanRequest, 'vehicle' | 'work'
  * keep wrong fluid, or the air that nobody has found yet.
  */
 export function unitsToCycle(request: PlanRequest): PartOf<'control-unit'>[] {
-  const { work, shop } = request
-  const wanted = work.reason === 'conversion' || airOnly(work)
+  const { vehicle, work, shop } = request
+  const wanted = work.reason === 'conversion' || airOnly(asSeen(vehicle, work))
   return wanted && shop.methods.includes('control-unit') ? withRoutine(request) : unitsThatMustCycle(request)
 }
 

@@ -1,4 +1,5 @@
 import { cylinderMl } from '../physics/hydraulics/cylinder'
+import { partsOf } from './parts'
 import type { PartOf, Vehicle } from './schema'
 
 /** A figure as the file states it, or the usual one where it does not. */
@@ -22,6 +23,16 @@ export function portsCovered({ kind }: Pick<Vehicle, 'kind'>, reservoir: PartOf<
     ? { ml: Math.min(minMl, PORTS_COVERED_ML[kind]), usual: true }
     : { ml: portsCoveredMl, usual: false }
 }
+
+/** Reservoirs that stand so low that a port is bare: air goes in there, whoever says that none did. */
+export const withBarePorts = (
+  vehicle: Vehicle,
+  levelMl: Readonly<Record<string, number>> = {},
+): PartOf<'reservoir'>[] =>
+  partsOf(vehicle, 'reservoir').filter((reservoir) => {
+    const seenMl = levelMl[reservoir.id]
+    return seenMl !== undefined && seenMl < portsCovered(vehicle, reservoir).ml
+  })
 
 /** What a brake holds with its pistons home, over all of its bleeders and circuits. */
 export function deadVolume({ brake, pistons, deadMl }: PartOf<'wheel-brake'>): Stated {

@@ -56,6 +56,9 @@ const special: Vehicle[] = [
   })),
 ]
 
+const levels = (vehicle: Vehicle, ml: number) =>
+  Object.fromEntries(vehicle.parts.flatMap(({ id, type }) => (type === 'reservoir' ? [[id, ml]] : [])))
+
 function* everyPlan(): Generator<Plan> {
   const readings = [
     undefined,
@@ -96,6 +99,7 @@ function* everyPlan(): Generator<Plan> {
     const works = [
       { reason: 'service' },
       { reason: 'soft-pedal' },
+      ...[1, 50].map((ml) => ({ reason: 'soft-pedal', levelMl: levels(vehicle, ml) })),
       { reason: 'repair', ranDry: true },
       { reason: 'repair', systemEmpty: true },
       ...touched.map((each) => ({ reason: 'repair', ...each })),

@@ -438,4 +438,33 @@ export const settledCases: PlanCase[] = [
     shop: { methods: ['pressure'] },
     expect: { totalMl: [1060, 1250] },
   },
+  {
+    name: 'one hose, and the reservoir stands below MIN with its ports covered',
+    settles: 'level',
+    reasoning:
+      'It is filled before anything is pressed, what is missing is bought too, and one corner stays one corner: no air went in above.',
+    vehicle: 'doctors-runabout',
+    work: { reason: 'repair', opened: ['front left brake'], levelMl: { reservoir: 200 } },
+    shop: { methods: ['two-person'] },
+    expect: { steps: ['refill', 'stands'], reasons: ['refill'], never: ['draw', 'scope-ran-dry'] },
+  },
+  {
+    name: 'so little in it that a port is bare, and nobody said that it ran dry',
+    settles: 'level',
+    reasoning: 'A bare port draws air at the next press: the cylinder first, then every bleeder.',
+    vehicle: 'doctors-runabout',
+    work: { reason: 'repair', opened: ['front left brake'], levelMl: { reservoir: 20 } },
+    shop: { methods: ['two-person'] },
+    expect: {
+      stages: [
+        'reservoir-exchange',
+        'port-bleed: ports-helper',
+        'bleed: pump-and-hold',
+        'leak-check',
+        'prove',
+      ],
+      reasons: ['scope-ports-bare', 'scope-ran-dry'],
+      never: ['draw'],
+    },
+  },
 ]

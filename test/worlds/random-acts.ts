@@ -38,6 +38,7 @@ export function randomAct(state: JobState, chance: Chance): Act {
     () => ({ type: 'point-finished', point: anyPoint }),
     () => ({ type: 'topped-up', reservoir, ml }),
     () => ({ type: 'level-read', reservoir, ml }),
+    () => ({ type: 'drawn-again', reservoir }),
     () => ({ type: 'tank-read', ml }),
     () => ({ type: 'bottle-emptied' }),
     () => ({ type: 'bottle-hung', point: anyPoint }),

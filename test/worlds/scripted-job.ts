@@ -26,7 +26,9 @@ export class ScriptedJob {
   static checkedInOnly(vehicle: Vehicle, work: object, levelMl?: number): ScriptedJob {
     const job = new ScriptedJob()
     job.do({ type: 'job-opened', vehicleId: 'v', plate: 'ISL 4', vehicle })
-    const checkIn = { work: workSchema.parse(work), colour: 'brown', note: '', levelMl } as const
+    const read = workSchema.parse(work)
+    const portsStayedCovered = read.levelMl !== undefined && !read.ranDry
+    const checkIn = { work: read, colour: 'brown', note: '', levelMl, portsStayedCovered } as const
     return job.do({ type: 'checked-in', checkIn })
   }
 

@@ -5,7 +5,7 @@ import type { FloorAct } from '~/run-client/use-job-run'
 import type { Phone } from '~core/cab/agree'
 import { bottlesAtOnce } from '~core/job/bottles'
 import { restS } from '~core/job/findings/froth'
-import { perPullMl, pourFirst } from '~core/job/levels'
+import { levelFirst, perPullMl, pourFirst, reservoirNamed } from '~core/job/levels'
 import {
   bleederRunOf,
   callKindOf,
@@ -27,6 +27,7 @@ import { BigLine, GoOn } from './big-line'
 import { Bottles } from './bottles'
 import { CallPanel } from './call-panel'
 import { HoldClock, WaitClock } from './hold-clock'
+import { LevelPanel } from './level-panel'
 import { LookPanel } from './look-panel'
 import { Prompts } from './prompts'
 
@@ -42,9 +43,13 @@ type Props = {
   phone: Phone
 }
 
-/** What is to be done now, whatever it is: a step, a point to prepare, the call, a look, or the way to the proof. */
+/** What is to be done now, whatever it is: a level to look at, a step, a point to prepare, the call, a look, or the way to the proof. */
 export function BayWork({ state, run, jobId, saved, act, phone }: Props) {
   const stageRun = currentStage(run)
+  const unseen = levelFirst({ vehicle: state.vehicle, run })
+  const reservoir = unseen === undefined ? undefined : reservoirNamed(state, unseen)
+  if (reservoir)
+    return <LevelPanel key={reservoir.id} vehicle={state.vehicle} reservoir={reservoir} act={act} />
   const now = currentStep({ run })
   if (now)
     return (

@@ -149,7 +149,7 @@ function Reservoir({ watch, several, fed, act }: ReservoirProps) {
       <p className={low ? 'hatched border-2 border-oxide p-2 font-bold' : ''}>
         {several && <strong className="block">{name}</strong>}
         {levelMl === undefined ? (
-          'Nobody has said how full it is: fill it to MAX.'
+          'Nobody has said how full it is.'
         ) : (
           <>
             {show('volume', Math.max(0, aboveMinMl ?? 0))} above MIN

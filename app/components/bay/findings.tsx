@@ -1,11 +1,12 @@
 import { useAnnounce } from '~/heard/announce'
 import { useSay } from '~/lib/say'
+import type { FloorAct } from '~/run-client/use-job-run'
 import { type Finding, findings } from '~core/job/findings'
 import type { JobState } from '~core/job/state'
 import { WaitClock } from './hold-clock'
 
 /** What the screen noticed while it counted: the most urgent with what to check, the others by one line. */
-export function Findings({ state }: { state: JobState }) {
+export function Findings({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
   const say = useSay()
   const [first, ...others] = findings(state)
   useAnnounce({ channel: 'noticed', says: first ? say(first) : '', about: first?.code ?? '', signal: 'warn' })
@@ -19,6 +20,7 @@ export function Findings({ state }: { state: JobState }) {
         </p>
         {first.waitS !== undefined && <WaitClock startedAt={first.since} waitS={first.waitS} />}
         <Checks finding={first} />
+        {first.mends && <Mend mends={first.mends} act={act} />}
       </div>
       {others.map((each) =>
         each.checks.length === 0 ? (
@@ -37,6 +39,15 @@ export function Findings({ state }: { state: JobState }) {
         ),
       )}
     </section>
+  )
+}
+
+function Mend({ mends, act }: { mends: NonNullable<Finding['mends']>; act: (act: FloorAct) => void }) {
+  const say = useSay()
+  return (
+    <button type="button" className="button min-h-[72px] text-lg" onClick={() => act(mends.act)}>
+      {say(mends.says)}
+    </button>
   )
 }
 

@@ -3,7 +3,7 @@ import { useSay } from '~/lib/say'
 import { type Amount, useReadAmount, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { fluidSpecs } from '~core/fluid/specs'
-import { currentPoint, pointFact } from '~core/job/points'
+import { callOf, currentPoint, currentStage, pointFact } from '~core/job/points'
 import { fluidIn } from '~core/job/selectors'
 import type { JobState, RunState } from '~core/job/state'
 import { asksOf, type TroubleId, troubleIds, troubleSchema } from '~core/job/troubles'
@@ -38,8 +38,7 @@ export function TroubleDialog({ state, run, act }: Props) {
               </button>
             ))}
             <p className="text-quiet sm:col-span-2">
-              A foot that slipped and a hose that came off are beside the call while the bleeder is open.
-              Wrong vehicle: under Job, at the top.
+              {besideTheCall(run)} Wrong vehicle: under Job, at the top.
             </p>
           </div>
         ) : (
@@ -58,6 +57,20 @@ export function TroubleDialog({ state, run, act }: Props) {
       }
     </BayDialog>
   )
+}
+
+/** What may go wrong in the call under the hands has a button of its own there; what cannot is not spoken of. */
+function besideTheCall(run: RunState): string {
+  const stageRun = currentStage(run)
+  if (!stageRun || stageRun.points.length === 0) return ''
+  const steps = Object.values(callOf(stageRun.stage).states)
+  const mishaps = new Set(steps.flatMap(({ next }) => next.flatMap(({ act, mishap }) => (mishap ? act : []))))
+  const what = [
+    mishaps.has('foot-slipped') && 'a foot that slipped',
+    mishaps.has('hose-came-off') && 'a hose that came off',
+  ].filter((each) => typeof each === 'string')
+  if (what.length === 0) return ''
+  return `Beside the call, while it stands open: ${what.join(' and ')}.`
 }
 
 type Field =

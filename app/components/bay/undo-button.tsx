@@ -17,6 +17,7 @@ const names: Record<Undoable['type'], string> = {
   'point-finished': 'bleeder done',
   'topped-up': 'top-up',
   'level-read': 'level',
+  'drawn-again': 'drawing again',
   'tank-read': 'tank',
   'container-opened': 'container',
   trouble: 'what went wrong',

@@ -5,7 +5,16 @@ import { useShow } from '~/lib/units'
 import { colourClues } from '~core/fluid/specs/colour'
 import { testerOf } from '~core/fluid/testers'
 import type { JobState } from '~core/job/state'
+import { partsOf } from '~core/vehicle/parts'
 import { Part, Row } from './rows'
+
+/** Every level that was looked at, by reservoir in the vehicle's order; older records have the first alone. */
+function levelsSeen({ vehicle, checkIn }: JobState): { reservoir: string; ml: number }[] {
+  return partsOf(vehicle, 'reservoir').flatMap(({ id }, i) => {
+    const ml = checkIn?.work.levelMl?.[id] ?? (i === 0 ? checkIn?.levelMl : undefined)
+    return ml === undefined ? [] : [{ reservoir: id, ml }]
+  })
+}
 
 /** What was found before anything was done. */
 export function Found({ state }: { state: JobState }) {
@@ -26,12 +35,13 @@ export function Found({ state }: { state: JobState }) {
               <Swatch colour={checkIn.colour} /> {colourClues[checkIn.colour].name}
             </span>
           </Row>
-          {checkIn.levelMl !== undefined && (
-            <Row name="Level">
-              {show('volume', checkIn.levelMl)}
-              {typed('levelMl')}
+          {levelsSeen(state).map(({ reservoir, ml }, i, all) => (
+            <Row key={reservoir} name={all.length > 1 ? `Level, ${reservoir}` : 'Level'}>
+              {show('volume', ml)}
+              {typed(`levelMl[${i}]`) || (i === 0 && typed('levelMl'))}
+              {i === 0 && checkIn.portsStayedCovered && ', its ports covered all the time'}
             </Row>
-          )}
+          ))}
           {checkIn.odometerKm !== undefined && (
             <Row name="Odometer">
               {show('distance', checkIn.odometerKm)}

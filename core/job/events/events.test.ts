@@ -19,6 +19,7 @@ const floor = [
   { type: 'point-finished', point: 'rr' },
   { type: 'topped-up', reservoir: 'res', ml: 80 },
   { type: 'level-read', reservoir: 'res', ml: 300 },
+  { type: 'drawn-again', reservoir: 'res' },
   { type: 'tank-read', ml: 1500 },
   { type: 'container-opened', container: { spec: 'DOT 4', batch: 'K7' } },
   { type: 'trouble', trouble: { what: 'spilled', ml: 5, on: 'paint' } },

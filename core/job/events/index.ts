@@ -11,6 +11,7 @@ import { call, callSchema } from './call'
 import { checkProved, checkProvedSchema } from './check-proved'
 import { checkedIn, checkedInSchema } from './checked-in'
 import { containerOpened, containerOpenedSchema } from './container-opened'
+import { drawnAgain, drawnAgainSchema } from './drawn-again'
 import { filed, filedSchema } from './filed'
 import { jobOpened, jobOpenedSchema } from './job-opened'
 import type { EventKind } from './kind'
@@ -63,6 +64,7 @@ const floorSchemas = [
   pointFinishedSchema,
   toppedUpSchema,
   levelReadSchema,
+  drawnAgainSchema,
   tankReadSchema,
   containerOpenedSchema,
   troubleEventSchema,
@@ -106,6 +108,7 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
   'point-finished': pointFinished,
   'topped-up': toppedUp,
   'level-read': levelRead,
+  'drawn-again': drawnAgain,
   'tank-read': tankRead,
   'container-opened': containerOpened,
   trouble,

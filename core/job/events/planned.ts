@@ -71,6 +71,7 @@ export const planned: EventKind<Planned> = {
 }
 
 function levelsAtFirst(vehicle: Vehicle, checkIn: CheckIn | undefined): Record<string, number> {
+  if (checkIn?.work.levelMl) return { ...checkIn.work.levelMl }
   const [first] = partsOf(vehicle, 'reservoir')
   return first && checkIn?.levelMl !== undefined ? { [first.id]: checkIn.levelMl } : {}
 }

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import type { Step } from '../../technique/step'
-import { partsOf } from '../../vehicle/parts'
+import { partsOf, reservoirFact } from '../../vehicle/parts'
 import { advance } from '../advance'
-import { counted, pouredInto } from '../levels'
+import { counted, drawsUnseen, pouredInto } from '../levels'
 import { amountsAfterDraw, amountsSchema, oldMlAfter, withAmounts } from '../old-fluid'
 import { currentStage } from '../points'
 import type { JobState, RunState } from '../state'
@@ -27,6 +27,8 @@ function refuse(state: Running, event: StepDone) {
   const now = currentStep(state)
   if (!currentStage(state.run) || now?.step.id !== event.step) return fact('step-not-now')
   if (now.step.asksMl && event.ml === undefined) return fact('amount-missing')
+  if (drawsUnseen(state.run, now.step))
+    return fact('level-unseen', { reservoir: reservoirFact(state.vehicle, now.step.reservoir ?? '') })
   return tooSoon(now.step.holdS, event.heldS)
 }
 

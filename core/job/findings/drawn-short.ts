@@ -1,4 +1,6 @@
 import { fact } from '../../base/decision'
+import { mayDrawAgain } from '../events/drawn-again'
+import { reservoirOfPoint } from '../points'
 import { moreThanPlannedMl } from '../selectors'
 import type { Watcher } from './watch'
 
@@ -9,5 +11,12 @@ const WORTH_ML = 50
 export const drawnShort: Watcher = ({ state, point, progress, stageRun }) => {
   const moreMl = moreThanPlannedMl(state)
   const first = stageRun.points.every((id) => !stageRun.at[id]?.finished) && progress.ml === 0
-  return first && moreMl >= WORTH_ML ? { ...fact('drawn-short', { moreMl, point }), checks: [] } : undefined
+  if (!first || moreMl < WORTH_ML) return undefined
+  const reservoir = reservoirOfPoint(state.vehicle, point)
+  const open = reservoir !== undefined && mayDrawAgain(state, reservoir) === undefined
+  return {
+    ...fact('drawn-short', { moreMl, point }),
+    checks: [],
+    ...(open && { mends: { says: fact('draw-again'), act: { type: 'drawn-again', reservoir } } }),
+  }
 }

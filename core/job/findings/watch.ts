@@ -1,5 +1,6 @@
 import type { Fact } from '../../base/decision'
 import type { Technique } from '../../technique/technique'
+import type { FloorEvent, Unstamped } from '../events'
 import type { Running } from '../events/kind'
 import type { PointRun, StageRunState } from '../state'
 
@@ -9,6 +10,8 @@ export type Finding = Fact & {
   checks: readonly Fact[]
   /** Something is to be left alone for so long, from a moment on. */
   waitS?: number
+  /** An act that mends it, with what its button says. */
+  mends?: { says: Fact; act: Unstamped<FloorEvent> }
   since?: string
 }
 

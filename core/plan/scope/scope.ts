@@ -8,8 +8,9 @@ import {
   sourceIds,
   sourcePart,
 } from '../../vehicle/network'
-import { partFact, partsOf } from '../../vehicle/parts'
+import { partFact, partsOf, reservoirFact } from '../../vehicle/parts'
 import type { Line, Part, Vehicle } from '../../vehicle/schema'
+import { withBarePorts } from '../../vehicle/usual-volumes'
 
 /** What happened to the vehicle, as the scope needs it. */
 export type ScopeWork = {
@@ -18,6 +19,8 @@ export type ScopeWork = {
   replaced: readonly string[]
   ranDry: boolean
   systemEmpty: boolean
+  /** What stands in each reservoir as it came in, where that was seen. */
+  levelMl?: Readonly<Record<string, number>>
 }
 
 /**
@@ -26,6 +29,10 @@ export type ScopeWork = {
  */
 export const airOnly = ({ reason, opened, replaced, ranDry, systemEmpty }: ScopeWork): boolean =>
   reason === 'soft-pedal' && opened.length + replaced.length === 0 && !ranDry && !systemEmpty
+
+/** What happened, with what the levels say of it: a port that stood bare drew air, whether somebody noticed or not. */
+export const asSeen = <T extends ScopeWork>(vehicle: Vehicle, work: T): T =>
+  withBarePorts(vehicle, work.levelMl).length > 0 ? { ...work, ranDry: true } : work
 
 /** How far the bleed must go. */
 export type Scope = {
@@ -132,7 +139,8 @@ function partOpened(vehicle: Vehicle, part: Part, replaced: boolean, nothing: Fo
  * @param school after one opened corner: `local` bleeds that corner, `whole` bleeds everything
  * @source common practice of the trade, both schools
  */
-export function decideScope(vehicle: Vehicle, work: ScopeWork, school: 'local' | 'whole'): Decision<Scope> {
+export function decideScope(vehicle: Vehicle, seen: ScopeWork, school: 'local' | 'whole'): Decision<Scope> {
+  const work = asSeen(vehicle, seen)
   const found = [
     ...work.opened.map((id) => whatWasOpened(vehicle, id, false)),
     ...work.replaced.map((id) => whatWasOpened(vehicle, id, true)),
@@ -150,6 +158,8 @@ export function decideScope(vehicle: Vehicle, work: ScopeWork, school: 'local' |
     say('scope-system-empty')
     everything = true
   } else if (work.ranDry) {
+    for (const { id } of withBarePorts(vehicle, work.levelMl))
+      reasons.push(reason('scope-ports-bare', 'physics', { reservoir: reservoirFact(vehicle, id) }))
     say('scope-ran-dry')
     everything = true
   }

@@ -6,6 +6,7 @@ export const findings: Words = {
     `${left === 1 ? 'One more' : 'Two more'} and ${say.value('reservoir', reservoir)} is at MIN: top up now.`,
   'drawn-short':
     'More of the old fluid stayed in the reservoir than planned: the bleeders take {moreMl} more for it, most of it at {point}.',
+  'draw-again': 'Draw the reservoir once more',
   'look-same-fluid': 'Same fluid, from the container that is open for this job. Lid back on loosely.',
   'tank-low':
     'The machine’s tank is at {tankMl}, {point} still wants {wantsMl}: close it, let the pressure off and fill the tank. An empty one blows air into the system.',

@@ -42,7 +42,15 @@ export const job: Words = {
   'not-timed': 'Start the timer first: it must be held for {holdS}.',
   'too-soon': 'Keep holding: {leftS} to go. If it sank, say that it failed.',
   'no-such-reservoir': 'This vehicle has no such reservoir.',
-  'level-unknown': 'Nobody has said how full {reservoir} is: fill it to MAX.',
+  'level-unknown': 'Nobody has said how full {reservoir} is: look at its level first.',
+  'not-drawn-yet': 'It has not been drawn and filled yet.',
+  'reservoir-taken': 'Something stands on the reservoir: take it off first.',
+  'too-late-to-draw':
+    'Fluid has moved: what is old in the reservoir now nobody follows. The bleeders take the more for it.',
+  'level-unseen':
+    'Nobody has said how full {reservoir} is: look first, so that what is drawn counts from there.',
+  'below-min-unasked':
+    '{^reservoir} stands below MIN: say whether it ran dry, or stayed above its ports all the time.',
   'top-up-due': 'Top up first: one more pull would take {reservoir} below MIN.',
   'no-tank': 'No machine feeds this stage.',
   'wrong-container': ({ code, spec, held, said, mixes }) => {

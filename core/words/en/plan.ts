@@ -14,6 +14,8 @@ export const plan: Words = {
     `The ${say.value('part', part)} was ${replaced ? 'replaced' : 'opened'}: base bleed with it unpowered, then its own cycles with a base bleed after each.`,
   'scope-system-empty':
     'The system is empty: fill it slowly, let the air rise out of the reservoir, then the cylinder and every bleeder.',
+  'scope-ports-bare':
+    'So little stands in {reservoir} that a port is bare: it counts as run dry, whatever was seen of it.',
   'scope-ran-dry':
     'The reservoir ran dry, so the master cylinder drew air: at its ports in place (or on the bench), then every bleeder.',
   'scope-conversion':
@@ -85,6 +87,7 @@ export const plan: Words = {
     'Enough through each bleeder to bring the reservoir’s fluid there and carry the air out. No exchange: how old it is afterwards is not promised.',
   'draw-down':
     'Old fluid is drawn out of {reservoir} down to {leftMl}: as far as every port stays covered, well below MIN.',
+  refill: '{refillMl} are missing from MAX, and are poured too before the vehicle leaves.',
   'rinse-saves':
     'Rinsed with {rinseMl} and drawn down again, {reservoir} holds so little old fluid that less is needed at the bleeders than the rinse costs.',
   'dead-volumes-usual':

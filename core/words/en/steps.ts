@@ -25,6 +25,10 @@ export const steps: StepWords = {
   ],
   'fill-sealed': ({ spec, reservoir }, say) =>
     `Fill ${reservoir ? `${say.value('reservoir', reservoir)} ` : ''}to MAX with new ${spec}.`,
+  refill: [
+    'Fill {reservoir} to MAX with new {spec}.',
+    'It stands below MIN: nothing is opened or pressed before.',
+  ],
   empty: ['Draw all of the old fluid out.', 'Nobody on the pedal, no bleeder open.'],
   wipe: 'Wipe the reservoir clean with lint-free cloth.',
   'first-fill': 'Fill with new {spec}, and work the pedal slowly a few times.',
