@@ -16,7 +16,7 @@ type Hand = {
 async function bleedByHand(page: Page, hand: Hand): Promise<void> {
   await hand.goOn('Yes, the plate is the same')
   await hand.goOn('Done')
-  await hand.press(page.getByRole('button', { name: 'At MAX' }))
+  await hand.type(page.getByLabel('Drawn out, mL'), '120')
   await hand.press(page.getByRole('button', { name: 'Drawn out' }))
   await hand.press(page.getByRole('button', { name: 'Poured', exact: true }))
   for (let step = 0; step < 3; step++) await hand.goOn('Done')

@@ -1,9 +1,11 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
+import { levelFirst } from '~core/job/levels'
 import type { JobState } from '~core/job/state'
 import { currentStep } from '~core/job/steps'
+import { partsOf } from '~core/vehicle/parts'
 import { accessibilityFaults, expect, test } from './journey'
-import { checkInAndTest, goOnUntil, openJobOn, record, stateOf } from './steps'
+import { checkInAndTest, goOnUntil, openJobOn, record, savedState, stateOf, takeWay } from './steps'
 
 /** Work that a plan promised, carried through to the end of the bleed. */
 
@@ -66,6 +68,7 @@ test('a new cylinder: bench, fit, then the reservoir is filled, with what it rea
     await page.getByText('What was opened or replaced?').click()
     await page.locator('input[name="replaced"][value="cylinder"]').check()
     await tested(page)
+    await takeWay(page, 'pump-and-hold')
   })
   const first = await stateOf(page.request, job)
   expect(first.run?.stages.map(({ stage }) => stage.kind).slice(0, 2)).toEqual([
@@ -80,6 +83,15 @@ test('a new cylinder: bench, fit, then the reservoir is filled, with what it rea
   const filled = await stateOf(page.request, job)
   expect(filled.run?.levelMl.reservoir).toBe(390)
   expect(finished(filled)).toContain('cylinder')
+  // The machine has looked at the fresh joints since: where the level stands now, somebody looks.
+  await goOnUntil(page, job, (state) => levelFirst(state) !== undefined)
+  await expect(page.getByText('Look at the reservoir: where does it stand?')).toBeVisible()
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByRole('button', { name: 'Three quarters' }).click()
+  const looked = await savedState(page, job)
+  expect(levelFirst(looked)).toBeUndefined()
+  const { minMl = 0 } = partsOf(looked.vehicle, 'reservoir')[0] ?? {}
+  expect(looked.run?.levelMl.reservoir).toBeCloseTo(minMl + 0.75 * (390 - minMl), 6)
   await bledToTheEnd(page, job)
 })
 

@@ -41,7 +41,6 @@ test('the wrong container is not offered; typed or scanned it is refused with wh
   await code.press('Enter')
   await expect(dialog).toBeHidden()
   await page.getByRole('button', { name: 'Done', exact: true }).click()
-  await page.getByRole('button', { name: 'At MAX' }).click()
   await page.getByLabel('Drawn out, mL').fill('120')
   await page.getByRole('button', { name: 'Drawn out' }).click()
   await page.getByLabel('Poured in, mL').fill('130')

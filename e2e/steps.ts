@@ -54,7 +54,7 @@ export async function takeWay(page: Page, technique: TechniqueId): Promise<void>
 export async function untilFirstBleeder(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Yes, the plate is the same' }).click()
   await page.getByRole('button', { name: 'Done', exact: true }).click()
-  await page.getByRole('button', { name: 'At MAX' }).click()
+  await page.getByLabel('Drawn out, mL').fill('120')
   await page.getByRole('button', { name: 'Drawn out' }).click()
   await page.getByRole('button', { name: 'Poured', exact: true }).click()
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Done', exact: true }).click()

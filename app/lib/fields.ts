@@ -41,6 +41,8 @@ export const unitFieldOf = (name: string): string => `${name}${UNIT_SUFFIX}`
 export function withUnits(form: FormData): FormData {
   const out = new FormData()
   for (const [name, value] of form) {
+    // Said with its number from here on; beside one of a list its name would read as a place of its own in it.
+    if (name.endsWith(UNIT_SUFFIX) && form.has(name.slice(0, -UNIT_SUFFIX.length))) continue
     const unit = form.get(unitFieldOf(name))
     const bare = typeof value === 'string' && typeof parseDecimal(value) === 'number'
     out.append(name, bare && typeof unit === 'string' ? `${value} ${unit}` : value)

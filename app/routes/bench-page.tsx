@@ -85,8 +85,9 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
     if (vehicle && page.fields[name]?.kind === 'choice') {
       const again = page.startFrom(vehicle, (field) => next[field] ?? '') as Typed
       const before = page.startFrom(vehicle, (field) => typed[field] ?? '') as Typed
+      // What was chosen stands, but for what this vehicle has not.
       for (const [field, value] of Object.entries(again))
-        if (field !== name && value !== before[field]) next[field] = value
+        if (field === name ? value !== text : value !== before[field]) next[field] = value
     }
     setTyped(next)
     const result = workBench(page, next, units)

@@ -41,6 +41,9 @@ function cornersOf(vehicle: Vehicle, reservoirId: string): number[] {
   )
 }
 
+/** Which reservoir, in the order of the file. */
+const RESERVOIRS = ['first', 'second', 'third', 'fourth']
+
 /** Old fluid left against what is poured, with the target and the sizes on the shelf. */
 export const oldFluidBench = benchPage({
   id: 'old-fluid',
@@ -53,9 +56,11 @@ export const oldFluidBench = benchPage({
       options: [
         { value: 'first', label: 'the first' },
         { value: 'second', label: 'the second' },
+        { value: 'third', label: 'the third' },
+        { value: 'fourth', label: 'the fourth' },
       ],
       initial: 'first',
-      hint: 'Each reservoir by itself: a motorcycle has two',
+      hint: 'Each reservoir by itself: a motorcycle has two. One that a vehicle has not is the first again',
     },
     cornersMl: {
       kind: 'list',
@@ -139,11 +144,13 @@ export const oldFluidBench = benchPage({
     },
   ],
   startFrom: (vehicle, choice) => {
-    const [first, second] = partsOf(vehicle, 'reservoir')
-    const reservoir = choice('system') === 'second' ? (second ?? first) : first
+    const reservoirs = partsOf(vehicle, 'reservoir')
+    const asked = reservoirs[RESERVOIRS.indexOf(choice('system'))]
+    const reservoir = asked ?? reservoirs[0]
     if (!reservoir) return {}
     const corners = cornersOf(vehicle, reservoir.id).slice(0, 12)
     return {
+      ...(!asked && { system: RESERVOIRS[0] }),
       ...(corners.length > 0 && { cornersMl: corners.map((ml) => ml.toFixed(1)).join(' ') }),
       reservoirMl: `${reservoir.maxMl}`,
       minMl: `${reservoir.minMl}`,

@@ -101,6 +101,32 @@ describe('one change', () => {
   })
 })
 
+test('every volume a plan rests on can be given, and left out again', () => {
+  const given: [Parameters<typeof setField>[1], EditField[] | readonly EditField[], string, unknown][] = [
+    [
+      { in: 'parts', at: at(van, 'reservoir') },
+      partFields(van.parts[at(van, 'reservoir')] as never),
+      'Keeps every port covered',
+      55,
+    ],
+    [
+      { in: 'parts', at: at(van, 'rear left brake') },
+      partFields(van.parts[at(van, 'rear left brake')] as never),
+      'Holds with its pistons home',
+      9,
+    ],
+    [{ in: 'vehicle' }, ownerFields, 'Booster', 'hydraulic'],
+    [{ in: 'vehicle' }, ownerFields, 'Nuts a wheel', 5],
+  ]
+  for (const [target, fields, label, value] of given) {
+    const field = labelled(fields, label)
+    const changed = setField(van, target, field, value)
+    expect([label, readVehicle(changed).ok]).toEqual([label, true])
+    expect(valueAt(changed, target, field)).toBe(value)
+    expect(valueAt(setField(changed, target, field, undefined), target, field)).toBeUndefined()
+  }
+})
+
 describe('more and less', () => {
   test('a part comes with the line that feeds it, both marked as assumed, and the file still reads', () => {
     const more = addPart(van, 'wheel-brake', 'rear valve', 'rear')

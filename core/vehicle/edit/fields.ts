@@ -46,6 +46,7 @@ function ownFields(part: Part): EditField[] {
       return [
         number(['maxMl'], 'At MAX', 'mL'),
         number(['minMl'], 'At MIN', 'mL'),
+        number(['portsCoveredMl'], 'Keeps every port covered', 'mL', true),
         text(['cap'], 'Cap'),
         choice(['capSeal'], 'Cap seal', ['sound', 'aged', 'unknown']),
         text(['capAdapter'], 'Cap adapter'),
@@ -75,6 +76,7 @@ function ownFields(part: Part): EditField[] {
           number(['pistons', i, 'count'], nth('How many', i, part.pistons)),
         ]),
         number(['padWearMm'], 'Pistons stand out', 'mm'),
+        number(['deadMl'], 'Holds with its pistons home', 'mL', true),
         choice(['parkingBrake'], 'Parking brake', ['built-in', 'electric', 'none'], true),
       ]
     case 'clutch-slave':
@@ -108,6 +110,10 @@ export const ownerFields: readonly EditField[] = [
   number(['wheelbaseMm'], 'Wheelbase', 'mm', true),
   number(['trackMm'], 'Track', 'mm', true),
   number(['modelYear'], 'Model year', '', true),
+  choice(['booster'], 'Booster', ['none', 'vacuum', 'hydraulic', 'electric'], true),
+  number(['wheels', 'nuts'], 'Nuts a wheel', '', true),
+  number(['wheels', 'socketMm'], 'Their socket', 'mm', true),
+  number(['wheels', 'torqueNm'], 'Their torque', 'N·m', true),
 ]
 
 /** What the maker states for the bleed. */
