@@ -12,7 +12,7 @@ import { checkInAndTest, goOnUntil, openJobOn, record, savedState, stateOf, take
 const example = (name: string) => JSON.parse(readFileSync(`core/vehicle/examples/${name}.json`, 'utf8'))
 const demo = (name: string) => JSON.parse(readFileSync(`demo/vehicles/${name}.json`, 'utf8'))
 const kindNow = ({ run }: JobState) => run?.stages[run.stageIndex]?.stage.kind
-const stepNow = ({ run }: JobState) => (run ? currentStep({ run })?.step.code : undefined)
+const stepNow = ({ run, standing }: JobState) => (run ? currentStep({ run, standing })?.step.code : undefined)
 const finished = ({ run }: JobState) =>
   (run?.stages ?? []).flatMap(({ at }) =>
     Object.entries(at).flatMap(([id, point]) => (point.finished ? id : [])),
@@ -114,11 +114,13 @@ test('silicone out of a glycol van: wiped, bled, cycled, and a drop from each bl
 test('a motorcycle: the front is finished before anything of the rear is opened', async ({ page }) => {
   const job = await taken(page, demo('courier-motorcycle'), 'MCY 1', checkInAndTest)
   const drawsRear = (state: JobState) =>
-    stepNow(state) === 'draw-to' && state.run !== undefined && state.run.stageIndex > 0
+    levelFirst(state) !== undefined && state.run !== undefined && state.run.stageIndex > 0
   await goOnUntil(page, job, drawsRear)
   const between = await stateOf(page.request, job)
   expect(kindNow(between)).toBe('reservoir-exchange')
   expect(finished(between)).toEqual(['F'])
+  // Nobody has seen the rear one yet.
+  await page.getByRole('button', { name: 'Half-way' }).click()
   await expect(
     page.getByText(/Draw the old fluid out of .*rear reservoir.* until about 8 mL is left/),
   ).toBeVisible()

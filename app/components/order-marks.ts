@@ -1,5 +1,6 @@
-import { currentPoint, currentStage, openPoints } from '~core/job/points'
+import { currentPoint, currentStage } from '~core/job/points'
 import { stagesNow } from '~core/job/selectors'
+import { allOpen } from '~core/job/standing'
 import type { JobState } from '~core/job/state'
 import type { Plan } from '~core/plan/answer'
 import type { BleederMark } from './line-map/line-map'
@@ -15,9 +16,13 @@ export function runMarks(state: JobState): BleederMark[] {
   const { run } = state
   const stageRun = run && currentStage(run)
   if (!run) return []
-  const [now, open] = [currentPoint(run), openPoints(run)]
+  const [now, open] = [currentPoint(run), allOpen(state)]
   const prove = stageRun?.stage.kind === 'prove'
-  return planMarks({ stages: stagesNow(state) }).map((mark) => {
+  const planned = planMarks({ stages: stagesNow(state) })
+  // Left open under a plan that was given up, or at a port: shown though this plan opens it nowhere.
+  const beside = open.filter((id) => !planned.some((mark) => mark.id === id))
+  const all = [...planned, ...beside.map((id): BleederMark => ({ id, label: '!', state: 'open' }))]
+  return all.map((mark) => {
     if (open.includes(mark.id)) return { ...mark, state: 'open' }
     if (prove || stageRun?.at[mark.id]?.finished) return { ...mark, state: 'done' }
     return mark.id === now ? { ...mark, state: 'current' } : mark

@@ -1,27 +1,31 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { showTime } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { standingFacts } from '~core/job/standing'
 import type { JobState, Parked } from '~core/job/state'
 
-/** What somebody left, in sentences; the same on the screen, the tag and the record. */
-export function standing({ standsOpen, machineOn, pedalPropped }: Parked): string[] {
-  return [
-    ...standsOpen.map((id) => `${id} stands OPEN`),
-    ...(machineOn ? ['The machine’s pressure is ON'] : []),
-    ...(pedalPropped ? ['The pedal is PROPPED down'] : []),
-  ]
+/** What stands on the vehicle, in sentences; the same in the bay, on the parked screen and on the tag. */
+export function useStanding(state: JobState): string[] {
+  const say = useSay()
+  return standingFacts(state).map((each) => {
+    const text = say(each)
+    return text.charAt(0).toUpperCase() + text.slice(1)
+  })
 }
 
 type Props = { state: JobState; parked: Parked; jobId: string; act: (act: FloorAct) => void }
 
 /** A parked job: who left it how, and the confirmation without which nothing goes on. */
 export function ParkedPanel({ state, parked, jobId, act }: Props) {
-  const stands = standing(parked)
+  const stands = useStanding(state)
+  const machine = state.standing.up.includes('pressure')
   const [seen, setSeen] = useState<string[]>([])
   const [asLeft, setAsLeft] = useState<boolean>()
   const [found, setFound] = useState('')
   const [cameUp, setCameUp] = useState(false)
+  const [empty, setEmpty] = useState(false)
   const open = state.run !== undefined && state.run.call !== 'rest'
   const looked = stands.every((each) => seen.includes(each))
   const ready = looked && asLeft !== undefined && (asLeft || found.trim() !== '')
@@ -79,6 +83,12 @@ export function ParkedPanel({ state, parked, jobId, act }: Props) {
             />
           </label>
         )}
+        {machine && (
+          <label className="choice min-h-[72px] text-lg">
+            <input type="checkbox" checked={empty} onChange={() => setEmpty(!empty)} />
+            The machine stands empty: its pressure is gone, and air may have gone in
+          </label>
+        )}
         {parked.pedalPropped && open && (
           <label className="choice min-h-[72px] text-lg">
             <input type="checkbox" checked={cameUp} onChange={() => setCameUp(!cameUp)} />
@@ -96,6 +106,7 @@ export function ParkedPanel({ state, parked, jobId, act }: Props) {
                 asLeft: asLeft === true,
                 pedalCameUp: cameUp,
                 found: asLeft ? '' : found.trim(),
+                ...(machine && empty && { machineEmpty: true }),
               })
             }
           >

@@ -235,7 +235,7 @@ export async function dueAfterFiling(
   const now = (await fluidNow(db, [vehicleId], today)).get(vehicleId)
   if (!now) return undefined
   const policy = await shopPolicy(db)
-  if (!run || !bleedDone(run) || !bleedsAll({ run, vehicle })) return dueUnder(policy, now)
+  if (!run || !bleedDone(state) || !bleedsAll({ run, vehicle })) return dueUnder(policy, now)
   const spec = fluidIn(state)
   const fresh: FluidNow = {
     ...now,

@@ -4,6 +4,9 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { replay } from '~core/job/apply'
 import type { CheckIn } from '~core/job/events'
+import { makePlan } from '~core/plan/plan'
+import { shopSchema, workSchema } from '~core/plan/request'
+import { allBleeders } from '~core/vehicle/parts'
 import { loadDemoWorld } from '../../demo/load'
 import type { Database } from './database.server'
 import { appendEvents, comebacksOf, filedJobs, findJob, jobTrace, openJob, openJobs } from './jobs.server'
@@ -221,6 +224,59 @@ describe('what lists show of a job goes with its events, in one transaction', ()
     if (!one || !other) throw new Error('the demo world has several vehicles')
     return [one, other] as const
   }
+
+  test('one vehicle, one state: while a job of it stands half done, no other is begun on it; once that is filed, what it left goes along', async () => {
+    const [, one] = await vehicles()
+    const bleeder = allBleeders(one.vehicle)[0]?.bleeder.id ?? ''
+    const planned = async (tag: string) => {
+      const jobId = await openJob(db, one, '2026-05-04T12:00:00.000Z', { by })
+      const work = workSchema.parse({ reason: 'service' })
+      const shop = shopSchema.parse({ methods: ['two-person'] })
+      const plan = makePlan({ vehicle: one.vehicle, work, shop })
+      const acts = [
+        {
+          ...stamp(`${tag}-in`),
+          type: 'checked-in' as const,
+          checkIn: { work, colour: 'brown' as const, note: '' },
+        },
+        { ...stamp(`${tag}-test`), type: 'tested' as const, tester: '', notTakenWhy: 'open' },
+        { ...stamp(`${tag}-plan`), type: 'planned' as const, shop, plan },
+      ]
+      const taken = await appendEvents(db, jobId, acts)
+      if (!taken.ok) throw new Error(taken.refusal.code)
+      return jobId
+    }
+    const begin = (jobId: string, tag: string) =>
+      appendEvents(db, jobId, [{ ...stamp(`${tag}-plate`), type: 'plate-confirmed' }])
+    const [first, second] = [await planned('one'), await planned('two')]
+    const begun = await begin(first, 'one')
+    expect(begun.ok ? '' : begun.refusal.code).toBe('')
+    expect(await begin(second, 'two')).toMatchObject({
+      ok: false,
+      refusal: { code: 'stands-in-other-job' },
+    })
+    const left = {
+      ...stamp('one-left'),
+      type: 'parked' as const,
+      why: 'goes on a transporter',
+      standsOpen: [bleeder],
+      machineOn: false,
+      pedalPropped: false,
+      note: '',
+    }
+    const filed = {
+      ...stamp('one-filed'),
+      type: 'filed' as const,
+      outcome: 'not-fit' as const,
+      doneBy: 'Una',
+      note: 'open',
+      wasteMl: 0,
+    }
+    expect(await appendEvents(db, first, [left, filed])).toMatchObject({ ok: true })
+    expect(await begin(second, 'two')).toMatchObject({ ok: true })
+    const third = await findJob(db, await openJob(db, one, '2026-05-05T08:00:00.000Z', { by }))
+    expect(third?.standing.open).toEqual([{ point: bleeder, how: 'named' }])
+  })
 
   test('its bay, that it is parked, and the vehicle it was moved to', async () => {
     const [one, other] = await vehicles()

@@ -20,7 +20,7 @@ import {
   saveShelfSettings,
   throwAway,
 } from './shelf.server'
-import { findVehicle, listVehicles } from './vehicles.server'
+import { findVehicle, importVehicle, listVehicles } from './vehicles.server'
 import { drums, handOver } from './waste.server'
 
 const today = '2026-05-04'
@@ -46,12 +46,15 @@ const did = async (jobId: string, act: Unstamped<JobEvent>) => {
 }
 const spec = 'DOT 4' as const
 
-/** A job on the minibus, planned and with its plate confirmed. */
+/** A job on a minibus of its own, planned and with its plate confirmed: one vehicle is worked on in one job. */
 async function begun(): Promise<string> {
   const row = (await listVehicles(db)).find(({ plate }) => plate === 'PUF 18')
   const stored = await findVehicle(db, row?.id ?? '')
   if (!stored) throw new Error('the demo has a minibus')
-  const jobId = await openJob(db, stored, `${today}T08:30:00Z`, {})
+  const imported = await importVehicle(db, JSON.stringify(stored.vehicle), { plate: `PUF ${made}` })
+  if (!imported.ok) throw new Error('the minibus does not read')
+  const own = { ...stored, id: imported.value.id }
+  const jobId = await openJob(db, own, `${today}T08:30:00Z`, {})
   const work = workSchema.parse({ reason: 'service' })
   const shop = shopSchema.parse({ methods: ['two-person'] })
   await did(jobId, { type: 'checked-in', checkIn: { work, colour: 'brown', note: '' } })

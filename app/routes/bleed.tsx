@@ -9,6 +9,7 @@ import { KeysDialog } from '~/components/bay/keys-dialog'
 import { LinkLine } from '~/components/bay/link-line'
 import { ParkDialog } from '~/components/bay/park-dialog'
 import { PourFrom } from '~/components/bay/pour-from'
+import { ShutPanel } from '~/components/bay/shut-panel'
 import { useSpaceGoesOn } from '~/components/bay/space-goes-on'
 import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
@@ -16,6 +17,7 @@ import { WayDialog } from '~/components/bay/way-dialog'
 import { WhatChanged } from '~/components/bay/what-changed'
 import { LineMap } from '~/components/line-map/line-map'
 import { runMarks } from '~/components/order-marks'
+import { useStanding } from '~/components/parked-panel'
 import { stageNames } from '~/components/stage-names'
 import { fluidPaints } from '~/components/swatch'
 import { database } from '~/context'
@@ -38,7 +40,8 @@ import { frontShares } from '~core/job/front'
 import { type Learned, learnedSentence } from '~core/job/learned/learned'
 import { callKindOf, currentPoint, currentStage, feedsReservoir } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
-import type { RunState } from '~core/job/state'
+import { allOpen } from '~core/job/standing'
+import type { JobState, RunState } from '~core/job/state'
 import { callMachines } from '~core/technique/calls'
 import type { Route } from './+types/bleed'
 
@@ -134,12 +137,22 @@ function ConfirmPlate({ here: { state, act, refusal, jobId } }: { here: JobHere 
 }
 
 /** Wrong fluid that moved on, or another plan: this one is at its end. */
-function PlanAgain({ here: { state, link, jobId, refusal } }: { here: JobHere }) {
+function PlanAgain({ here: { state, act, link, jobId, refusal } }: { here: JobHere }) {
   const report = state.troubles.at(-1)
+  const [open] = state.standing.open
+  if (open)
+    return (
+      <section className="panel grid gap-5">
+        {refusal && <Refusal text={refusal} />}
+        <StandsLine state={state} />
+        <ShutPanel key={open.point} state={state} joint={open} act={act} />
+      </section>
+    )
   return (
     <section className="panel grid gap-5">
       {refusal && <Refusal text={refusal} />}
       <p className="text-3xl font-extrabold">This plan is at its end.</p>
+      <StandsLine state={state} />
       {report && <WhatChanged report={report} loud />}
       {link === 'saved' ? (
         <Link to={`/jobs/${jobId}/plan`} className="button button-main min-h-[96px] text-2xl">
@@ -187,6 +200,24 @@ function FrontKey() {
   )
 }
 
+/** What stands open, set up or broken, in one line that is always there. */
+function StandsLine({ state }: { state: JobState }) {
+  const stands = useStanding(state)
+  const open = allOpen(state).length > 0
+  return (
+    <p
+      className={
+        stands.length === 0
+          ? 'text-quiet'
+          : `border-l-8 pl-3 font-bold ${open ? 'border-oxide' : 'border-rule'}`
+      }
+    >
+      <span className="font-normal text-quiet">Stands: </span>
+      {stands.length === 0 ? 'nothing open, nothing set up' : stands.join(' · ')}
+    </p>
+  )
+}
+
 type BayProps = {
   here: JobHere
   run: RunState
@@ -206,7 +237,7 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
   const cautions = run.setup.cautions.filter(({ at }) => at === kind)
   const lastTrouble = state.troubles.at(-1)
   const justNow = lastTrouble && state.undoable.at(-1)?.eventId === lastTrouble.eventId
-  const working = !bleedDone(run)
+  const working = !bleedDone(state)
   return (
     <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
       <div className="grid gap-4">
@@ -220,6 +251,7 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
               <span>{show('pressure', run.setup.pressureKPa)}</span>
             )}
           </p>
+          <StandsLine state={state} />
           {refusal && <Refusal text={refusal} />}
           {justNow && <WhatChanged report={lastTrouble} loud />}
           <PourFrom state={state} act={act} shelf={shelf} />

@@ -56,14 +56,14 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const state = orNotFound(await findJob(db, params.jobId))
   if (state.filed) throw redirect(`/jobs/${params.jobId}/record`)
-  const { run, people, parked, tested } = state
+  const { people, parked, tested } = state
   const may = (outcome: Outcome) => filingRefusal(state, outcome) === undefined
   const say = await sayHere(context)
   const here = context.get(personHere) ?? undefined
   // A phone in the cab signs for nothing.
   const workers = people.filter(({ id }) => id !== cabPerson.id)
   const unproved = checksFor(state).filter((check) => !state.proofs[check.id]?.passed)
-  const bled = run !== undefined && bleedDone(run)
+  const bled = bleedDone(state)
   const due = await dueAfterFiling(db, state, today())
   return {
     mayDrive: may('fit'),

@@ -5,7 +5,7 @@ import { ParkedPanel } from '~/components/parked-panel'
 import { StationPipe } from '~/components/station-pipe'
 import { outcomeWords } from '~/components/words'
 import { database, personHere } from '~/context'
-import { findJob } from '~/db/jobs.server'
+import { findJob, standingJob } from '~/db/jobs.server'
 import { versionSince } from '~/db/vehicles.server'
 import { showMoment } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
@@ -22,6 +22,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return {
     state: toWire(state),
     person: context.get(personHere) ?? undefined,
+    standsIn: state.filed ? undefined : await standingJob(db, state.vehicleId, params.jobId),
     newVersion: state.filed ? undefined : await versionSince(db, state),
   }
 }
@@ -68,6 +69,15 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
         <p className="mt-3 border-l-8 border-ink bg-sheet p-3 font-bold">
           Filed: {outcomeWords[filed.outcome].toLowerCase()}. This record is frozen.{' '}
           <Link to={`/jobs/${jobId}/record`}>Open the record</Link>
+        </p>
+      )}
+      {loaderData.standsIn && (
+        <p role="alert" className="hatched mt-3 border-4 border-oxide p-3 font-bold">
+          <span className="bg-sheet px-1">
+            This vehicle stands half done in another job
+            {loaderData.standsIn.bay && `, in ${loaderData.standsIn.bay}`}.{' '}
+            <Link to={`/jobs/${loaderData.standsIn.id}`}>Go on with that one</Link>
+          </span>
         </p>
       )}
       {!filed && comebackOf && (

@@ -52,7 +52,7 @@ function Practice({ way, beginning }: Route.ComponentProps['loaderData']) {
         This plan is at its end. <a href={`/practice?way=${way}`}>Begin again</a>
       </p>
     )
-  const done = bleedDone(run)
+  const done = bleedDone(state)
   return (
     <div data-bay className="grid gap-4">
       <title>Practice · Ruddy Siphon</title>

@@ -20,7 +20,7 @@ import type { Route } from './+types/prove'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
-  if (!state.run || !bleedDone(state.run)) throw redirect(`/jobs/${params.jobId}`)
+  if (!state.run || !bleedDone(state)) throw redirect(`/jobs/${params.jobId}`)
   return null
 }
 
@@ -33,7 +33,7 @@ export default function ProvePage() {
   const failed = checks.filter((check) => state.proofs[check.id]?.passed === false)
   const locked = state.filed !== undefined
   const report = state.troubles.at(-1)
-  const back = run !== undefined && !bleedDone(run)
+  const back = run !== undefined && !bleedDone(state)
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[3fr_1fr]">
       <title>{`${state.plate}: Prove · Ruddy Siphon`}</title>

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { standing } from '~/components/parked-panel'
+import { useStanding } from '~/components/parked-panel'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { showTime } from '~/lib/format'
@@ -14,7 +14,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export default function Tag({ loaderData: { state }, params }: Route.ComponentProps) {
   const { parked, filed, vehicle, plate, checkIn } = state
   const fit = filed?.outcome === 'fit'
-  const stands = parked ? standing(parked) : []
+  const stands = useStanding(state)
   return (
     <main className="mx-auto max-w-[48rem] p-5 print:max-w-none print:p-0">
       <title>{`Tag ${plate} · Ruddy Siphon`}</title>

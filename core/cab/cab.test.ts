@@ -148,7 +148,7 @@ describe('what the bay gives to the cab, the phone shows', () => {
 
   test('“press until the booster is used up” in the bay is never “do nothing” on the phone', () => {
     const job = ScriptedJob.planned(demoVehicle('post-van-lhd'), { reason: 'service' }, ['two-person'])
-    job.until(({ state }) => currentStep({ run: state.run as RunState })?.step.code === 'booster')
+    job.until(({ state }) => currentStep({ ...state, run: state.run as RunState })?.step.code === 'booster')
     const view = cabView(job.state)
     expect([view.says, view.task]).toEqual(['do', 'booster'])
     expect(meaningIn(cabLanguages.en, view)).toMatch(/Engine off/)

@@ -1,5 +1,6 @@
 import { callKindOf, currentPoint, currentStage, sourceOf } from '../job/points'
 import { bleedDone } from '../job/selectors'
+import { cabWord } from '../job/standing'
 import type { JobState } from '../job/state'
 import { currentStep } from '../job/steps'
 import { stageTraits } from '../plan/stage-kinds'
@@ -62,9 +63,9 @@ export function cabView(state: JobState): CabView {
   if (filed) return { ...base, says: 'ended', wheel: 'done' }
   if (parked) return { ...base, says: 'parked' }
   const stageRun = run && currentStage(run)
-  if (!run || !stageRun || !run.plateConfirmed || bleedDone(run))
-    return { ...base, says: 'away', wheel: run && bleedDone(run) ? 'done' : 'getting-ready' }
-  const task = currentStep({ run })?.step
+  if (!run || !stageRun || !run.plateConfirmed || bleedDone(state))
+    return { ...base, says: 'away', wheel: run && bleedDone(state) ? 'done' : 'getting-ready' }
+  const task = currentStep({ run, standing: state.standing })?.step
   if (task?.who === 'cab' && isCabTask(task.code)) return { ...base, says: 'do', task: task.code }
   const kind = callKindOf(stageRun.stage)
   const point = currentPoint(run)
@@ -76,11 +77,14 @@ export function cabView(state: JobState): CabView {
   // The tool's own screen asks for the pedal where it wants it.
   const alone = kind === 'unit' ? 'wait' : 'away'
   if (!withCab) return { ...base, says: alone, wheel: step.open ? 'open' : 'getting-ready' }
+  const says = cabWord(state, step.cab)
   const confirm =
-    step.actor === 'cab' ? step.next.find(({ act, mishap }) => !mishap && isCabAct(act)) : undefined
+    says === step.cab && step.actor === 'cab'
+      ? step.next.find(({ act, mishap }) => !mishap && isCabAct(act))
+      : undefined
   return {
     ...base,
-    says: step.cab,
+    says,
     ...(confirm && isCabAct(confirm.act) && { confirm: confirm.act }),
     maySlip: step.next.some(({ act }) => act === 'foot-slipped'),
     wheel: wheelOf(state, step.open),

@@ -11,9 +11,10 @@ export function advance(state: Running, run: RunState): JobState {
   let next = run
   while (true) {
     const stageRun = currentStage(next)
-    const busy = next.call !== 'rest' || next.lookDue || next.mends.length > 0
+    const open = state.standing.open.length > 0
+    const busy = next.call !== 'rest' || next.lookDue || next.mends.length > 0 || open
     if (!stageRun || stageRun.stage.kind === 'prove' || busy) break
-    if (currentStep({ run: next }) || currentPoint(next) !== undefined) break
+    if (currentStep({ run: next, standing: state.standing }) || currentPoint(next) !== undefined) break
     // Each stage has a bottle and timers of its own.
     next = { ...next, stageIndex: next.stageIndex + 1, timers: {}, bottleMl: 0 }
     if (stageTraits[stageRun.stage.kind].disturbsLevel)

@@ -1,10 +1,9 @@
-import { fact } from '../base/decision'
-import type { CallAct } from '../technique/calls'
+import { type Fact, fact } from '../base/decision'
 import type { Running } from './events/kind'
 import { bleederRunOf, callOf, currentStage } from './points'
 
 /** Which finished places lie upstream of one where air was drawn in, and what that says. */
-export function airReaches(state: Running, point: string, act: CallAct) {
+export function airReaches(state: Running, point: string, how: Fact) {
   const { vehicle } = state
   const stageRun = currentStage(state.run)
   const placed = bleederRunOf(vehicle, point)
@@ -16,5 +15,5 @@ export function airReaches(state: Running, point: string, act: CallAct) {
     doubtful.length > 0
       ? fact('air-upstream-doubtful', { doubtful })
       : fact(stageRun && callOf(stageRun.stage).withCab ? 'air-upstream-cylinder' : 'air-upstream-nothing')
-  return { says: fact('air-drawn', { how: fact(`act-${act}`), point, upstream }), doubtful }
+  return { says: fact('air-drawn', { how, point, upstream }), doubtful }
 }

@@ -48,7 +48,7 @@ test('alone from here on: what is finished stays, what went through counts, the 
   expect(job.point(second(job))).toMatchObject({ ml: before?.ml, pulls: before?.pulls, ready: false })
   expect(job.state.troubles.at(-1)?.says.params?.why).toContain('the helper was called away')
   job.bledToTheEnd()
-  expect(bleedDone(job.run)).toBe(true)
+  expect(bleedDone(job.state)).toBe(true)
 })
 
 test('the way that was asked for by hand at the desk does not stand in the way of another', () => {

@@ -71,6 +71,8 @@ export function decideOtherWay(
   const { run, planned, vehicle } = state
   const now = stageNow(state)
   if (run.call !== 'rest' || run.lookDue) return { refusal: fact('close-and-look-first') }
+  const [joint] = state.standing.open
+  if (joint) return { refusal: fact('stands-open', { point: joint.point }) }
   const before = now?.stage.technique
   if (!now || !planned || before === undefined || !stageTraits[now.stage.kind].waysOpen)
     return { refusal: fact('no-way-here') }

@@ -102,6 +102,7 @@ const readers: { [K in UndoKey]: (state: JobState) => JobState[K] } = {
   earlier: (state) => state.earlier,
   extraChecks: (state) => state.extraChecks,
   containers: (state) => state.containers,
+  standing: (state) => state.standing,
 }
 const remembering = undoKeys.map((key) => ({ key, of: readers[key] }))
 

@@ -109,7 +109,7 @@ test('what runs is named when the job is parked, and nothing is bled further wit
   expect(job.refusal({ ...parked, standsOpen: ['rl', 'rr'] })).toBeUndefined()
   expect(job.refusal({ type: 'trouble', trouble: { what: 'seized', point: 'rr' } })).toBe('open-not-seized')
   job.bledToTheEnd()
-  expect(bleedDone(job.run)).toBe(true)
+  expect(bleedDone(job.state)).toBe(true)
 })
 
 test('no bottle is hung by another way, at a bleeder that is finished, or where the reservoir would run dry', () => {

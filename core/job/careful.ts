@@ -4,7 +4,7 @@ import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { bottlesAtOnce, hangable } from './bottles'
 import type { FloorEvent, Unstamped } from './events'
-import { levelFirst, pourFirst, watchReservoirs } from './levels'
+import { levelFirst, portsBare, pourFirst, watchReservoirs } from './levels'
 import {
   callKindOf,
   callNow,
@@ -12,9 +12,11 @@ import {
   currentStage,
   freshPoint,
   looksAfterPull,
+  openPoints,
   pointWants,
 } from './points'
 import { bleedDone } from './selectors'
+import { jointToShut } from './standing'
 import type { JobState } from './state'
 import { amountToMove, currentStep } from './steps'
 
@@ -34,11 +36,20 @@ const DRAWN_ML = 120
 export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const { run, vehicle } = state
   const stageRun = run && currentStage(run)
-  if (!run || !stageRun || state.parked || state.filed || bleedDone(run)) return undefined
+  if (!run || !stageRun || state.parked || state.filed || bleedDone(state)) return undefined
+  const [open] = state.standing.open
+  if (open && openPoints(run).length > 0) {
+    const next = callStep(callKindOf(stageRun.stage), run.call)?.next.filter(({ mishap }) => !mishap)
+    const close = next?.find(({ act }) => act === 'close') ?? next?.[0]
+    if (close) return callNow(run, close.act, state.callTurn ?? 0)
+  }
+  const toShut = jointToShut({ run, standing: state.standing })
+  if (toShut) return { type: 'joint-shut', point: toShut.point }
   if (!run.plateConfirmed) return { type: 'plate-confirmed' }
   const unseen = levelFirst(state)
   if (unseen !== undefined) return levelSeen(vehicle, unseen)
-  const now = currentStep({ run })
+  const now = currentStep({ run, standing: state.standing })
+  if (now?.away) return { type: 'put-away', thing: now.away }
   if (now) return stepDone(state, now.step)
   const point = currentPoint(run)
   if (point === undefined) return undefined
@@ -55,6 +66,8 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const runs = run.call === 'open' && bottlesAtOnce(state) > 1
   const [free] = runs ? hangable(state) : []
   if (run.lookDue && run.call === 'rest') return { ...look, ml: PULL_ML }
+  const under = runs && watchReservoirs(state)[0]
+  if (under && portsBare(vehicle, run, under.reservoirId)) return callNow(run, 'close', state.callTurn ?? 0)
   if (runs && pourFirst(state)) return topUp(state)
   if (free !== undefined) return { type: 'bottle-hung', point: free }
   if (!pulled && run.call === 'open' && !wants.done) return { ...look, ml: LOOK_ML }
@@ -63,7 +76,7 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const ways = callStep(callKindOf(stageRun.stage), run.call)?.next.filter((move) => !move.mishap) ?? []
   const settles = wants.wantsSettling && wants.wantsClean === 0
   const way = ways.find(({ act }) => (act === 'settle') === settles) ?? ways[0]
-  return way && callNow(run, way.act)
+  return way && callNow(run, way.act, state.callTurn ?? 0)
 }
 
 /** In a made-up run it has sunk a little below MAX by the time somebody looks. */
@@ -76,6 +89,8 @@ function topUp(state: JobState): Unstamped<FloorEvent> | undefined {
   const watch = watchReservoirs(state)[0]
   if (!watch) return undefined
   const { reservoirId, maxMl, minMl, levelMl = minMl } = watch
+  if (state.run && portsBare(state.vehicle, state.run, reservoirId))
+    return { type: 'trouble', trouble: { what: 'ran-dry', reservoir: reservoirId } }
   return { type: 'topped-up', reservoir: reservoirId, ml: maxMl - levelMl }
 }
 

@@ -1,6 +1,7 @@
 import type { Stage } from '../plan/answer'
+import { setsUp, takesAway } from '../technique/standing'
 import type { Step } from '../technique/step'
-import { freshPoint } from './points'
+import { countAgain, freshPoint } from './points'
 import type { Mend, PointRun, RunState, StageRunState } from './state'
 import { freshTally } from './tally'
 
@@ -49,9 +50,41 @@ function reopen(run: RunState, ids: readonly string[], change: (point: PointRun)
       Object.entries(stageRun.at).map(([id, point]) => [id, ids.includes(id) ? change(point) : point]),
     )
     // Left behind once, its machine is off and its wheels may be on: what comes before the first bleeder comes again.
-    return { ...stageRun, at, stepsDone: back < run.stageIndex ? [] : stageRun.stepsDone }
+    // What comes after the last one comes again too, wherever it had got to.
+    const own = new Set(stageRun.stage.before.map(({ id }) => id))
+    const stepsDone = back < run.stageIndex ? [] : stageRun.stepsDone.filter((id) => own.has(id))
+    return { ...stageRun, at, stepsDone }
   })
-  return { ...run, stages, stageIndex: back }
+  const again = { ...run, stages, stageIndex: back }
+  return back < run.stageIndex ? withSetUpsAgain(again, back) : again
+}
+
+/**
+ * Where work goes back to a stage, what an earlier one had set up and one from here on takes away is set up again: its
+ * end was passed. Those steps come first in the stage that begins again.
+ */
+export function withSetUpsAgain(run: RunState, from: number): RunState {
+  const ahead = run.stages.slice(from)
+  const takenAway = new Set(
+    ahead.flatMap(({ stage }) => [...stage.before, ...stage.after].flatMap((step) => takesAway(step) ?? [])),
+  )
+  const here = run.stages[from]
+  if (!here) return run
+  const own = new Set([...here.stage.before, ...here.stage.after].map(({ id }) => id))
+  // What is set up and taken away before stands at neither end.
+  const stood = new Map<string, Step>()
+  for (const { stage } of run.stages.slice(0, from))
+    for (const step of [...stage.before, ...stage.after]) {
+      stood.delete(takesAway(step) ?? '')
+      const thing = setsUp(step)
+      if (thing !== undefined) stood.set(thing, step)
+    }
+  const missing = [...stood]
+    .filter(([thing, step]) => takenAway.has(thing) && !own.has(step.id))
+    .map(([, step]) => step)
+  if (missing.length === 0) return run
+  const stage = { ...here.stage, before: [...missing, ...here.stage.before] }
+  return { ...run, stages: run.stages.map((each, i) => (i === from ? { ...here, stage } : each)) }
 }
 
 /** Points that must be bled anew, from nothing. Pulls made and air drawn in stay on their record. */
@@ -66,6 +99,14 @@ export const startAgain = (run: RunState, ids: readonly string[]): RunState =>
 /** Finished points that air may have reached: clean pulls are wanted again, their volume stays. */
 export const doubt = (run: RunState, ids: readonly string[]): RunState =>
   reopen(run, ids, (point) => ({ ...point, ready: false, finished: false, cleanStreak: 0, doubtful: true }))
+
+/** Air was drawn in at a place: what came through it counts from nothing, and where it was done it is not. */
+export const countAgainAt = (run: RunState, id: string): RunState =>
+  reopen(run, [id], (point) =>
+    point.finished
+      ? { ...countAgain(point), ready: false, finished: false, doubtful: undefined }
+      : countAgain(point),
+  )
 
 /** Steps before everything else; none where there are none. */
 export const mendFirst = (run: RunState, id: string, steps: Step[]): RunState =>

@@ -7,7 +7,9 @@ import { sameStep, stepSchema } from '../technique/step'
 import { techniqueIdSchema } from '../technique/technique'
 import { doubt, insertStage, mendFirst, startAgain, startedStage, stepUndone } from './change'
 import { isRunning, type Running } from './events/kind'
-import { counted } from './levels'
+import { counted, pouredInto } from './levels'
+import { pointOf } from './points'
+import { withBroken } from './standing'
 import type { JobState, RunState, StageRunState } from './state'
 import { jobTally } from './tally'
 
@@ -37,6 +39,8 @@ export const changeSchema = z.discriminatedUnion('op', [
   /** A step of the stage under way is to be done again. */
   z.object({ op: z.literal('step-undone'), step: id }),
   z.object({ op: z.literal('level'), reservoir: id, ml: z.number() }),
+  /** The same, with what is gone meanwhile counted as unaccounted for. */
+  z.object({ op: z.literal('level-lost'), reservoir: id, ml: z.number() }),
   z.object({ op: z.literal('spilled'), ml: z.number() }),
   z.object({ op: z.literal('extra-check'), check: id }),
   /** What was proved counts no more. */
@@ -78,15 +82,19 @@ function applyChange(state: Running, change: Change, eventId: string): JobState 
       const prove = run.stages.findIndex(({ stage }, i) => i >= run.stageIndex && stage.kind === 'prove')
       return prove < 0 ? state : on(insertStage(run, prove, startedStage(change.stage)))
     }
-    case 'mark':
-      return on(
+    case 'mark': {
+      const marked = on(
         inStage(run, (stageRun) => {
-          const progress = stageRun.at[change.point]
+          const progress = pointOf(stageRun, change.point)
           if (!progress) return stageRun
-          const marked = { ...progress, ready: false, trouble: change.trouble }
-          return { ...stageRun, at: { ...stageRun.at, [change.point]: marked } }
+          const here = { ...progress, ready: false, trouble: change.trouble }
+          return { ...stageRun, at: { ...stageRun.at, [change.point]: here } }
         }),
       )
+      return change.trouble === 'seized'
+        ? marked
+        : { ...marked, standing: withBroken(state.standing, change.point) }
+    }
     case 'reorder':
       return on(inStage(run, (stageRun) => ({ ...stageRun, points: change.points })))
     case 'call':
@@ -95,6 +103,8 @@ function applyChange(state: Running, change: Change, eventId: string): JobState 
       return on(inStage(run, (stageRun) => stepUndone(stageRun, change.step)))
     case 'level':
       return on({ ...run, levelMl: { ...run.levelMl, [change.reservoir]: change.ml } })
+    case 'level-lost':
+      return on(pouredInto(run, change.reservoir, 0, change.ml))
     case 'spilled':
       return on(counted(run, { spilledMl: change.ml }))
     case 'extra-check':

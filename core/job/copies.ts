@@ -27,6 +27,7 @@ export const copyOfJob = (state: JobState): JobState =>
     extraChecks: state.extraChecks,
     containers: state.containers,
     troubles: state.troubles,
+    standing: state.standing,
     bleedAgainWhy: state.bleedAgainWhy,
     parked: state.parked,
     parkings: state.parkings,

@@ -48,6 +48,10 @@ export function eventFact(event: JobEvent): Fact {
     case 'topped-up':
     case 'level-read':
       return said(event, { reservoir: event.reservoir, amountMl: event.ml })
+    case 'put-away':
+      return said(event, { thing: fact(`standing-${event.thing}`) })
+    case 'joint-shut':
+      return said(event, { point: event.point })
     case 'drawn-again':
       return said(event, { reservoir: event.reservoir })
     case 'tank-read':

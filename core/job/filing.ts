@@ -1,6 +1,7 @@
 import { fact, type Notice } from '../base/decision'
 import { checksFor, proofFact } from './proofs/checks'
 import { bleedDone, workBegun } from './selectors'
+import { allOpen } from './standing'
 import type { JobState } from './state'
 
 /** How a job can end. `kept`: judged, and nothing was done. */
@@ -22,7 +23,9 @@ export function filingRefusal(state: JobState, outcome: Outcome): Notice | undef
       return state.checkIn?.work.reason === 'service' ? undefined : fact('kept-not-a-service')
     case 'not-fit':
       // Left with something open it may be, on a transporter: but only parked, with what stands open named.
-      return run && run.call !== 'rest' && !state.parked ? fact('not-fit-open') : undefined
+      return !state.parked && (allOpen(state).length > 0 || (run && run.call !== 'rest'))
+        ? fact('not-fit-open')
+        : undefined
     case 'fit':
       return notFit(state)
   }
@@ -30,7 +33,9 @@ export function filingRefusal(state: JobState, outcome: Outcome): Notice | undef
 
 function notFit(state: JobState): Notice | undefined {
   if (state.parked) return fact('fit-parked')
-  if (!state.run || !bleedDone(state.run)) return fact('fit-not-bled')
+  const [open] = allOpen(state)
+  if (open !== undefined) return fact('stands-open', { point: open })
+  if (!state.run || !bleedDone(state)) return fact('fit-not-bled')
   const unproved = checksFor(state).filter((check) => !state.proofs[check.id]?.passed)
   return unproved.length === 0
     ? undefined

@@ -12,7 +12,8 @@ const planned = () => ScriptedJob.planned(car, { reason: 'service' }, ['two-pers
 function card(job: ScriptedJob, change: Partial<Unstamped<EventOf<'paper-entered'>>> = {}) {
   const points = pointsOnPaper(job.state).map((at) => ({
     ...at,
-    ml: 60,
+    // As the plan wants it, rounded as one reads it off a bottle.
+    ml: Math.ceil((job.run.stages[at.stage]?.stage.mlByBleeder?.[at.point] ?? 50) / 10) * 10,
     pulls: 7,
     colour: 'new' as const,
     bubbles: 'none' as const,
@@ -35,12 +36,12 @@ describe('a bleed done with the bay card in hand', () => {
     const job = planned()
     job.do(card(job))
     expect(stationOf(job.state)).toBe('prove')
-    expect(bleedDone(job.run)).toBe(true)
+    expect(bleedDone(job.state)).toBe(true)
     expect(job.run.call).toBe('rest')
     expect(job.state.fromPaper).toMatchObject({ doneBy: 'Osk Teller', doneOn: '2026-05-03' })
     expect(pointsOnPaper(job.state)).toEqual([])
-    // Four bleeders at 60 mL each in the bottle, and the sums of the card.
-    expect(jobTally(job.state)).toMatchObject({ outMl: 240, inMl: 400, drawnMl: 130, spilledMl: 10 })
+    const outMl = card(planned()).points.reduce((sum, { ml }) => sum + ml, 0)
+    expect(jobTally(job.state)).toMatchObject({ outMl, inMl: 400, drawnMl: 130, spilledMl: 10 })
     expect(replay(job.events)).toEqual(job.state)
   })
   test('what the bay did before the card was taken up stays as it was', () => {
@@ -58,6 +59,17 @@ describe('a bleed done with the bay card in hand', () => {
     const { points, ...rest } = card(job)
     const act = { ...rest, points: points.map((each, i) => (i === 2 ? { ...each, ...spoiled } : each)) }
     expect(applyEvent(job.state, job.event(act))).toMatchObject({ ok: false, refusal: { code } })
+  })
+  test('nothing in the bottle, too little of it, the wrong can, or the same card again are refused', () => {
+    const job = planned()
+    const refused = (change: (line: ReturnType<typeof card>['points'][number]) => object) =>
+      job.refusal(card(job, { points: card(job).points.map((line) => ({ ...line, ...change(line) })) }))
+    expect(refused(() => ({ ml: 0 }))).toBe('paper-too-little')
+    expect(refused(({ ml }) => ({ ml: ml / 2 }))).toBe('paper-too-little')
+    expect(refused(() => ({ pulls: 1 }))).toBe('paper-too-little')
+    expect(job.refusal(card(job, { container: { spec: 'DOT 5', batch: 'X' } }))).toBe('paper-wrong-fluid')
+    job.do(card(job))
+    expect(job.refusal(card(job))).toBe('paper-entered-once')
   })
   test('a bleeder the card says nothing of, and a bleeder that stands open, are refused', () => {
     const job = planned()

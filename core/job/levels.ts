@@ -3,6 +3,7 @@ import type { Step } from '../technique/step'
 import { pullMl } from '../technique/strokes'
 import { partsOf, reservoirFact } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
+import { withBarePorts } from '../vehicle/usual-volumes'
 import { copyOfRun } from './copies'
 import { callKindOf, currentPoint, currentStage, isFed, reservoirOfPoint, sourceOf } from './points'
 import type { JobState, RunState, StageRunState, Tally } from './state'
@@ -82,15 +83,19 @@ export const stillWantedMl = ({ stage, points, at }: StageRunState): number =>
   }, 0)
 
 /** Why the next pull must wait for somebody to pour; undefined where it may come. */
-export function pourFirst({ vehicle, run }: Pick<JobState, 'vehicle' | 'run'>): Notice | undefined {
+export function pourFirst(
+  { vehicle, run }: Pick<JobState, 'vehicle' | 'run'>,
+  at?: string,
+): Notice | undefined {
   const stageRun = run && currentStage(run)
-  const point = run && currentPoint(run)
+  const point = at ?? (run && currentPoint(run))
   if (!run || !stageRun || point === undefined || isFed(run, stageRun.stage)) return undefined
   const id = reservoirOfPoint(vehicle, point)
   const watch = id === undefined ? undefined : watchOf(vehicle, run, stageRun, id, point)
   if (!watch) return undefined
   const name = () => ({ reservoir: reservoirFact(vehicle, watch.reservoirId) })
   if (watch.levelMl === undefined) return fact('level-unknown', name())
+  if (portsBare(vehicle, run, watch.reservoirId)) return fact('ports-bare', name())
   return watch.pullsLeft === 0 ? fact('top-up-due', name()) : undefined
 }
 
@@ -120,11 +125,11 @@ export function withLevelsUnknown(run: RunState, reservoirIds: readonly string[]
  * The reservoir that somebody has to look at before going on: what is drawn out of one counts from where it stood, and
  * a pull counts down from there.
  */
-export function levelFirst(state: Pick<JobState, 'vehicle' | 'run'>): string | undefined {
+export function levelFirst(state: Pick<JobState, 'vehicle' | 'run' | 'standing'>): string | undefined {
   const { vehicle, run } = state
   const stageRun = run && currentStage(run)
   if (!run || !stageRun || !run.plateConfirmed) return undefined
-  const now = currentStep({ run })
+  const now = currentStep({ run, standing: state.standing })
   if (now) return drawsUnseen(run, now.step) ? now.step.reservoir : undefined
   const point = currentPoint(run)
   if (point === undefined || run.call !== 'rest' || run.lookDue || isFed(run, stageRun.stage))
@@ -137,6 +142,12 @@ export function levelFirst(state: Pick<JobState, 'vehicle' | 'run'>): string | u
 /** Whether a step draws a reservoir down to a mark from a level that nobody has seen. */
 export const drawsUnseen = ({ levelMl }: RunState, { asksMl, drawsToMl = 0, reservoir }: Step): boolean =>
   asksMl === 'drawn' && drawsToMl > 0 && reservoir !== undefined && levelMl[reservoir] === undefined
+
+/** Whether so little was seen in a reservoir that a port is bare: nothing is pressed, and nothing poured over it unsaid. */
+export const portsBare = (vehicle: Vehicle, { levelMl }: RunState, id: string): boolean => {
+  const seen = levelMl[id]
+  return seen !== undefined && withBarePorts(vehicle, { [id]: seen }).length > 0
+}
 
 /** A reservoir of this vehicle by its id. */
 export const reservoirNamed = ({ vehicle }: Pick<JobState, 'vehicle'>, id: string) =>
@@ -169,4 +180,15 @@ export function takenFrom(run: RunState, reservoirId: string | undefined, ml: nu
   const next = copyOfRun(run)
   next.levelMl = { ...run.levelMl, [reservoirId]: Math.max(0, before - ml) }
   return next
+}
+
+/** Whether by count a port is bare once so much more is taken at a place: whether it is, somebody looks. */
+export function baresPorts(
+  { vehicle, run }: Pick<JobState, 'vehicle' | 'run'>,
+  point: string,
+  ml: number,
+): boolean {
+  const id = reservoirOfPoint(vehicle, point)
+  const before = id === undefined ? undefined : run?.levelMl[id]
+  return id !== undefined && before !== undefined && withBarePorts(vehicle, { [id]: before - ml }).length > 0
 }

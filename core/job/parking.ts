@@ -1,18 +1,28 @@
 import { fact, type Notice } from '../base/decision'
 import { callMove, callStep, jointOpen } from '../technique/calls'
+import { countAgainAt, doubt } from './change'
 import type { EventOf } from './events'
-import { callKindOf, countAgain, currentStage, openPoint, openPoints } from './points'
+import { callKindOf, currentStage, feedsReservoir, isJoint, openPoints } from './points'
+import { allOpen, cabWord, withAway, withOpen, withUp } from './standing'
 import type { JobState, RunState } from './state'
+import { withAirAt } from './with-air'
 
-/** What stands open is named, and nobody's foot is left on a pedal that holds an open joint. */
-export function parkingRefusal({ run }: JobState, event: EventOf<'parked'>): Notice | undefined {
-  if (!run) return undefined
-  const unnamed = openPoints(run).find((point) => !event.standsOpen.includes(point))
+/** What stands is named, and nobody's foot is left on a pedal that holds an open joint. */
+export function parkingRefusal(state: JobState, event: EventOf<'parked'>): Notice | undefined {
+  const { run, standing, vehicle } = state
+  const open = allOpen(state)
+  const unnamed = open.find((point) => !event.standsOpen.includes(point))
   if (unnamed !== undefined) return fact('open-not-named', { point: unnamed })
-  const stageRun = currentStage(run)
-  const cab = stageRun && callStep(callKindOf(stageRun.stage), run.call)?.cab
-  const footOn = cab === 'press' || cab === 'hold'
-  return openPoint(run) !== undefined && footOn && !event.pedalPropped ? fact('pedal-would-rise') : undefined
+  const strange = event.standsOpen.find((point) => !open.includes(point) && !isJoint(vehicle, point))
+  if (strange !== undefined) return fact('no-such-joint', { point: strange })
+  // What stands leaves by its own act, not by a box that was not ticked.
+  if (standing.up.includes('pressure') && !event.machineOn) return fact('pressure-not-named')
+  if (standing.up.includes('prop') && !event.pedalPropped) return fact('prop-not-named')
+  const stageRun = run && currentStage(run)
+  const step = stageRun && callStep(callKindOf(stageRun.stage), run.call)
+  const word = step && cabWord(state, step.cab)
+  const footOn = word === 'press' || word === 'hold'
+  return open.length > 0 && footOn && !event.pedalPropped ? fact('pedal-would-rise') : undefined
 }
 
 /** With the joint closed a foot may leave the pedal: the pull is called anew by whoever goes on. */
@@ -25,30 +35,78 @@ const LET_GO: ReadonlySet<RunState['call']> = new Set([
   'drawing',
 ])
 
-/** Left for now. A foot that went away holds nothing any more. */
+/**
+ * Left for now. A foot that went away holds nothing any more. What was named beside the call's own joints stands open
+ * until it is shut by its own act; then nothing of the call goes on, and its joints stand open in the same way.
+ */
 export function parkJob(state: JobState, event: EventOf<'parked'>): JobState {
   const { run } = state
-  if (!run) return { ...state, parked: event }
-  const letGo = openPoint(run) === undefined && LET_GO.has(run.call)
-  const next = letGo ? { ...run, call: 'rest' as const, callAt: run.lookDue ? run.callAt : undefined } : run
-  return { ...state, parked: event, run: { ...next, timers: {} } }
+  const inCall = run ? openPoints(run) : []
+  const beside = event.standsOpen.filter((point) => !inCall.includes(point))
+  const named = beside.length > 0 ? event.standsOpen : []
+  let standing = named.reduce(
+    (all, point) => (all.open.some((each) => each.point === point) ? all : withOpen(all, point, 'named')),
+    state.standing,
+  )
+  if (event.machineOn) standing = withUp(withUp(standing, 'adapter'), 'pressure')
+  if (event.pedalPropped) standing = withUp(standing, 'prop')
+  const parked = { ...state, parked: event, standing }
+  if (!run) return parked
+  const broken = named.length > 0 && inCall.length > 0
+  const letGo = inCall.length === 0 && LET_GO.has(run.call)
+  const next =
+    letGo || broken
+      ? {
+          ...run,
+          call: 'rest' as const,
+          callAt: run.lookDue ? run.callAt : undefined,
+          hung: undefined,
+          openedAt: undefined,
+        }
+      : run
+  return { ...parked, run: { ...next, timers: {} } }
 }
 
 /** Taken up again, after everything that stood was looked at. What was not as left is no longer known. */
 export function resumeJob(state: JobState, event: EventOf<'resumed'>): JobState {
   const { parked, run } = state
   if (!parked) return state
-  const resumed = { ...state, parked: undefined, parkings: [...state.parkings, { parked, resumed: event }] }
+  let standing = state.standing
+  if (event.pedalCameUp) standing = withAway(standing, 'prop')
+  if (event.machineEmpty) standing = withAway(standing, 'pressure')
+  const resumed = {
+    ...state,
+    standing,
+    parked: undefined,
+    parkings: [...state.parkings, { parked, resumed: event }],
+  }
   if (!run) return resumed
   const levelMl = event.asLeft ? run.levelMl : {}
+  const seen = { ...resumed, run: { ...run, levelMl } }
+  const point = run.callAt
+  const blown = event.emptied ? doubt(seen.run, event.emptied) : seen.run
+  if (!pedalRose(run, event) || point === undefined) return { ...seen, run: blown }
+  const slipped = { ...seen, run: { ...blown, call: 'slipped' as const } }
+  // The first versions counted the joint's own air alone.
+  return event.air
+    ? withAirAt(slipped, event, point, event.air)
+    : { ...slipped, run: countAgainAt(slipped.run, point) }
+}
+
+/** Whether the pedal that came up meanwhile drew air in at the joint of the call. */
+export function pedalRose(run: RunState, { pedalCameUp }: Pick<EventOf<'resumed'>, 'pedalCameUp'>): boolean {
   const stageRun = currentStage(run)
   const kind = stageRun && callKindOf(stageRun.stage)
-  const cameUp =
-    event.pedalCameUp && kind && jointOpen(kind, run.call) && callMove(kind, run.call, 'foot-slipped')
-  const point = run.callAt
-  if (!cameUp || !stageRun || point === undefined) return { ...resumed, run: { ...run, levelMl } }
-  const progress = stageRun.at[point]
-  const at = progress ? { ...stageRun.at, [point]: countAgain(progress) } : stageRun.at
-  const stages = run.stages.map((each, i) => (i === run.stageIndex ? { ...each, at } : each))
-  return { ...resumed, run: { ...run, levelMl, call: 'slipped', stages } }
+  return (
+    pedalCameUp &&
+    kind !== undefined &&
+    jointOpen(kind, run.call) &&
+    callMove(kind, run.call, 'foot-slipped') !== undefined
+  )
 }
+
+/** Bleeders that a machine was feeding: one that ran empty blew air in above them. */
+export const fedByMachine = ({ run }: Pick<JobState, 'run'>): string[] =>
+  (run?.stages ?? [])
+    .filter(({ stage }, i) => i <= (run?.stageIndex ?? 0) && feedsReservoir(stage))
+    .flatMap(({ points, at }) => points.filter((id) => at[id]?.finished))

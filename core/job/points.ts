@@ -46,6 +46,11 @@ const runsById = perObject(
 export const bleederRunOf = (vehicle: Vehicle, point: string): BleederRun | undefined =>
   runsById(vehicle).get(point)
 
+/** Whether a vehicle has such a joint: a bleeder, or a port of a cylinder. Ids are compared, never looked up by name. */
+export const isJoint = (vehicle: Vehicle, point: string): boolean =>
+  bleederRunOf(vehicle, point) !== undefined ||
+  partsOf(vehicle, 'master-cylinder').some(({ chambers }) => chambers.some(({ id }) => id === point))
+
 /** What a person calls a point. */
 export function pointFact(vehicle: Vehicle, point: string): Fact {
   if (bleederRunOf(vehicle, point)) return fact('bleeder', { id: point })
@@ -84,6 +89,10 @@ export function looksAfterPull(stage: Stage): boolean {
   const { withCab, looks } = callOf(stage)
   return withCab || looks.afterStroke === true
 }
+
+/** What is known of a place of a stage, by its own id and nothing that every object has. */
+export const pointOf = ({ at }: StageRunState, id: string): PointRun | undefined =>
+  Object.hasOwn(at, id) ? at[id] : undefined
 
 export const currentStage = (run: RunState): StageRunState | undefined => run.stages[run.stageIndex]
 

@@ -23,6 +23,6 @@ test.each(practiceWays)(
       if (!applied.ok) throw new Error(applied.refusal.text)
       state = applied.state
     }
-    expect(state.run && bleedDone(state.run)).toBe(true)
+    expect(bleedDone(state)).toBe(true)
   },
 )

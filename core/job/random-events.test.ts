@@ -41,7 +41,7 @@ function beginnings(): JobState[] {
     const states = [job.state]
     job.until(({ state, events }) => {
       if (events.length % 3 === 0) states.push(state)
-      return bleedDone(job.run)
+      return bleedDone(job.state)
     })
     return [...states, job.state]
   })
@@ -115,7 +115,7 @@ function toTheEnd(from: JobState, where: string): void {
     if (n++ > 3000) throw new Error(`${where}: goes round in circles`)
     go(act)
   }
-  if (state.run && !bleedDone(state.run)) throw new Error(`${where}: never reached the proof`)
+  if (state.run && !bleedDone(state)) throw new Error(`${where}: never reached the proof`)
 }
 
 describe(`${SEQUENCES} random sequences of up to ${LONGEST} events, from every kind of place in a job`, () => {

@@ -18,6 +18,7 @@ import { parkedSchema } from './events/parked'
 import { resumedSchema } from './events/resumed'
 import { person } from './events/stamp'
 import { testedSchema } from './events/tested'
+import { standingSchema } from './standing'
 import type { JobState } from './state'
 
 /** Version of the frozen record that is written today. */
@@ -130,6 +131,8 @@ export const recordSchema = z.object({
       doubtful: z.array(id),
     }),
   ),
+  /** Records of before know nothing of it. */
+  standing: standingSchema.default({ up: [], open: [], broken: [] }),
   bleedAgainWhy: z.array(z.string()),
   parked: parkedSchema.optional(),
   parkings: z.array(z.object({ parked: parkedSchema, resumed: resumedSchema })),

@@ -1,7 +1,8 @@
 import type { FluidSpec } from '../fluid/specs'
 import type { Plan, Stage } from '../plan/answer'
 import { decideScope } from '../plan/scope/scope'
-import type { JobState, RunState, Station } from './state'
+import { anythingStands } from './standing'
+import type { JobState, Station } from './state'
 
 /** What two places need to know of a job's state is asked here, and nowhere worked out anew. */
 
@@ -12,9 +13,12 @@ export const handsOn = ({ run }: Pick<JobState, 'run'>): boolean => run?.plateCo
 export const workBegun = (state: Pick<JobState, 'run' | 'earlier'>): boolean =>
   handsOn(state) || state.earlier.length > 0
 
-/** Whether every stage before the proof is done and nothing is left to mend. */
-export const bleedDone = (run: RunState): boolean =>
-  run.stages[run.stageIndex]?.stage.kind === 'prove' && run.mends.length === 0
+/** Whether every stage before the proof is done, nothing is left to mend, and nothing stands open or set up. */
+export const bleedDone = (state: Pick<JobState, 'run' | 'standing'>): boolean => {
+  const { run } = state
+  const atProof = run?.stages[run.stageIndex]?.stage.kind === 'prove' && run.mends.length === 0
+  return atProof && !anythingStands(state)
+}
 
 /**
  * Whether the fluid's reading is still asked for. A repair that opened one corner can do without: nothing there is
@@ -34,7 +38,7 @@ export function stationOf(state: JobState): Station {
   if (!state.checkIn) return 'check-in'
   if (readingDue(state)) return 'test'
   if (!state.run) return 'plan'
-  if (!bleedDone(state.run)) return 'bleed'
+  if (!bleedDone(state)) return 'bleed'
   return state.filed ? 'file' : 'prove'
 }
 

@@ -7,6 +7,7 @@ import type { Step } from '../technique/step'
 import type { Vehicle } from '../vehicle/schema'
 import type { Hung } from './bottles'
 import type { CheckIn, Container, EventOf, FloorEvent, Person } from './events'
+import type { Standing } from './standing'
 
 export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
 export type Station = (typeof stations)[number]
@@ -134,6 +135,7 @@ export const undoKeys = [
   'earlier',
   'extraChecks',
   'containers',
+  'standing',
 ] as const
 export type UndoKey = (typeof undoKeys)[number]
 
@@ -168,6 +170,8 @@ export type JobState = {
   extraChecks: string[]
   containers: Container[]
   troubles: TroubleReport[]
+  /** What stands open, set up or broken on the vehicle, whatever the plan. */
+  standing: Standing
   bleedAgainWhy: string[]
   parked?: Parked
   /** Times it was parked and taken up again. */

@@ -5,19 +5,30 @@ import type { Step } from '../technique/step'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { bleederRunOf, currentPoint, currentStage } from './points'
+import { dueAway, nextMend, renews, stepIsDue } from './standing'
 import type { JobState, Mend, RunState } from './state'
 
-/** The step to be done now: what went wrong first, then the stage's own before its first point and after its last. */
-export function currentStep({ run }: { run: RunState }): { step: Step; mend?: Mend } | undefined {
+/** A step that is due: of the stage, of a mend, or one that takes away what stands in the way. */
+export type DueStep = { step: Step; mend?: Mend; away?: string }
+
+/**
+ * The step to be done now: what stands in the way is taken away, what went wrong is mended, then come the stage's own
+ * before its first point and after its last. Nothing while a joint stands open that no step shuts.
+ */
+export function currentStep(state: { run: RunState; standing: JobState['standing'] }): DueStep | undefined {
+  const { run, standing } = state
   // A call under way is brought to its end first: nobody leaves a joint open to do something else.
   if (run.call !== 'rest' || run.lookDue) return undefined
-  const mend = run.mends[0]
-  const mending = mend?.steps.find(({ id }) => !mend.stepsDone.includes(id))
-  if (mend && mending) return { step: mending, mend }
+  const away = dueAway(state)
+  if (away) return { step: away, away: away.clears }
+  const next = nextMend(state)
+  const shuts = next && renews(next.step)
+  if (standing.open.some(({ point }) => point !== shuts)) return undefined
+  if (next) return next
   const stageRun = currentStage(run)
   if (!stageRun) return undefined
   const { before, after } = stageRun.stage
-  const undone = ({ id }: Step) => !stageRun.stepsDone.includes(id)
+  const undone = (step: Step) => stepIsDue(state, stageRun, step)
   const first = before.find(undone)
   if (first) return { step: first }
   const last = currentPoint(run) === undefined ? after.find(undone) : undefined

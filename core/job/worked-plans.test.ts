@@ -18,7 +18,7 @@ describe.each(going)('%s', (_name, request) => {
     const job = ScriptedJob.checkedIn(vehicle, work)
     job.do({ type: 'planned', shop, plan })
     job.do({ type: 'plate-confirmed' })
-    job.until(({ run }) => bleedDone(run))
+    job.until(({ state }) => bleedDone(state))
     expect(stationOf(job.state)).toBe('prove')
     expect(openPoint(job.run)).toBeUndefined()
     const steps = job.events.flatMap((event) => (event.type === 'step-done' ? [event.step] : []))

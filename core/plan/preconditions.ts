@@ -110,11 +110,11 @@ const preconditions: readonly Precondition[] = [
     applies: brake(({ parkingBrake }) => parkingBrake === 'electric'),
     begin: {
       place: atTheVeryBeginning,
-      step: atTool('service-mode'),
+      step: { ...atTool('service-mode'), sets: 'service-mode' },
     },
     end: {
       place: beforeProof,
-      step: atTool('service-mode-out'),
+      step: { ...atTool('service-mode-out'), clears: 'service-mode' },
     },
   },
   {
@@ -129,7 +129,7 @@ const preconditions: readonly Precondition[] = [
     applies: ({ unitEmpty }) => unitEmpty,
     begin: {
       place: atTheVeryBeginning,
-      step: atTool('unpower-unit'),
+      step: { ...atTool('unpower-unit'), sets: 'unit-unplugged' },
     },
     end: { place: beforeUnit, step: powerUp },
     unplugs: 'control-unit',
@@ -138,22 +138,25 @@ const preconditions: readonly Precondition[] = [
     applies: (asks) => byWire(asks) && hasUnitStage(asks),
     begin: {
       place: beforeUnit,
-      step: { ...atTool('level-sensor-off'), bottle: 'on' },
+      step: { ...atTool('level-sensor-off'), bottle: 'on', sets: 'level-sensor' },
     },
-    end: { place: afterUnit, step: { ...atTool('level-sensor-back'), bottle: 'off' } },
+    end: {
+      place: afterUnit,
+      step: { ...atTool('level-sensor-back'), bottle: 'off', clears: 'level-sensor' },
+    },
     unplugs: 'level-sensor',
   },
   {
     applies: hasUnitStage,
-    end: { place: afterUnit, step: atTool('battery-off') },
+    end: { place: afterUnit, step: { ...atTool('battery-off'), clears: 'battery' } },
   },
   {
     applies: valve('load-sensing'),
     begin: {
       place: beforeWheels,
-      step: atWheel('load-axle'),
+      step: { ...atWheel('load-axle'), sets: 'axle-loaded' },
     },
-    end: { place: afterWheels, step: atWheel('unload-axle') },
+    end: { place: afterWheels, step: { ...atWheel('unload-axle'), clears: 'axle-loaded' } },
   },
   {
     applies: valve('deceleration'),
@@ -163,9 +166,9 @@ const preconditions: readonly Precondition[] = [
     applies: (asks) => asks.vehicle.kind === 'trailer',
     begin: {
       place: beforeWheels,
-      step: atWheel('lockout'),
+      step: { ...atWheel('lockout'), sets: 'lockout' },
     },
-    end: { place: afterWheels, step: atWheel('lockout-back') },
+    end: { place: afterWheels, step: { ...atWheel('lockout-back'), clears: 'lockout' } },
   },
   {
     applies: brake((part) => part.brake === 'drum'),
@@ -208,11 +211,11 @@ const preconditions: readonly Precondition[] = [
     applies: brake(({ bleederAtTop }) => bleederAtTop === false),
     begin: {
       place: around(hungBleeders, 'before'),
-      step: atWheel('hang-caliper'),
+      step: { ...atWheel('hang-caliper'), sets: 'caliper-hung' },
     },
     end: {
       place: around(hungBleeders, 'after'),
-      step: atWheel('refit-caliper'),
+      step: { ...atWheel('refit-caliper'), clears: 'caliper-hung' },
     },
   },
   {

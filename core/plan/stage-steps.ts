@@ -128,4 +128,4 @@ export function ownSteps(
 }
 
 /** Before the unit is powered for the first time after a base bleed. */
-export const powerUp = atTool('power-unit')
+export const powerUp = { ...atTool('power-unit'), clears: 'unit-unplugged' }

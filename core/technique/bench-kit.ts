@@ -19,10 +19,13 @@ export const benchKit: Technique = {
     const threads = context.cylinders.flatMap(({ benchThread }) => benchThread ?? [])
     return {
       before: [
-        atWheel('vice'),
+        { ...atWheel('vice'), sets: 'cylinder-out' },
         atWheel('hoses', { restS: restForFrothS(context), ...(threads.length > 0 && { threads }) }),
       ],
-      after: [atWheel('fit'), { ...atWheel('loss'), asksMl: 'poured' }],
+      after: [
+        { ...atWheel('fit'), clears: 'cylinder-out' },
+        { ...atWheel('loss'), asksMl: 'poured' },
+      ],
     }
   },
 }

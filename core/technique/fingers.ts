@@ -16,7 +16,13 @@ export const fingers: Technique = {
   minutes: () => ({ fluidMinutes: 0, handlingMinutes: 22 }),
   riskMinutes: (context) => benchRisk(context) + 6,
   steps: (context) => ({
-    before: [atWheel('vice'), atWheel('fingers', { restS: restForFrothS(context) })],
-    after: [atWheel('fit'), { ...atWheel('loss'), asksMl: 'poured' }],
+    before: [
+      { ...atWheel('vice'), sets: 'cylinder-out' },
+      atWheel('fingers', { restS: restForFrothS(context) }),
+    ],
+    after: [
+      { ...atWheel('fit'), clears: 'cylinder-out' },
+      { ...atWheel('loss'), asksMl: 'poured' },
+    ],
   }),
 }

@@ -81,14 +81,17 @@ export function machineSteps(context: MethodContext): Steps {
   const held = throughMetering(context)
   return {
     before: [
-      ...(held ? [atWheel('hold-metering')] : []),
-      only === undefined ? atWheel('adapter') : atWheel('adapter-named', { adapter: only }, 'adapter'),
-      atWheel('pressurise', { setKPa: reservoirPressureKPa(context) }),
+      ...(held ? [{ ...atWheel('hold-metering'), sets: 'metering-held' }] : []),
+      {
+        ...(only === undefined ? atWheel('adapter') : atWheel('adapter-named', { adapter: only }, 'adapter')),
+        sets: 'adapter',
+      },
+      { ...atWheel('pressurise', { setKPa: reservoirPressureKPa(context) }), sets: 'pressure' },
     ],
     after: [
-      atWheel('depressurise'),
-      atWheel('adapter-off'),
-      ...(held ? [atWheel('free-metering')] : []),
+      { ...atWheel('depressurise'), clears: 'pressure' },
+      { ...atWheel('adapter-off'), clears: 'adapter' },
+      ...(held ? [{ ...atWheel('free-metering'), clears: 'metering-held' }] : []),
       atWheel('draw-to-max'),
     ],
   }

@@ -16,7 +16,7 @@ export const portsProp: Technique = {
   minutes: () => ({ fluidMinutes: 0, handlingMinutes: 16 }),
   riskMinutes: (context) => portsRisk(context) + 4,
   steps: () => ({
-    before: [atWheel('rag'), atWheel('prop')],
-    after: [atWheel('prop-out'), atWheel('tight')],
+    before: [atWheel('rag'), { ...atWheel('prop'), sets: 'prop' }],
+    after: [{ ...atWheel('prop-out'), clears: 'prop' }, atWheel('tight')],
   }),
 }

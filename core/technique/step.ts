@@ -22,6 +22,11 @@ export const stepSchema = z.object({
   drawsTo: z.enum(['min', 'empty']).optional(),
   /** An inverted bottle goes on the reservoir, or comes off: in between it keeps the level. */
   bottle: z.enum(['on', 'off']).optional(),
+  /** What stands on the vehicle from here on, and what is taken away again: see `standing.ts`. */
+  sets: z.string().max(60).optional(),
+  clears: z.string().max(60).optional(),
+  /** A joint that stood open is shut by it. */
+  shuts: z.string().max(200).optional(),
   /** About how much that is, by the plan. */
   aboutMl: z.number().optional(),
   /** The one reservoir it concerns; left out, all of them. */

@@ -21,6 +21,6 @@ export const routineMinutes = (context: MethodContext): MethodMinutes => ({
 
 /** Battery, connection and routine before; ignition off after. @source common practice */
 export const routineSteps = (...own: Steps['before']): Steps => ({
-  before: [atTool('battery'), ...own],
+  before: [{ ...atTool('battery'), sets: 'battery' }, ...own],
   after: [atTool('unpower')],
 })

@@ -13,7 +13,7 @@ export function factsOf(state: JobState) {
     parked: parked !== undefined,
     tally: jobTally({ run, earlier }),
     ...(run && {
-      bled: bleedDone(run),
+      bled: bleedDone(state),
       call: run.call,
       open: openPoints(run),
       finished: finishedPoints(run),

@@ -83,7 +83,7 @@ test('a made-up fluid, technique, trouble and type of event, one registration ea
   job.trouble({ what: 'wasp', point: 'rr' } as never)
   expect(job.run.mends[0]?.steps.map(({ code }) => code)).toEqual(['wasp-gone'])
   job.bledToTheEnd().proved()
-  expect(bleedDone(job.run)).toBe(true)
+  expect(bleedDone(job.state)).toBe(true)
   job.do({ type: 'filed', outcome: 'fit', doneBy: 'Una', note: '', wasteMl: 0 })
   // It opens again from what was stored of it.
   const stored = JSON.parse(JSON.stringify(job.events))

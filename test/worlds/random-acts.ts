@@ -6,6 +6,7 @@ import { currentPoint, currentStage } from '~core/job/points'
 import { checksFor } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'
 import { callActs, callStates } from '~core/technique/calls'
+import { standingIds } from '~core/technique/standing'
 import { techniqueIds } from '~core/technique/technique'
 import { partsOf } from '~core/vehicle/parts'
 import type { Act } from './scripted-job'
@@ -30,7 +31,12 @@ export function randomAct(state: JobState, chance: Chance): Act {
       type: 'call',
       act: chance.of(callActs),
       seen: chance.yes(0.8)
-        ? { point, call: run?.call ?? 'rest', pulls: stageRun?.at[point]?.pulls ?? 0 }
+        ? {
+            point,
+            call: run?.call ?? 'rest',
+            pulls: stageRun?.at[point]?.pulls ?? 0,
+            turn: chance.yes(0.95) ? (state.callTurn ?? 0) : chance.of([undefined, 0, 3]),
+          }
         : { point: anyPoint, call: chance.of(callStates), pulls: chance.below(4) },
     }),
     () => ({ type: 'pull-seen', ml, colour: chance.of(colours), bubbles: chance.of(bubbleKinds) }),
@@ -39,6 +45,8 @@ export function randomAct(state: JobState, chance: Chance): Act {
     () => ({ type: 'topped-up', reservoir, ml }),
     () => ({ type: 'level-read', reservoir, ml }),
     () => ({ type: 'drawn-again', reservoir }),
+    () => ({ type: 'put-away', thing: chance.of(standingIds) }),
+    () => ({ type: 'joint-shut', point: anyPoint }),
     () => ({ type: 'tank-read', ml }),
     () => ({ type: 'bottle-emptied' }),
     () => ({ type: 'bottle-hung', point: anyPoint }),

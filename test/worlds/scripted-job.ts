@@ -97,7 +97,7 @@ export class ScriptedJob {
   }
 
   /** A call as the screen would send it, from where things are now. */
-  callOf = (act: CallAct): Act => callNow(this.run, act, this.state.callTurn)
+  callOf = (act: CallAct): Act => callNow(this.run, act, this.state.callTurn ?? 0)
   call(...acts: CallAct[]): this {
     for (const act of acts) this.do(this.callOf(act))
     return this

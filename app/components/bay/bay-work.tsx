@@ -17,6 +17,7 @@ import {
   pointWants,
 } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
+import { jointToShut, renews } from '~core/job/standing'
 import type { JobState, RunState, StageRunState } from '~core/job/state'
 import { amountToMove, currentStep, pointClosing, pointPreparation } from '~core/job/steps'
 import { callMachines } from '~core/technique/calls'
@@ -26,10 +27,12 @@ import { AmountForm } from './amount-form'
 import { BigLine, GoOn } from './big-line'
 import { Bottles } from './bottles'
 import { CallPanel } from './call-panel'
+import { HoldButton } from './hold-button'
 import { HoldClock, WaitClock } from './hold-clock'
 import { LevelPanel } from './level-panel'
 import { LookPanel } from './look-panel'
 import { Prompts } from './prompts'
+import { ShutPanel } from './shut-panel'
 
 type Act = (act: FloorAct) => void
 type Props = {
@@ -46,11 +49,13 @@ type Props = {
 /** What is to be done now, whatever it is: a level to look at, a step, a point to prepare, the call, a look, or the way to the proof. */
 export function BayWork({ state, run, jobId, saved, act, phone }: Props) {
   const stageRun = currentStage(run)
-  const unseen = levelFirst({ vehicle: state.vehicle, run })
+  const left = jointToShut({ ...state, run })
+  if (left) return <ShutPanel key={left.point} state={state} joint={left} act={act} />
+  const unseen = levelFirst({ ...state, run })
   const reservoir = unseen === undefined ? undefined : reservoirNamed(state, unseen)
   if (reservoir)
     return <LevelPanel key={reservoir.id} vehicle={state.vehicle} reservoir={reservoir} act={act} />
-  const now = currentStep({ run })
+  const now = currentStep({ run, standing: state.standing })
   if (now)
     return (
       <StepPanel
@@ -58,11 +63,12 @@ export function BayWork({ state, run, jobId, saved, act, phone }: Props) {
         step={now.step}
         startedAt={run.timers[now.step.id]}
         mending={now.mend !== undefined}
+        away={now.away}
         state={state}
         act={act}
       />
     )
-  if (bleedDone(run)) return <ToTheProof jobId={jobId} saved={saved} />
+  if (bleedDone(state)) return <ToTheProof jobId={jobId} saved={saved} />
   const point = currentPoint(run)
   if (point === undefined || !stageRun) return null
   return <PointPanel state={state} run={run} stageRun={stageRun} point={point} act={act} phone={phone} />
@@ -85,19 +91,38 @@ function ToTheProof({ jobId, saved }: { jobId: string; saved: boolean }) {
 
 const who = { wheel: 'At the wheel', cab: 'In the cab', tool: 'At the scan tool', desk: 'At the desk' }
 
-type StepProps = { step: Step; startedAt?: string; mending: boolean; state: JobState; act: Act }
+type StepProps = {
+  step: Step
+  startedAt?: string
+  mending: boolean
+  /** What stands in the way, and is taken away by this. */
+  away?: string
+  state: JobState
+  act: Act
+}
 
-function StepPanel({ step, startedAt, mending, state, act }: StepProps) {
+function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
   const amounts = { poured: ['Poured in', 'Poured'], drawn: ['Drawn out', 'Drawn out'] } as const
   const text = useFieldText()
   const say = useSay()
   const mind = say(mindFact(step))
   const planned = amountToMove(state, step)
   const done = (more: Partial<Amount> & { heldS?: number } = {}) =>
-    act({ type: 'step-done', step: step.id, ...more })
+    act(
+      away === undefined ? { type: 'step-done', step: step.id, ...more } : { type: 'put-away', thing: away },
+    )
+  const renewed = renews(step)
   return (
     <div className="grid gap-5">
-      <BigLine who={mending ? `${who[step.who]}: mend this first` : who[step.who]}>
+      <BigLine
+        who={
+          away === undefined
+            ? mending
+              ? `${who[step.who]}: mend this first`
+              : who[step.who]
+            : `${who[step.who]}: this still stands`
+        }
+      >
         {say(stepFact(step))}
       </BigLine>
       {mind !== '' && <p className="text-2xl">{mind}</p>}
@@ -119,6 +144,8 @@ function StepPanel({ step, startedAt, mending, state, act }: StepProps) {
           first={planned === undefined ? '' : text('volume', Math.round(planned))}
           onAmount={done}
         />
+      ) : renewed !== undefined && state.standing.open.some(({ point }) => point === renewed) ? (
+        <HoldButton label={`${renewed} is shut and sound`} onHeld={() => done()} />
       ) : (
         <GoOn onClick={() => done()}>Done</GoOn>
       )}

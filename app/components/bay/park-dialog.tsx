@@ -1,7 +1,9 @@
 import { useState } from 'react'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { callOf, currentStage, feedsReservoir, openPoints } from '~core/job/points'
+import { callOf, currentStage } from '~core/job/points'
+import { allOpen, standsUp } from '~core/job/standing'
 import type { JobState } from '~core/job/state'
+import { allBleeders, partsOf } from '~core/vehicle/parts'
 import { BayDialog } from './bay-dialog'
 
 /** Leave the job for now: what stands open is named, so that whoever goes on finds it as it is. */
@@ -16,10 +18,12 @@ export function ParkDialog({
 }) {
   const { run } = state
   const stageRun = run && currentStage(run)
-  const open = run ? openPoints(run) : []
-  const points = stageRun?.points ?? []
+  const open = allOpen(state)
+  // Joints that may stand open though nobody recorded it: those of this vehicle, the ones under work first.
+  const others = [...new Set([...(stageRun?.points ?? []), ...jointsOf(state)])].filter(
+    (id) => !open.includes(id),
+  )
   const withCab = stageRun !== undefined && callOf(stageRun.stage).withCab
-  const fed = stageRun !== undefined && feedsReservoir(stageRun.stage)
   const [fault, setFault] = useState(false)
   function submit(event: React.FormEvent<HTMLFormElement>, close: () => void) {
     event.preventDefault()
@@ -68,30 +72,20 @@ export function ParkDialog({
               </span>
             )}
           </label>
-          {points.length > 0 && (
-            <fieldset>
-              <legend className="field-label">What stands open?</legend>
-              <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-                {points.map((id) => (
-                  <label key={id} className="choice min-h-[56px]">
-                    <input type="checkbox" name="standsOpen" value={id} defaultChecked={open.includes(id)} />{' '}
-                    {id}
-                  </label>
-                ))}
-              </div>
-            </fieldset>
-          )}
+          {open.length > 0 && <Joints legend="What stands open?" ids={open} open />}
+          <details>
+            <summary className="min-h-12 cursor-pointer py-3 font-bold">
+              {open.length > 0 ? 'Something else stands open too' : 'Something stands open'}
+            </summary>
+            <Joints legend="Which?" ids={others} open={false} />
+          </details>
           <div className="grid gap-2 sm:grid-cols-2">
             <label className="choice min-h-[56px]">
-              <input
-                type="checkbox"
-                name="machineOn"
-                defaultChecked={fed && stageRun.stepsDone.includes('pressurise')}
-              />
+              <input type="checkbox" name="machineOn" defaultChecked={standsUp(state, 'pressure')} />
               The machine’s pressure is on
             </label>
             <label className="choice min-h-[56px]">
-              <input type="checkbox" name="pedalPropped" />
+              <input type="checkbox" name="pedalPropped" defaultChecked={standsUp(state, 'prop')} />
               The pedal is propped down
             </label>
           </div>
@@ -105,5 +99,26 @@ export function ParkDialog({
         </form>
       )}
     </BayDialog>
+  )
+}
+
+/** Every joint that may stand open: bleeders, and the ports of cylinders. */
+const jointsOf = ({ vehicle }: JobState): string[] => [
+  ...allBleeders(vehicle).map(({ bleeder }) => bleeder.id),
+  ...partsOf(vehicle, 'master-cylinder').flatMap(({ chambers }) => chambers.map(({ id }) => id)),
+]
+
+function Joints({ legend, ids, open }: { legend: string; ids: readonly string[]; open: boolean }) {
+  return (
+    <fieldset>
+      <legend className="field-label">{legend}</legend>
+      <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+        {ids.map((id) => (
+          <label key={id} className="choice min-h-[72px]">
+            <input type="checkbox" name="standsOpen" value={id} defaultChecked={open} /> {id}
+          </label>
+        ))}
+      </div>
+    </fieldset>
   )
 }

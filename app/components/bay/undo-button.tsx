@@ -1,5 +1,6 @@
 import type { FloorAct } from '~/run-client/use-job-run'
-import { callOf, currentStage, openPoints } from '~core/job/points'
+import { callOf, currentStage } from '~core/job/points'
+import { allOpen } from '~core/job/standing'
 import type { JobState, Undoable } from '~core/job/state'
 import { BayDialog } from './bay-dialog'
 import { HoldButton } from './hold-button'
@@ -18,6 +19,8 @@ const names: Record<Undoable['type'], string> = {
   'topped-up': 'top-up',
   'level-read': 'level',
   'drawn-again': 'drawing again',
+  'put-away': 'taking away',
+  'joint-shut': 'shutting',
   'tank-read': 'tank',
   'container-opened': 'container',
   trouble: 'what went wrong',
@@ -35,9 +38,11 @@ export function UndoButton({ state, act }: { state: JobState; act: (act: FloorAc
   if (!last) return null
   const takeBack = () => act({ type: 'undone', event: last.eventId })
   const before = last.before.run
-  const [open, wasOpen] = [state.run ? openPoints(state.run) : [], before ? openPoints(before) : []]
-  const shuts = before && open.find((point) => !wasOpen.includes(point))
-  const opens = before && wasOpen.find((point) => !open.includes(point))
+  const stood = last.before.standing ?? state.standing
+  const open = allOpen(state)
+  const wasOpen = allOpen({ run: before ?? state.run, standing: stood })
+  const shuts = open.find((point) => !wasOpen.includes(point))
+  const opens = wasOpen.find((point) => !open.includes(point))
   const stageRun = state.run && currentStage(state.run)
   const withCab = stageRun !== undefined && callOf(stageRun.stage).withCab
   const label = `Undo: ${names[last.type]}`

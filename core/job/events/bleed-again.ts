@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { stageAgain } from '../change'
+import { stageTraits } from '../../plan/stage-kinds'
+import { stageAgain, withSetUpsAgain } from '../change'
 import { bleedDone } from '../selectors'
 import type { RunState } from '../state'
 import { type EventKind, onRun } from './kind'
@@ -12,9 +13,16 @@ export const bleedAgainSchema = z.object({
   why: note.min(1, 'say why'),
 })
 
-const firstBleed = ({ stages }: RunState) => stages.findIndex(({ stage }) => stage.kind === 'bleed')
+/** Where joints are opened first: the cylinder in place, or a bleeder. What is done in the vice stays done. */
+const firstOpening = ({ stages }: RunState) =>
+  stages.findIndex(
+    ({ points, stage }) => points.length > 0 && stageTraits[stage.kind].worksAt !== 'cylinders',
+  )
 
-/** Back to the first bleed stage with everything after it to be done again; what was proved counts no more. */
+/**
+ * Back to where something is opened first, with everything after it to be done again, and before it what was set up
+ * and is taken away by now; what was proved counts no more.
+ */
 export const bleedAgain: EventKind<z.output<typeof bleedAgainSchema>> = {
   type: 'bleed-again',
   schema: bleedAgainSchema,
@@ -22,19 +30,23 @@ export const bleedAgain: EventKind<z.output<typeof bleedAgainSchema>> = {
   upcasts: [],
   madeAt: 'vehicle',
   undo: false,
-  refuse({ run }) {
-    if (!run || !bleedDone(run)) return fact('still-bleeding')
-    return firstBleed(run) < 0 ? fact('no-bleed-stage') : undefined
+  refuse(state) {
+    const { run } = state
+    if (!run || !bleedDone(state)) return fact('still-bleeding')
+    return firstOpening(run) < 0 ? fact('no-bleed-stage') : undefined
   },
   apply: onRun((state, { why }) => {
     const { run } = state
-    const from = Math.max(0, firstBleed(run))
+    const from = Math.max(0, firstOpening(run))
     const stages = run.stages.map((stageRun, i) => (i < from ? stageRun : stageAgain(stageRun)))
     return {
       ...state,
       proofs: {},
       bleedAgainWhy: [...state.bleedAgainWhy, why],
-      run: { ...run, stages, stageIndex: from, call: 'rest', callAt: undefined, lookDue: false, timers: {} },
+      run: withSetUpsAgain(
+        { ...run, stages, stageIndex: from, call: 'rest', callAt: undefined, lookDue: false, timers: {} },
+        from,
+      ),
     }
   }),
 }

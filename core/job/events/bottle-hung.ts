@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { bottlesAtOnce, hangable, hangBottle } from '../bottles'
 import { pourFirst } from '../levels'
+import { standsUp } from '../standing'
 import { type EventKind, onRun, refuseOnRun } from './kind'
 import { short, stamp } from './stamp'
 
@@ -17,9 +18,13 @@ export const bottleHung: EventKind<z.output<typeof bottleHungSchema>> = {
   undo: true,
   needs: 'plate',
   refuse: refuseOnRun((state, { point }) =>
-    hangable(state).includes(point)
-      ? pourFirst(state)
-      : fact('no-bottle-here', { point, most: Math.max(1, bottlesAtOnce(state)) }),
+    standsUp(state, 'pressure')
+      ? fact('pressure-on')
+      : state.standing.open[0]
+        ? fact('stands-open', { point: state.standing.open[0].point })
+        : hangable(state).includes(point)
+          ? pourFirst(state, point)
+          : fact('no-bottle-here', { point, most: Math.max(1, bottlesAtOnce(state)) }),
   ),
   apply: onRun((state, { point, at }) => hangBottle(state, point, at)),
 }

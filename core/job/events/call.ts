@@ -4,13 +4,14 @@ import { factSchema } from '../../base/fact-schema'
 import { callActs, callMove, callStates, callStep } from '../../technique/calls'
 import { airReaches } from '../air-reaches'
 import { nextBottle } from '../bottles'
-import { doubt, finishedPoints } from '../change'
 import { copyOfRun, withRun } from '../copies'
 import { pourFirst } from '../levels'
 import { changePoint, placeNow } from '../place'
-import { callKindOf, countAgain, currentStage } from '../points'
+import { callKindOf, currentStage } from '../points'
+import { withShut } from '../standing'
 import type { JobState } from '../state'
 import { CALL_TIMER } from '../timers'
+import { withAirAt } from '../with-air'
 import { becameInV1 } from './call-v1'
 import { type EventKind, isRunning, onRun, type Running, refuseOnRun, type Upcast } from './kind'
 import { short, stamp } from './stamp'
@@ -47,6 +48,16 @@ export const callSchema = z.object({
 })
 type Call = z.output<typeof callSchema>
 
+/** With a joint open elsewhere, or broken here, nothing is begun and nothing is let go of; closing is always right. */
+const BEGINS_OR_LETS_GO: ReadonlySet<Call['act']> = new Set([
+  'press',
+  'open',
+  'draw',
+  'stroke',
+  'release',
+  'let-off',
+])
+
 function refuse(state: Running, { act, seen: saw }: Call) {
   const here = placeNow(state)
   if ('refusal' in here) return here.refusal
@@ -54,10 +65,13 @@ function refuse(state: Running, { act, seen: saw }: Call) {
   const { run } = state
   // Once begun a call is brought to its end, also where something broke and this point must be prepared anew.
   if (run.call === 'rest' && !progress.ready) return fact('point-not-ready')
-  const otherTurn = saw.turn !== undefined && saw.turn !== (state.callTurn ?? 0)
+  // An act that does not say which turn it saw may be of any.
+  const otherTurn = saw.turn !== (state.callTurn ?? 0)
   if (otherTurn || saw.point !== point || saw.call !== run.call || saw.pulls !== progress.pulls)
     return fact('gone-on')
   if (!callMove(callKindOf(stageRun.stage), run.call, act)) return fact('act-not-now')
+  const open = state.standing.open[0]
+  if (open && BEGINS_OR_LETS_GO.has(act)) return fact('stands-open', { point: open.point })
   if (run.call !== 'rest') return undefined
   if (run.lookDue) return fact('look-due')
   return callKindOf(stageRun.stage) === 'bench' ? undefined : pourFirst(state)
@@ -75,7 +89,7 @@ function complete(state: JobState, event: Call): Call {
     ...(move.lookAfter && { look: true }),
     ...(move.settled && { settled: true }),
     ...(after?.waitS !== undefined && { waits: true }),
-    ...(move.airDrawn && { air: airReaches(state, event.seen.point, event.act) }),
+    ...(move.airDrawn && { air: airReaches(state, event.seen.point, fact(`act-${event.act}`)) }),
   }
   return { ...event, became }
 }
@@ -86,6 +100,8 @@ function apply(state: Running, event: Call): JobState {
   const { point } = event.seen
   if (!became || !currentStage(run)) return state
   const lookDue = run.lookDue || became.look === true
+  const shut = act === 'close' ? withShut(state.standing, point) : state.standing
+  const now = shut === state.standing ? state : { ...state, standing: shut }
   const next = copyOfRun(run)
   next.call = became.to
   next.lookDue = lookDue
@@ -93,35 +109,10 @@ function apply(state: Running, event: Call): JobState {
   if (became.waits) next.timers = { ...run.timers, [CALL_TIMER]: at }
   next.openedAt = became.open ? (run.openedAt ?? at) : undefined
   // Where other bottles run, the joint in hand is closed and the call goes on at the next.
-  if (act === 'close' && (run.hung ?? []).length > 0) return withRun(state, nextBottle(next))
+  if (act === 'close' && (run.hung ?? []).length > 0) return withRun(now, nextBottle(next))
   if (became.settled)
-    return changePoint(state, point, (progress) => ({ ...progress, settled: true, cleanStreak: 0 }), next)
-  return became.air ? airDrawn(state, event, became.air, next) : withRun(state, next)
-}
-
-/** The pedal rose, or the hose came off, with the joint open: this count starts again, and what lies upstream is doubtful. */
-function airDrawn(
-  state: Running,
-  { id, at, by, seen: { point } }: Call,
-  { says, doubtful }: NonNullable<Became['air']>,
-  run: Running['run'],
-): JobState {
-  const counted = changePoint(state, point, countAgain, run)
-  const report = {
-    eventId: id,
-    at,
-    by,
-    what: 'air-drawn',
-    says,
-    startAgain: [point],
-    doubtful,
-    stillValid: finishedPoints(run).filter((each) => each !== point && !doubtful.includes(each)),
-  }
-  return {
-    ...counted,
-    run: doubtful.length > 0 ? doubt(counted.run, doubtful) : counted.run,
-    troubles: [...counted.troubles, report],
-  }
+    return changePoint(now, point, (progress) => ({ ...progress, settled: true, cleanStreak: 0 }), next)
+  return became.air ? withAirAt(withRun(now, next), event, point, became.air) : withRun(now, next)
 }
 
 /** Version 1 left it to the table of its day what an act made of the call. */
@@ -134,7 +125,7 @@ const withBecame: Upcast = (old, before) => {
   const { air, ...rest } = became
   return {
     ...event,
-    became: { ...rest, ...(air && { air: airReaches(before, event.seen.point, event.act) }) },
+    became: { ...rest, ...(air && { air: airReaches(before, event.seen.point, fact(`act-${event.act}`)) }) },
   }
 }
 

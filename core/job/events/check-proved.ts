@@ -25,7 +25,7 @@ export const checkProved: EventKind<z.output<typeof checkProvedSchema>> = {
   madeAt: 'vehicle',
   undo: true,
   refuse(state, event) {
-    if (!state.run || !bleedDone(state.run)) return fact('not-bled')
+    if (!state.run || !bleedDone(state)) return fact('not-bled')
     const check = checksFor(state).find(({ id }) => id === event.check)
     if (!check) return fact('no-such-check')
     if (!event.passed) return undefined

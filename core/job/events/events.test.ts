@@ -20,6 +20,8 @@ const floor = [
   { type: 'topped-up', reservoir: 'res', ml: 80 },
   { type: 'level-read', reservoir: 'res', ml: 300 },
   { type: 'drawn-again', reservoir: 'res' },
+  { type: 'put-away', thing: 'pressure' },
+  { type: 'joint-shut', point: 'rr' },
   { type: 'tank-read', ml: 1500 },
   { type: 'container-opened', container: { spec: 'DOT 4', batch: 'K7' } },
   { type: 'trouble', trouble: { what: 'spilled', ml: 5, on: 'paint' } },

@@ -14,6 +14,7 @@ import { containerOpened, containerOpenedSchema } from './container-opened'
 import { drawnAgain, drawnAgainSchema } from './drawn-again'
 import { filed, filedSchema } from './filed'
 import { jobOpened, jobOpenedSchema } from './job-opened'
+import { jointShut, jointShutSchema } from './joint-shut'
 import type { EventKind } from './kind'
 import { levelRead, levelReadSchema } from './level-read'
 import { paperEntered, paperEnteredSchema } from './paper-entered'
@@ -23,6 +24,7 @@ import { plateConfirmed, plateConfirmedSchema } from './plate-confirmed'
 import { pointFinished, pointFinishedSchema } from './point-finished'
 import { pointReady, pointReadySchema } from './point-ready'
 import { pullSeen, pullSeenSchema } from './pull-seen'
+import { putAway, putAwaySchema } from './put-away'
 import { resumed, resumedSchema } from './resumed'
 import { stepDone, stepDoneSchema } from './step-done'
 import { tankRead, tankReadSchema } from './tank-read'
@@ -65,6 +67,8 @@ const floorSchemas = [
   toppedUpSchema,
   levelReadSchema,
   drawnAgainSchema,
+  putAwaySchema,
+  jointShutSchema,
   tankReadSchema,
   containerOpenedSchema,
   troubleEventSchema,
@@ -109,6 +113,8 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
   'topped-up': toppedUp,
   'level-read': levelRead,
   'drawn-again': drawnAgain,
+  'put-away': putAway,
+  'joint-shut': jointShut,
   'tank-read': tankRead,
   'container-opened': containerOpened,
   trouble,

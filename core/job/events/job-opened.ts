@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { vehicleSchema } from '../../vehicle/schema'
+import { nothingStands, standingSchema } from '../standing'
 import type { JobState } from '../state'
 import type { EventKind } from './kind'
 import { short, stamp } from './stamp'
@@ -11,6 +12,8 @@ export const jobOpenedSchema = z.object({
   vehicleId: short,
   plate: short,
   vehicle: vehicleSchema,
+  /** What the job before it left standing on the vehicle. */
+  stands: standingSchema.optional(),
   comebackOf: short.optional(),
 })
 type JobOpened = z.output<typeof jobOpenedSchema>
@@ -42,6 +45,7 @@ export const openedState = (event: JobOpened): JobState => ({
   extraChecks: [],
   containers: [],
   troubles: [],
+  standing: event.stands ?? nothingStands,
   bleedAgainWhy: [],
   parkings: [],
   addenda: [],

@@ -1,8 +1,9 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { bubbleKinds, colours } from '../../fluid/specs/colour'
-import { freshPoint } from '../points'
-import { pointsOnPaper } from '../selectors'
+import { freshPoint, pointWants } from '../points'
+import { mayGoIn, pointsOnPaper } from '../selectors'
+import { afterStep } from '../standing'
 import type { JobState, StageRunState } from '../state'
 import { addTally } from '../tally'
 import { containerSchema } from './container'
@@ -36,16 +37,34 @@ export const paperEnteredSchema = z.object({
 })
 type Paper = z.output<typeof paperEnteredSchema>
 
+/** What is read off a bottle and written on a card is rounded by so much. @source from memory */
+const ROUNDED_SHARE = 0.05
+
 const lineKey = (stage: number, point: string) => `${stage} ${point}`
 
 function refuse(state: JobState, paper: Paper) {
   const { run } = state
   if (!run) return fact('paper-no-plan')
   if (run.call !== 'rest' || run.lookDue || run.mends.length > 0) return fact('paper-under-way')
+  const [open] = state.standing.open
+  if (open) return fact('stands-open', { point: open.point })
   const lines = new Map(paper.points.map((line) => [lineKey(line.stage, line.point), line]))
-  for (const { stage, point } of pointsOnPaper(state)) {
+  const owed = pointsOnPaper(state)
+  if (owed.length === 0) return fact('paper-entered-once')
+  if (paper.container && !mayGoIn(state).includes(paper.container.spec))
+    return fact('paper-wrong-fluid', { spec: paper.container.spec })
+  for (const { stage, point } of owed) {
     const line = lines.get(lineKey(stage, point))
     if (!line) return fact('paper-incomplete', { point })
+    const stageRun = run.stages[stage]
+    const wants = stageRun && pointWants(state.vehicle, stageRun, point)
+    const leastMl = (1 - ROUNDED_SHARE) * (wants?.wantsMl ?? 0)
+    if (!(line.ml > 0) || line.ml < leastMl || line.pulls < (wants?.wantsClean ?? 0))
+      return fact('paper-too-little', {
+        point,
+        leastMl: Math.max(1, Math.ceil(leastMl)),
+        clean: wants?.wantsClean ?? 0,
+      })
     if (line.bubbles !== 'none' || !['new', 'amber'].includes(line.colour))
       return fact('paper-not-clean', { point })
   }
@@ -88,10 +107,17 @@ function apply(state: Running, paper: Paper): JobState {
     const { inMl, drawnMl, spilledMl } = paper
     stages[run.stageIndex] = { ...first, tally: addTally(first.tally, { inMl, drawnMl, spilledMl }) }
   }
+  const standing = run.stages
+    .slice(run.stageIndex)
+    .flatMap(({ stage, stepsDone }) =>
+      [...stage.before, ...stage.after].filter(({ id }) => !stepsDone.includes(id)),
+    )
+    .reduce(afterStep, state.standing)
   const prove = stages.findIndex(({ stage }) => stage.kind === 'prove')
   return {
     ...state,
     fromPaper: paper,
+    standing,
     containers: paper.container ? [...state.containers, paper.container] : state.containers,
     run: {
       ...run,
@@ -100,6 +126,8 @@ function apply(state: Running, paper: Paper): JobState {
       stageIndex: prove < 0 ? run.stageIndex : prove,
       timers: {},
       bottleMl: 0,
+      // The card says nothing of where the levels stand now.
+      levelMl: {},
     },
   }
 }

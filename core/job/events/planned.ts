@@ -8,7 +8,8 @@ import { partsOf } from '../../vehicle/parts'
 import type { Vehicle } from '../../vehicle/schema'
 import { startedStage } from '../change'
 import { handsOn, readingDue } from '../selectors'
-import type { JobState, RunState } from '../state'
+import type { JobState, Mend, RunState } from '../state'
+import { fittedStep } from '../troubles/parts'
 import type { CheckIn } from './checked-in'
 import type { EventKind, Upcast } from './kind'
 import { note, short, stamp } from './stamp'
@@ -53,7 +54,7 @@ export const planned: EventKind<Planned> = {
     if (handsOn(state)) return fact('plan-under-work')
     return plan.verdict === 'stop' ? fact('plan-stopped') : undefined
   },
-  apply(state, { shop, plan, fromBench }): JobState {
+  apply(state, { id, shop, plan, fromBench }): JobState {
     const run: RunState = {
       plateConfirmed: false,
       stageIndex: 0,
@@ -63,12 +64,26 @@ export const planned: EventKind<Planned> = {
       lookDue: false,
       levelMl: levelsAtFirst(state.vehicle, state.checkIn),
       bottleMl: 0,
-      mends: [],
+      mends: mendsOwed(state, id),
       timers: {},
     }
     return { ...state, planned: { shop, plan, fromBench }, run, proofs: {} }
   },
 }
+
+/** Bleeders that broke under a plan before this one are renewed under this. */
+const mendsOwed = ({ standing }: JobState, eventId: string): Mend[] =>
+  standing.broken.length === 0
+    ? []
+    : [
+        {
+          id: eventId,
+          stepsDone: [],
+          steps: standing.broken.map((point, i) =>
+            fittedStep(eventId, point, fact('broken'), `renewed-${i}`),
+          ),
+        },
+      ]
 
 function levelsAtFirst(vehicle: Vehicle, checkIn: CheckIn | undefined): Record<string, number> {
   if (checkIn?.work.levelMl) return { ...checkIn.work.levelMl }

@@ -7,7 +7,7 @@ import { pullMl } from '../../technique/strokes'
 import type { Vehicle } from '../../vehicle/schema'
 import { copyOfPoint, copyOfRun, withRun } from '../copies'
 import { frontAfter } from '../front'
-import { takenFrom } from '../levels'
+import { baresPorts, takenFrom, withLevelsUnknown } from '../levels'
 import { placeNow } from '../place'
 import {
   callOf,
@@ -35,6 +35,8 @@ export const pullSeenSchema = z.object({
   colour: z.enum(colours),
   bubbles: z.enum(bubbleKinds),
   /** Whether it counted as clean when it was seen. */
+  /** By count it left a port of the reservoir bare: its level is looked at before anything else. */
+  bare: z.literal(true).optional(),
   clean: z.boolean().optional(),
 })
 type PullSeen = z.output<typeof pullSeenSchema>
@@ -70,7 +72,11 @@ function complete({ run, vehicle }: JobState, event: PullSeen): PullSeen {
   const stageRun = run && currentStage(run)
   const point = run && currentPoint(run)
   if (!stageRun || point === undefined) return event
-  return { ...event, clean: isClean(vehicle, stageRun, point, event) }
+  const bare =
+    callOf(stageRun.stage).looks.ml &&
+    !isFed(run, stageRun.stage) &&
+    baresPorts({ vehicle, run }, point, event.ml)
+  return { ...event, clean: isClean(vehicle, stageRun, point, event), ...(bare && { bare }) }
 }
 
 /** What came since it was opened or looked at last, in the company it ran in; another company is timed anew. */
@@ -118,7 +124,12 @@ function apply(state: Running, event: PullSeen): JobState {
   const seen: StageRunState = { ...stageRun, at: { ...stageRun.at, [point]: next }, tally }
   around.stages = run.stages.map((each, i) => (i === run.stageIndex ? seen : each))
   const reservoir = fed ? undefined : reservoirOfPoint(state.vehicle, point)
-  return withRun(state, takenFrom(around, reservoir, ml))
+  return withRun(
+    state,
+    event.bare && reservoir !== undefined
+      ? withLevelsUnknown(around, [reservoir])
+      : takenFrom(around, reservoir, ml),
+  )
 }
 
 /** What counted as clean in version 1: no bubbles, and but at a port or in the vice new colour. */

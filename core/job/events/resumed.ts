@@ -1,8 +1,11 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { resumeJob } from '../parking'
-import type { EventKind } from './kind'
-import { note, stamp } from './stamp'
+import { factSchema } from '../../base/fact-schema'
+import { airReaches } from '../air-reaches'
+import { fedByMachine, pedalRose, resumeJob } from '../parking'
+import type { JobState } from '../state'
+import { type EventKind, isRunning } from './kind'
+import { note, short, stamp } from './stamp'
 
 export const resumedSchema = z.object({
   ...stamp,
@@ -11,10 +14,27 @@ export const resumedSchema = z.object({
   asLeft: z.boolean(),
   pedalCameUp: z.boolean(),
   found: note,
+  /** The machine stood empty: its pressure is gone, and it may have blown air in. */
+  machineEmpty: z.boolean().optional(),
+  /** Air that a pedal which came up drew in, and bleeders above which an empty machine blew it; worked out then. */
+  air: z.object({ says: factSchema, doubtful: z.array(short) }).optional(),
+  emptied: z.array(short).max(400).optional(),
 })
+type Resumed = z.output<typeof resumedSchema>
+
+function complete(state: JobState, { air: _sent, emptied: _too, ...event }: Resumed): Resumed {
+  if (!isRunning(state)) return event
+  const { run } = state
+  const air =
+    pedalRose(run, event) && run.callAt !== undefined
+      ? airReaches(state, run.callAt, fact('act-foot-slipped'))
+      : undefined
+  const emptied = event.machineEmpty ? fedByMachine(state) : []
+  return { ...event, ...(air && { air }), ...(emptied.length > 0 && { emptied }) }
+}
 
 /** Taken up again, after everything that stood was looked at. */
-export const resumed: EventKind<z.output<typeof resumedSchema>> = {
+export const resumed: EventKind<Resumed> = {
   type: 'resumed',
   schema: resumedSchema,
   version: 1,
@@ -22,9 +42,11 @@ export const resumed: EventKind<z.output<typeof resumedSchema>> = {
   madeAt: 'vehicle',
   undo: false,
   whileParked: true,
-  refuse({ parked }, event) {
+  refuse({ parked, standing }, event) {
     if (!parked) return fact('not-parked')
+    if (event.machineEmpty && !standing.up.includes('pressure')) return fact('no-tank')
     return !event.asLeft && event.found.trim() === '' ? fact('found-missing') : undefined
   },
+  complete,
   apply: resumeJob,
 }

@@ -6,7 +6,8 @@ import { advance } from '../advance'
 import { counted, drawsUnseen, pouredInto } from '../levels'
 import { amountsAfterDraw, amountsSchema, oldMlAfter, withAmounts } from '../old-fluid'
 import { currentStage } from '../points'
-import type { JobState, RunState } from '../state'
+import { afterStep } from '../standing'
+import type { JobState, Mend, RunState } from '../state'
 import { currentStep } from '../steps'
 import { tooSoon } from '../timers'
 import { type EventKind, isRunning, onRun, type Running, refuseOnRun } from './kind'
@@ -20,56 +21,64 @@ export const stepDoneSchema = z.object({
   heldS: heldS.optional(),
   /** What has to leave the bleeders after what was really drawn; worked out when it happened. */
   amounts: amountsSchema.optional(),
+  /** What was in the reservoir by count, and neither came out by this draw nor is left: worked out when it happened. */
+  gapMl: z.number().optional(),
 })
 type StepDone = z.output<typeof stepDoneSchema>
 
 function refuse(state: Running, event: StepDone) {
   const now = currentStep(state)
-  if (!currentStage(state.run) || now?.step.id !== event.step) return fact('step-not-now')
+  if (!currentStage(state.run) || now?.away || now?.step.id !== event.step) return fact('step-not-now')
   if (now.step.asksMl && event.ml === undefined) return fact('amount-missing')
   if (drawsUnseen(state.run, now.step))
     return fact('level-unseen', { reservoir: reservoirFact(state.vehicle, now.step.reservoir ?? '') })
   return tooSoon(now.step.holdS, event.heldS)
 }
 
-/** The step as it stands in the job, where it is to be done; a mend before the stage's own. */
-function found(
-  { mends, stages, stageIndex }: RunState,
-  id: string,
-): { step: Step; mend: boolean } | undefined {
-  const mending = mends[0]?.steps.find((step) => step.id === id)
-  if (mending) return { step: mending, mend: true }
+/** The step as it stands in the job, where it is to be done; a mend's before the stage's own. */
+function found(state: Running, id: string): { step: Step; mend?: Mend } | undefined {
+  const { mends, stages, stageIndex } = state.run
+  for (const mend of mends) {
+    const step = mend.steps.find((each) => each.id === id)
+    if (step) return { step, mend }
+  }
   const { before = [], after = [] } = stages[stageIndex]?.stage ?? {}
   const step = [...before, ...after].find((each) => each.id === id)
-  return step && { step, mend: false }
+  return step && { step }
 }
 
 function apply(state: Running, event: StepDone): JobState {
-  const here = found(state.run, event.step)
+  const here = found(state, event.step)
   if (!here) return state
-  const { step } = here
+  const { step, mend } = here
   const ml = event.ml ?? 0
   let next = state.run
-  if (step.asksMl === 'drawn') next = drawn(state, step, ml)
+  if (step.asksMl === 'drawn') next = drawn(state, step, ml, event.gapMl)
   if (step.asksMl === 'poured') next = filled(state, step, ml)
   // What is on the reservoir now is another container than before: its mark is read anew.
   if (step.bottle) next = { ...next, bottleOn: step.bottle === 'on' ? true : undefined, tankMl: undefined }
   if (event.amounts) next = withAmounts(next, event.amounts)
-  const [mend, ...others] = next.mends
-  if (here.mend && mend) {
+  const stood = { ...state, standing: afterStep(state.standing, step) }
+  if (mend) {
     const stepsDone = [...mend.stepsDone, step.id]
-    const left = stepsDone.length < mend.steps.length ? [{ ...mend, stepsDone }] : []
-    return advance(state, { ...next, mends: [...left, ...others] })
+    const mends = next.mends.flatMap((each) => {
+      if (each !== mend) return each
+      return stepsDone.length < mend.steps.length ? { ...mend, stepsDone } : []
+    })
+    return advance(stood, { ...next, mends })
   }
   const stages = next.stages.map((each, i) =>
-    i === next.stageIndex ? { ...each, stepsDone: [...each.stepsDone, step.id] } : each,
+    i === next.stageIndex
+      ? { ...each, stepsDone: [...each.stepsDone.filter((id) => id !== step.id), step.id] }
+      : each,
   )
-  return advance(state, { ...next, stages })
+  return advance(stood, { ...next, stages })
 }
 
 /** A reservoir that is full again may hold more or less of the old than was planned: the bleeders make up for it. */
-function complete(state: JobState, { amounts: _sent, ...event }: StepDone): StepDone {
-  const here = isRunning(state) ? found(state.run, event.step) : undefined
+function complete(state: JobState, { amounts: _sent, gapMl: _too, ...event }: StepDone): StepDone {
+  const here = isRunning(state) ? found(state, event.step) : undefined
+  if (isRunning(state) && here?.step.asksMl === 'drawn') return withGap(state, here.step, event)
   // A filling that mends something comes in the middle of the bleed: what is old by then nobody follows.
   if (!isRunning(state) || !here?.step.fillsToMax || here.mend || here.step.reservoir === undefined)
     return event
@@ -79,12 +88,23 @@ function complete(state: JobState, { amounts: _sent, ...event }: StepDone): Step
   return amounts ? { ...event, amounts } : event
 }
 
+/** One that is emptied is seen to be empty: what it held by count and did not give is gone somewhere. */
+function withGap(state: Running, step: Step, event: StepDone): StepDone {
+  const reservoirs = reservoirsOf(state, step)
+  const [only] = reservoirs
+  const before = only && state.run.levelMl[only.id]
+  const emptied = step.drawsTo === 'empty' || step.drawsToMl === 0
+  if (reservoirs.length !== 1 || before === undefined || !emptied) return event
+  const gapMl = before - (event.ml ?? 0)
+  return Math.abs(gapMl) < 1e-9 ? event : { ...event, gapMl }
+}
+
 /** The reservoirs a step speaks of: its own, else all of them. */
 const reservoirsOf = (state: Running, { reservoir }: Step) =>
   partsOf(state.vehicle, 'reservoir').filter(({ id }) => reservoir === undefined || id === reservoir)
 
-function drawn(state: Running, step: Step, ml: number): RunState {
-  const run = counted(state.run, { drawnMl: ml })
+function drawn(state: Running, step: Step, ml: number, gapMl = 0): RunState {
+  const run = counted(state.run, { drawnMl: ml, unaccountedMl: gapMl })
   const reservoirs = reservoirsOf(state, step)
   const levelMl = { ...run.levelMl }
   const oldMl = { ...run.oldMl }

@@ -1,6 +1,8 @@
 import { z } from 'zod'
+import { fact } from '../../base/decision'
+import { reservoirFact } from '../../vehicle/parts'
 import { withRun } from '../copies'
-import { noSuchReservoir, pouredInto, reservoirNamed } from '../levels'
+import { noSuchReservoir, portsBare, pouredInto, reservoirNamed } from '../levels'
 import { type EventKind, onRun } from './kind'
 import { ml, short, stamp } from './stamp'
 
@@ -15,7 +17,11 @@ export const toppedUp: EventKind<z.output<typeof toppedUpSchema>> = {
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',
-  refuse: noSuchReservoir,
+  refuse: (state, event) =>
+    noSuchReservoir(state, event) ??
+    (state.run && portsBare(state.vehicle, state.run, event.reservoir)
+      ? fact('ports-bare', { reservoir: reservoirFact(state.vehicle, event.reservoir) })
+      : undefined),
   apply: onRun((state, event) => {
     const reservoir = reservoirNamed(state, event.reservoir)
     return reservoir ? withRun(state, pouredInto(state.run, reservoir.id, event.ml, reservoir.maxMl)) : state

@@ -60,13 +60,24 @@ function apply(state: Running, event: TroubleEvent): JobState {
   return isRunning(next) ? advance(next, { ...next.run, timers: {} }) : next
 }
 
+/** What was gone from a reservoir that ran dry was not counted then. */
+const asThen = (event: TroubleEvent): TroubleEvent => ({
+  ...event,
+  became: event.became && {
+    ...event.became,
+    changes: event.became.changes.map((change) =>
+      change.op === 'level-lost' ? { ...change, op: 'level' as const } : change,
+    ),
+  },
+})
+
 /** Something went wrong: what it changes is stored with it, so that a later planner changes nothing of it. */
 export const trouble: EventKind<TroubleEvent> = {
   type: 'trouble',
   schema: troubleEventSchema,
   version: 2,
   // Version 1 asked the planner again at every reading; what it says now is taken, once.
-  upcasts: [(old, before) => (before ? complete(before, old as TroubleEvent) : old)],
+  upcasts: [(old, before) => (before ? asThen(complete(before, old as TroubleEvent)) : old)],
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',

@@ -19,7 +19,7 @@ const watchers: readonly Watcher[] = [tankLow, topUpAhead, drawnShort, slowFlow,
 
 /** What is worth saying of the place under work now. */
 export function findings(state: JobState): Finding[] {
-  if (!isRunning(state) || state.parked || state.filed || bleedDone(state.run)) return []
+  if (!isRunning(state) || state.parked || state.filed || bleedDone(state)) return []
   const stageRun = currentStage(state.run)
   const point = currentPoint(state.run)
   const progress = point === undefined ? undefined : stageRun?.at[point]

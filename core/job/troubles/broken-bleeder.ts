@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { callOf, currentStage } from '../points'
-import { leakCheckAhead, mendStep, pressureOff } from './parts'
+import { callOf, currentStage, pointOf } from '../points'
+import { fittedStep, leakCheckAhead } from './parts'
 import { cannot, Draft, idField, type Trouble } from './trouble'
 
 /** Snapped or stripped: the joint counts as open until somebody says that it is shut, and the brake takes in air. */
@@ -13,7 +13,7 @@ function brokenBleeder<S extends z.ZodType<{ point: string }>>(
     schema,
     decide(state, { point }, id) {
       const { run } = state
-      const known = run.stages.slice(0, run.stageIndex + 1).some(({ at }) => at[point])
+      const known = run.stages.slice(0, run.stageIndex + 1).some((stageRun) => pointOf(stageRun, point))
       if (!known) return cannot('never-worked-at')
       if (run.callAt !== undefined && run.callAt !== point)
         return cannot('trouble-other-first', { point: run.callAt })
@@ -25,12 +25,8 @@ function brokenBleeder<S extends z.ZodType<{ point: string }>>(
       draft.do({ op: 'proofs-void' })
       if (counts) draft.do({ op: 'call', to: 'open' })
       draft.do({ op: 'start-again', points: [point] }).do({ op: 'mark', point, trouble: what })
-      const off = pressureOff(draft)
       leakCheckAhead(draft)
-      draft.do({
-        op: 'mend',
-        steps: [...off, mendStep(id, 'fitted', 'bleeder-fitted', { point, what: fact(what) })],
-      })
+      draft.do({ op: 'mend', steps: [fittedStep(id, point, fact(what))] })
       return {
         says: fact('trouble-broken', { point, what: fact(what) }),
         startAgain: [point],

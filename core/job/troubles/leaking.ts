@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { leakCheckAhead, mendStep, namedPoints, pressureOff } from './parts'
+import { leakCheckAhead, mendStep, namedPoints } from './parts'
 import { reach } from './reach'
 import { callFirst, cannot, Draft, idField, type Trouble } from './trouble'
 
@@ -16,9 +16,8 @@ export const leaking: Trouble<typeof leakingSaid> = {
     const draft = new Draft(state, id)
     draft.do({ op: 'proofs-void' })
     const points = reach(state, draft, { opened: [line] })
-    const off = pressureOff(draft)
     leakCheckAhead(draft)
-    draft.do({ op: 'mend', steps: [...off, mendStep(id, 'mended', 'line-mended', { line })] })
+    draft.do({ op: 'mend', steps: [mendStep(id, 'mended', 'line-mended', { line })] })
     return {
       says: fact('trouble-leaking', { line, points: namedPoints(state.vehicle, points, 'no-place') }),
       startAgain: points,

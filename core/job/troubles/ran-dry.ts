@@ -26,7 +26,7 @@ export const ranDry: Trouble<typeof ranDrySaid> = {
       { ranDry: true },
       (point) => reservoirOfPoint(vehicle, point) === reservoir,
     )
-    draft.do({ op: 'level', reservoir, ml: 0 }).do({
+    draft.do({ op: 'level-lost', reservoir, ml: 0 }).do({
       op: 'mend',
       steps: [
         {

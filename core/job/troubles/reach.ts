@@ -2,9 +2,10 @@ import type { Plan, Setup, Stage } from '../../plan/answer'
 import { portStage } from '../../plan/cylinder-stages'
 import { makePlan } from '../../plan/plan'
 import { preparePlan } from '../../plan/prepare'
-import type { Work } from '../../plan/request'
+import type { PlanRequest, Work } from '../../plan/request'
 import { decideScope } from '../../plan/scope/scope'
 import { techniqueOf } from '../../technique'
+import { partsOf } from '../../vehicle/parts'
 import type { Running } from '../events/kind'
 import type { Draft } from './trouble'
 
@@ -70,17 +71,44 @@ export function reach(
         .do({ op: 'insert-stage', stage: { ...bleed, order, points: order } })
         .do({ op: 'setup', setup: joined(run.setup, plan, bleed) })
   }
-  const ahead = draft.run.stages.some(
-    ({ stage }, i) => i >= draft.run.stageIndex && AT_CYLINDER.has(stage.kind),
-  )
-  if (scope.cylinder !== 'none' && !ahead) {
-    // A cylinder in place is bled at its ports, by whoever is there.
-    const { cylinder, context } = preparePlan(request)
-    const inPlace = cylinder.technique?.cylinder === 'in-place' ? cylinder.technique : undefined
-    const { stage, reasons } = portStage(inPlace ?? techniqueOf('ports-prop'), context, scope.cylinderIds)
-    draft
-      .do({ op: 'insert-stage', stage: { ...stage, points: stage.points.filter(only) } })
-      .do({ op: 'reasons', reasons })
-  }
+  if (scope.cylinder !== 'none') cylindersAgain(state, draft, request, scope.cylinderIds, only)
   return points
+}
+
+/**
+ * Cylinders that drew air, each by itself: what has its ports still to come is left alone, what was done there begins
+ * again, and where no stage works at them one is put in.
+ */
+function cylindersAgain(
+  { vehicle }: Running,
+  draft: Draft,
+  request: PlanRequest,
+  cylinderIds: readonly string[],
+  only: (point: string) => boolean,
+): void {
+  const unplanned: string[] = []
+  for (const { id, bleeders, chambers } of partsOf(vehicle, 'master-cylinder')) {
+    if (!cylinderIds.includes(id)) continue
+    // A cylinder with bleeders of its own is bled at those.
+    const places = (bleeders.length > 0 ? bleeders : chambers).map((each) => each.id).filter(only)
+    if (places.length === 0) continue
+    const { run } = draft
+    const toCome = (place: string) =>
+      run.stages.some(
+        ({ points, at }, i) => i >= run.stageIndex && points.includes(place) && !at[place]?.finished,
+      )
+    if (toCome(id) || places.every(toCome)) continue
+    const worked = run.stages.some(({ stage, points }, i) => {
+      const here = i <= run.stageIndex && AT_CYLINDER.has(stage.kind)
+      return here && places.every((place) => points.includes(place))
+    })
+    if (worked) draft.do({ op: 'start-again', points: places })
+    else unplanned.push(...places)
+  }
+  if (unplanned.length === 0) return
+  // A cylinder in place is bled at its ports, by whoever is there.
+  const { cylinder, context } = preparePlan(request)
+  const inPlace = cylinder.technique?.cylinder === 'in-place' ? cylinder.technique : undefined
+  const { stage, reasons } = portStage(inPlace ?? techniqueOf('ports-prop'), context, cylinderIds)
+  draft.do({ op: 'insert-stage', stage: { ...stage, points: unplanned } }).do({ op: 'reasons', reasons })
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { bleederRunOf, currentStage, openPoint, openPoints } from '../points'
+import { bleederRunOf, currentStage, openPoint, openPoints, pointOf } from '../points'
 import { cannot, Draft, idField, type Trouble } from './trouble'
 
 /** Bleeders that everything else waits for: air let out downstream would come from upstream again. */
@@ -14,7 +14,7 @@ export const seized: Trouble<typeof seizedSaid> = {
   decide(state, { point }, id) {
     const { run, vehicle } = state
     const stageRun = currentStage(run)
-    const progress = stageRun?.at[point]
+    const progress = stageRun && pointOf(stageRun, point)
     if (!stageRun || !progress || progress.finished) return cannot('not-worked-at')
     if (openPoints(run).includes(point)) return cannot('open-not-seized')
     const placed = bleederRunOf(vehicle, point)

@@ -19,6 +19,8 @@ export const spilled: Trouble<typeof spilledSaid> = {
     if (on === 'paint') draft.do({ op: 'mend', steps: [mendStep(id, 'rinsed', 'paint-rinsed')] })
     if (on === 'pads')
       draft
+        // Wetted after they were proved, they are proved again.
+        .do({ op: 'proofs-void' })
         .do({ op: 'extra-check', check: 'pads-clean' })
         .do({ op: 'mend', steps: [mendStep(id, 'pads', 'pads-replaced')] })
     return {

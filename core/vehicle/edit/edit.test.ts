@@ -106,13 +106,13 @@ test('every volume a plan rests on can be given, and left out again', () => {
     [
       { in: 'parts', at: at(van, 'reservoir') },
       partFields(van.parts[at(van, 'reservoir')] as never),
-      'Keeps every port covered',
+      'Ports covered from',
       55,
     ],
     [
       { in: 'parts', at: at(van, 'rear left brake') },
       partFields(van.parts[at(van, 'rear left brake')] as never),
-      'Holds with its pistons home',
+      'Dead volume',
       9,
     ],
     [{ in: 'vehicle' }, ownerFields, 'Booster', 'hydraulic'],

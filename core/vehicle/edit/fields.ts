@@ -46,7 +46,7 @@ function ownFields(part: Part): EditField[] {
       return [
         number(['maxMl'], 'At MAX', 'mL'),
         number(['minMl'], 'At MIN', 'mL'),
-        number(['portsCoveredMl'], 'Keeps every port covered', 'mL', true),
+        number(['portsCoveredMl'], 'Ports covered from', 'mL', true),
         text(['cap'], 'Cap'),
         choice(['capSeal'], 'Cap seal', ['sound', 'aged', 'unknown']),
         text(['capAdapter'], 'Cap adapter'),
@@ -76,7 +76,7 @@ function ownFields(part: Part): EditField[] {
           number(['pistons', i, 'count'], nth('How many', i, part.pistons)),
         ]),
         number(['padWearMm'], 'Pistons stand out', 'mm'),
-        number(['deadMl'], 'Holds with its pistons home', 'mL', true),
+        number(['deadMl'], 'Dead volume', 'mL', true),
         choice(['parkingBrake'], 'Parking brake', ['built-in', 'electric', 'none'], true),
       ]
     case 'clutch-slave':

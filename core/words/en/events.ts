@@ -34,6 +34,8 @@ export const events: Words = {
   'event-point-finished': '{point} finished',
   'event-topped-up': '{reservoir} to MAX with {amountMl}',
   'event-level-read': '{reservoir} read at {amountMl}',
+  'event-put-away': 'Taken away: {thing}',
+  'event-joint-shut': '{point}, which stood open, is shut',
   'event-drawn-again': '{reservoir} is drawn and filled once more',
   'event-tank-read': 'Machine’s tank at {amountMl}',
   'event-container-opened': ({ spec, batch }) => `Container opened: ${spec}, batch ${batch || 'not said'}`,

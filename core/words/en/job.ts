@@ -42,6 +42,23 @@ export const job: Words = {
   'not-timed': 'Start the timer first: it must be held for {holdS}.',
   'too-soon': 'Keep holding: {leftS} to go. If it sank, say that it failed.',
   'no-such-reservoir': 'This vehicle has no such reservoir.',
+  'stands-open': '{point} stands open: shut it first, by its own act.',
+  'not-open': '{point} is not recorded open.',
+  'no-such-joint': 'There is no bleeder or port {point} on this vehicle.',
+  'pressure-not-named':
+    'The machine’s pressure is recorded on: name it, or let it off by its own step first.',
+  'prop-not-named': 'The pedal is recorded propped: name it, or take the prop out by its own step first.',
+  'act-left-open': 'Left open while the job was parked',
+  'pressure-on': 'The machine’s pressure is recorded on: it is let off before another bleeder is opened.',
+  'ports-bare':
+    'So little stands in {reservoir} that a port is bare: say under “Something went wrong” that it ran dry, or read the level again.',
+  'paper-entered-once': 'Everything on the card is entered already.',
+  'paper-wrong-fluid': '{spec} must not go into this vehicle: what was really poured is found out first.',
+  'paper-too-little':
+    '{point} is not done by this card: it wants {leastMl} at least, and {clean} clean pulls. Leave it to the bay.',
+  'stands-in-other-job':
+    'This vehicle stands half done in another job, in {bay}: that one is gone on with, or filed as it stands, first.',
+  'another-bay': 'another bay',
   'level-unknown': 'Nobody has said how full {reservoir} is: look at its level first.',
   'not-drawn-yet': 'It has not been drawn and filled yet.',
   'reservoir-taken': 'Something stands on the reservoir: take it off first.',

@@ -109,6 +109,7 @@ export const steps: StepWords = {
     'Start the maker’s routine and do what it asks, in its order.',
     'Its pump is fast: bottle and hose ready, reservoir kept full by an inverted bottle.',
   ],
+  'unit-plugged-in': 'Control unit plugged in again.',
   'power-unit': [
     'Base bleed is clean: plug the control unit in.',
     'Not before: its valves move when it wakes, and lock air in.',

@@ -1,0 +1,52 @@
+import { z } from 'zod'
+import { fact } from '../../base/decision'
+import { factSchema } from '../../base/fact-schema'
+import { advance } from '../advance'
+import { airReaches } from '../air-reaches'
+import { openPoints } from '../points'
+import { withShut } from '../standing'
+import type { JobState } from '../state'
+import { withAirAt } from '../with-air'
+import { type EventKind, isRunning } from './kind'
+import { short, stamp } from './stamp'
+
+export const jointShutSchema = z.object({
+  ...stamp,
+  type: z.literal('joint-shut'),
+  point: short,
+  /** Air it may have let in: what that says, and which finished places it may have reached. Worked out when it was shut. */
+  air: z.object({ says: factSchema, doubtful: z.array(short) }).optional(),
+})
+type JointShut = z.output<typeof jointShutSchema>
+
+function complete(state: JobState, { air: _sent, ...event }: JointShut): JointShut {
+  const joint = state.standing.open.find(({ point }) => point === event.point)
+  // What a broken one let in was reckoned when it broke.
+  if (!isRunning(state) || joint?.how !== 'named') return event
+  return { ...event, air: airReaches(state, event.point, fact('act-left-open')) }
+}
+
+function apply(state: JobState, event: JointShut): JobState {
+  const shut = { ...state, standing: withShut(state.standing, event.point) }
+  if (!isRunning(shut)) return shut
+  const aired = event.air ? withAirAt(shut, event, event.point, event.air) : shut
+  return isRunning(aired) ? advance(aired, aired.run) : aired
+}
+
+/** A joint that stood open outside any call is shut, by an act of its own. */
+export const jointShut: EventKind<JointShut> = {
+  type: 'joint-shut',
+  schema: jointShutSchema,
+  version: 1,
+  upcasts: [],
+  madeAt: 'vehicle',
+  undo: true,
+  refuse: (state, { point }) =>
+    // One that a call or a bottle has open is closed there.
+    !(state.run && openPoints(state.run).includes(point)) &&
+    state.standing.open.some((each) => each.point === point)
+      ? undefined
+      : fact('not-open', { point }),
+  complete,
+  apply,
+}

@@ -1,0 +1,33 @@
+import type { Fact } from '../base/decision'
+import { countAgainAt, doubt, finishedPoints } from './change'
+import type { Running } from './events/kind'
+import type { Person } from './events/stamp'
+import type { JobState } from './state'
+
+/** What let air in, as it was recorded. */
+type Cause = { id: string; at: string; by?: Person }
+
+/** Air was drawn in at a place: its count starts again, and finished places that it may have reached are doubtful. */
+export function withAirAt(
+  state: Running,
+  { id, at, by }: Cause,
+  point: string,
+  { says, doubtful }: { says: Fact; doubtful: readonly string[] },
+): JobState {
+  const counted = countAgainAt(state.run, point)
+  const report = {
+    eventId: id,
+    at,
+    by,
+    what: 'air-drawn',
+    says,
+    startAgain: [point],
+    doubtful: [...doubtful],
+    stillValid: finishedPoints(state.run).filter((each) => each !== point && !doubtful.includes(each)),
+  }
+  return {
+    ...state,
+    run: doubtful.length > 0 ? doubt(counted, doubtful) : counted,
+    troubles: [...state.troubles, report],
+  }
+}

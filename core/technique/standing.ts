@@ -1,0 +1,71 @@
+import type { Actor, Step } from './step'
+
+/** What stands on a vehicle until it is taken away again: one thing, who takes it away, by which step. */
+export type StandingThing = {
+  /** Code of the step that takes it away. */
+  awayBy: string
+  who: Actor
+  /** It has no place in work that did not set it up: there it is taken away before anything else is done. */
+  ownWorkOnly?: true
+}
+
+/** Everything a step may set up. A new one is one line here, and its words. */
+export const standingThings: Readonly<Record<string, StandingThing>> = {
+  pressure: { awayBy: 'depressurise', who: 'wheel', ownWorkOnly: true },
+  adapter: { awayBy: 'adapter-off', who: 'wheel', ownWorkOnly: true },
+  prop: { awayBy: 'prop-out', who: 'wheel', ownWorkOnly: true },
+  'metering-held': { awayBy: 'free-metering', who: 'wheel' },
+  'cylinder-out': { awayBy: 'fit', who: 'wheel' },
+  'caliper-hung': { awayBy: 'refit-caliper', who: 'wheel' },
+  'axle-loaded': { awayBy: 'unload-axle', who: 'wheel' },
+  lockout: { awayBy: 'lockout-back', who: 'wheel' },
+  'level-sensor': { awayBy: 'level-sensor-back', who: 'tool' },
+  battery: { awayBy: 'battery-off', who: 'tool' },
+  'unit-unplugged': { awayBy: 'unit-plugged-in', who: 'tool' },
+  'service-mode': { awayBy: 'service-mode-out', who: 'tool' },
+}
+export const standingIds = Object.keys(standingThings)
+
+/** What each step sets up in plans that were recorded before steps said so themselves. */
+const setBefore: Readonly<Record<string, string>> = {
+  pressurise: 'pressure',
+  adapter: 'adapter',
+  prop: 'prop',
+  'hold-metering': 'metering-held',
+  vice: 'cylinder-out',
+  'hang-caliper': 'caliper-hung',
+  'load-axle': 'axle-loaded',
+  lockout: 'lockout',
+  'level-sensor-off': 'level-sensor',
+  battery: 'battery',
+  'unpower-unit': 'unit-unplugged',
+  'service-mode': 'service-mode',
+}
+const clearedBefore: Readonly<Record<string, string>> = {
+  depressurise: 'pressure',
+  'pressure-off': 'pressure',
+  'adapter-off': 'adapter',
+  'prop-out': 'prop',
+  'free-metering': 'metering-held',
+  fit: 'cylinder-out',
+  'refit-caliper': 'caliper-hung',
+  'unload-axle': 'axle-loaded',
+  'lockout-back': 'lockout',
+  'level-sensor-back': 'level-sensor',
+  'battery-off': 'battery',
+  'power-unit': 'unit-unplugged',
+  'service-mode-out': 'service-mode',
+}
+
+/** What a step sets up; undefined where nothing. */
+export const setsUp = ({ sets, id }: Pick<Step, 'sets' | 'id'>): string | undefined => sets ?? setBefore[id]
+
+/** What a step takes away; undefined where nothing. */
+export const takesAway = ({ clears, id }: Pick<Step, 'clears' | 'id'>): string | undefined =>
+  clears ?? clearedBefore[id]
+
+/** The step that takes a thing away where no step of the plan does. */
+export const awayStep = (thing: string): Step => {
+  const { awayBy, who } = standingThings[thing] ?? { awayBy: 'take-away', who: 'wheel' }
+  return { id: `away-${thing}`, code: awayBy, who, clears: thing }
+}
