@@ -1,42 +1,11 @@
-import { readFileSync } from 'node:fs'
-import type { Page } from '@playwright/test'
 import { levelFirst } from '~core/job/levels'
 import type { JobState } from '~core/job/state'
-import { currentStep } from '~core/job/steps'
 import { partsOf } from '~core/vehicle/parts'
 import { accessibilityFaults, expect, test } from './journey'
-import { checkInAndTest, goOnUntil, openJobOn, record, savedState, stateOf, takeWay } from './steps'
+import { checkInAndTest, goOnUntil, record, savedState, stateOf, takeWay } from './steps'
+import { bledToTheEnd, demo, example, finished, kindNow, stepNow, taken, tested } from './taken'
 
 /** Work that a plan promised, carried through to the end of the bleed. */
-
-const example = (name: string) => JSON.parse(readFileSync(`core/vehicle/examples/${name}.json`, 'utf8'))
-const demo = (name: string) => JSON.parse(readFileSync(`demo/vehicles/${name}.json`, 'utf8'))
-const kindNow = ({ run }: JobState) => run?.stages[run.stageIndex]?.stage.kind
-const stepNow = ({ run, standing }: JobState) => (run ? currentStep({ run, standing })?.step.code : undefined)
-const finished = ({ run }: JobState) =>
-  (run?.stages ?? []).flatMap(({ at }) =>
-    Object.entries(at).flatMap(([id, point]) => (point.finished ? id : [])),
-  )
-
-/** Check in with whatever the work is, take the plan, compare the plate. */
-async function taken(page: Page, file: object, plate: string, checkIn: (page: Page) => Promise<void>) {
-  const job = await openJobOn(page, file, plate)
-  await checkIn(page)
-  await page.getByRole('button', { name: 'Take this plan' }).click()
-  await page.getByRole('button', { name: 'Yes, the plate is the same' }).click()
-  await expect(page.getByText('● saved')).toBeVisible()
-  return job
-}
-const tested = async (page: Page) => {
-  await page.getByLabel('Brown', { exact: true }).check()
-  await page.getByRole('button', { name: 'Checked in' }).click()
-  await page.getByLabel('The tester shows').fill('3,2')
-  await page.getByRole('button', { name: 'Tested' }).click()
-}
-const bledToTheEnd = async (page: Page, job: string) => {
-  await goOnUntil(page, job)
-  await expect(page.getByText('Now prove it.')).toBeVisible()
-}
 
 test('by wire with an inverted bottle: the routine goes on past what the reservoir holds, and the bottle counts down', async ({
   page,
@@ -114,7 +83,7 @@ test('silicone out of a glycol van: wiped, bled, cycled, and a drop from each bl
 test('a motorcycle: the front is finished before anything of the rear is opened', async ({ page }) => {
   const job = await taken(page, demo('courier-motorcycle'), 'MCY 1', checkInAndTest)
   const drawsRear = (state: JobState) =>
-    levelFirst(state) !== undefined && state.run !== undefined && state.run.stageIndex > 0
+    levelFirst(state) !== undefined && kindNow(state) === 'reservoir-exchange' && finished(state).length > 0
   await goOnUntil(page, job, drawsRear)
   const between = await stateOf(page.request, job)
   expect(kindNow(between)).toBe('reservoir-exchange')

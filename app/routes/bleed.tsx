@@ -48,7 +48,8 @@ import type { Route } from './+types/bleed'
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const state = orNotFound(await findJob(db, params.jobId))
-  if (!state.run && !state.parked) throw redirect(`/jobs/${params.jobId}/plan`)
+  const leftOpen = state.standing.open.length > 0
+  if (!state.run && !state.parked && !leftOpen) throw redirect(`/jobs/${params.jobId}/plan`)
   const code = state.filed ? undefined : await cabCodeOf(db, params.jobId)
   return {
     cab: code === undefined ? undefined : await cabCodeShown(request, code),

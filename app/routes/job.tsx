@@ -71,6 +71,14 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
           <Link to={`/jobs/${jobId}/record`}>Open the record</Link>
         </p>
       )}
+      {!filed && !state.run && state.standing.open.length > 0 && (
+        <p role="alert" className="hatched mt-3 border-4 border-oxide p-3 font-bold">
+          <span className="bg-sheet px-1">
+            {state.standing.open.map(({ point }) => point).join(', ')} was left open.{' '}
+            <Link to={`/jobs/${jobId}/bleed`}>Shut it first</Link>
+          </span>
+        </p>
+      )}
       {loaderData.standsIn && (
         <p role="alert" className="hatched mt-3 border-4 border-oxide p-3 font-bold">
           <span className="bg-sheet px-1">
