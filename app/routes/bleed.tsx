@@ -38,9 +38,10 @@ import { useCabPhone } from '~/run-client/use-cab-phone'
 import type { Phone } from '~core/cab/agree'
 import { frontShares } from '~core/job/front'
 import { type Learned, learnedSentence } from '~core/job/learned/learned'
+import { levelFirst } from '~core/job/levels'
 import { callKindOf, currentPoint, currentStage, feedsReservoir } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
-import { allOpen } from '~core/job/standing'
+import { allOpen, jointToShut } from '~core/job/standing'
 import type { JobState, RunState } from '~core/job/state'
 import { callMachines } from '~core/technique/calls'
 import type { Route } from './+types/bleed'
@@ -239,6 +240,8 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
   const lastTrouble = state.troubles.at(-1)
   const justNow = lastTrouble && state.undoable.at(-1)?.eventId === lastTrouble.eventId
   const working = !bleedDone(state)
+  // What is looked at or shut first keeps the screen to itself.
+  const looksFirst = levelFirst(state) !== undefined || jointToShut({ ...state, run }) !== undefined
   return (
     <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
       <div className="grid gap-4">
@@ -255,7 +258,7 @@ function Bay({ here, run, learned, shelf, cab, phone }: BayProps) {
           <StandsLine state={state} />
           {refusal && <Refusal text={refusal} />}
           {justNow && <WhatChanged report={lastTrouble} loud />}
-          <PourFrom state={state} act={act} shelf={shelf} />
+          {!looksFirst && <PourFrom state={state} act={act} shelf={shelf} />}
           <LearnedHere learned={learned} point={currentPoint(run)} />
           <BayWork state={state} run={run} jobId={jobId} saved={link === 'saved'} act={act} phone={phone} />
         </section>

@@ -10,13 +10,14 @@ import {
   callNow,
   currentPoint,
   currentStage,
+  feedsReservoir,
   freshPoint,
   looksAfterPull,
   openPoints,
   pointWants,
 } from './points'
 import { bleedDone } from './selectors'
-import { jointToShut } from './standing'
+import { jointToShut, standsUp } from './standing'
 import type { JobState } from './state'
 import { amountToMove, currentStep } from './steps'
 
@@ -75,7 +76,9 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   if (run.call === 'rest' && pourFirst(state)) return topUp(state)
   const ways = callStep(callKindOf(stageRun.stage), run.call)?.next.filter((move) => !move.mishap) ?? []
   const settles = wants.wantsSettling && wants.wantsClean === 0
-  const way = ways.find(({ act }) => (act === 'settle') === settles) ?? ways[0]
+  const pressed = standsUp(state, 'pressure') && !feedsReservoir(stageRun.stage)
+  const closes = pressed ? ways.find(({ act }) => act === 'close') : undefined
+  const way = closes ?? ways.find(({ act }) => (act === 'settle') === settles) ?? ways[0]
   return way && callNow(run, way.act, state.callTurn ?? 0)
 }
 

@@ -106,6 +106,14 @@ test('with one broken and not yet mended nothing is pressed, opened or hung else
   expect(step(job)?.step.shuts).toBe('rr')
 })
 
+test('an act that does not say which turn of the call it saw is of no turn', () => {
+  const job = atRest(planned('two-person'), 'rr')
+  const { point, call, pulls } = { point: 'rr', call: 'rest' as const, pulls: 0 }
+  expect(job.refusal({ type: 'call', act: 'press', seen: { point, call, pulls } })).toBe('gone-on')
+  const turn = job.state.callTurn ?? 0
+  expect(job.refusal({ type: 'call', act: 'press', seen: { point, call, pulls, turn } })).toBeUndefined()
+})
+
 describe('the machine’s pressure', () => {
   test('named on where it does not belong, it is let off and taken down before anything is opened', () => {
     const job = atRest(planned('two-person'), 'rr')

@@ -120,12 +120,14 @@ export function dueAway({ run, standing }: Running): Step | undefined {
   const stageRun = currentStage(run)
   if (!stageRun || standing.up.length === 0) return undefined
   const atProof = stageRun.stage.kind === 'prove'
-  // A step that takes something away itself needs nothing else away before it.
   const mend = nextMend({ run, standing })?.step
-  if (mend && takesAway(mend) !== undefined) return undefined
+  // A mend that takes something away itself waits only for what was put on after it: pressure before its adapter.
+  const taken = mend && takesAway(mend)
+  const after = taken === undefined ? standing.up : standing.up.slice(standing.up.indexOf(taken) + 1)
+  if (taken !== undefined && !standing.up.includes(taken)) return undefined
   const inTheWay = (thing: string) =>
     standingThings[thing]?.ownWorkOnly === true && (mend !== undefined || !owns(stageRun, thing))
-  const thing = standing.up.findLast((each) => inTheWay(each) || (atProof && !mend))
+  const thing = after.findLast((each) => inTheWay(each) || (atProof && !mend))
   return thing === undefined ? undefined : awayStep(thing)
 }
 
@@ -156,14 +158,12 @@ export function nextMend({
 }
 
 /** Whether a step of a stage is still to be done: what it set up must stand while a place is left, what it takes away must not. */
-export function stepIsDue(
-  { standing }: Stands,
-  { stepsDone, stage, points, at }: StageRunState,
-  step: Step,
-): boolean {
+export function stepIsDue({ standing }: Stands, stageRun: StageRunState, step: Step): boolean {
+  const { stepsDone, stage, points, at } = stageRun
   if (!stepsDone.includes(step.id)) return true
   const [sets, clears] = [setsUp(step), takesAway(step)]
-  if (clears !== undefined && stage.after.includes(step)) return standing.up.includes(clears)
+  if (clears !== undefined && (stage.after.includes(step) || owns(stageRun, clears)))
+    return standing.up.includes(clears)
   const unfinished = points.some((id) => !at[id]?.finished)
   return sets !== undefined && unfinished && stage.before.includes(step) && !standing.up.includes(sets)
 }

@@ -35,7 +35,6 @@ export function LevelPanel({
   return (
     <div className="grid gap-4">
       <BigLine who="At the wheel">{`Look at ${say(reservoirFact(vehicle, id))}: where does it stand?`}</BigLine>
-      <p className="text-lg">What is drawn and pumped counts down from here.</p>
       <div className="grid grid-cols-[auto_1fr] gap-3">
         <Marks />
         <div className="grid" style={{ gap: GAP_PX }}>

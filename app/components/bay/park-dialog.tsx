@@ -1,6 +1,7 @@
 import { useState } from 'react'
+import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { callOf, currentStage } from '~core/job/points'
+import { bleederRunOf, callOf, currentStage, pointFact } from '~core/job/points'
 import { allOpen, standsUp } from '~core/job/standing'
 import type { JobState } from '~core/job/state'
 import { allBleeders, partsOf } from '~core/vehicle/parts'
@@ -72,19 +73,19 @@ export function ParkDialog({
               </span>
             )}
           </label>
-          {open.length > 0 && <Joints legend="What stands open?" ids={open} open />}
+          {open.length > 0 && <Joints state={state} legend="What stands open?" ids={open} open />}
           <details>
             <summary className="min-h-12 cursor-pointer py-3 font-bold">
               {open.length > 0 ? 'Something else stands open too' : 'Something stands open'}
             </summary>
-            <Joints legend="Which?" ids={others} open={false} />
+            <Joints state={state} legend="Which?" ids={others} open={false} />
           </details>
           <div className="grid gap-2 sm:grid-cols-2">
-            <label className="choice min-h-[56px]">
+            <label className="choice min-h-[72px]">
               <input type="checkbox" name="machineOn" defaultChecked={standsUp(state, 'pressure')} />
               The machine’s pressure is on
             </label>
-            <label className="choice min-h-[56px]">
+            <label className="choice min-h-[72px]">
               <input type="checkbox" name="pedalPropped" defaultChecked={standsUp(state, 'prop')} />
               The pedal is propped down
             </label>
@@ -108,14 +109,18 @@ const jointsOf = ({ vehicle }: JobState): string[] => [
   ...partsOf(vehicle, 'master-cylinder').flatMap(({ chambers }) => chambers.map(({ id }) => id)),
 ]
 
-function Joints({ legend, ids, open }: { legend: string; ids: readonly string[]; open: boolean }) {
+type JointsProps = { state: JobState; legend: string; ids: readonly string[]; open: boolean }
+
+function Joints({ state: { vehicle }, legend, ids, open }: JointsProps) {
+  const say = useSay()
   return (
     <fieldset>
       <legend className="field-label">{legend}</legend>
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
         {ids.map((id) => (
           <label key={id} className="choice min-h-[72px]">
-            <input type="checkbox" name="standsOpen" value={id} defaultChecked={open} /> {id}
+            <input type="checkbox" name="standsOpen" value={id} defaultChecked={open} />{' '}
+            {bleederRunOf(vehicle, id) ? id : say(pointFact(vehicle, id))}
           </label>
         ))}
       </div>

@@ -7,8 +7,8 @@ import { nextBottle } from '../bottles'
 import { copyOfRun, withRun } from '../copies'
 import { pourFirst } from '../levels'
 import { changePoint, placeNow } from '../place'
-import { callKindOf, currentStage } from '../points'
-import { withShut } from '../standing'
+import { callKindOf, currentStage, feedsReservoir } from '../points'
+import { standsUp, withShut } from '../standing'
 import type { JobState } from '../state'
 import { CALL_TIMER } from '../timers'
 import { withAirAt } from '../with-air'
@@ -72,6 +72,10 @@ function refuse(state: Running, { act, seen: saw }: Call) {
   if (!callMove(callKindOf(stageRun.stage), run.call, act)) return fact('act-not-now')
   const open = state.standing.open[0]
   if (open && BEGINS_OR_LETS_GO.has(act)) return fact('stands-open', { point: open.point })
+  // Named on while a joint stood open: it is closed first, and the pressure let off.
+  const pressed = standsUp(state, 'pressure') && !feedsReservoir(stageRun.stage)
+  if (pressed && BEGINS_OR_LETS_GO.has(act) && act !== 'release' && act !== 'let-off')
+    return fact('pressure-on')
   if (run.call !== 'rest') return undefined
   if (run.lookDue) return fact('look-due')
   return callKindOf(stageRun.stage) === 'bench' ? undefined : pourFirst(state)
