@@ -1,19 +1,9 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { showTime } from '~/lib/format'
-import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { standingFacts } from '~core/job/standing'
 import type { JobState, Parked } from '~core/job/state'
-
-/** What stands on the vehicle, in sentences; the same in the bay, on the parked screen and on the tag. */
-export function useStanding(state: JobState): string[] {
-  const say = useSay()
-  return standingFacts(state).map((each) => {
-    const text = say(each)
-    return text.charAt(0).toUpperCase() + text.slice(1)
-  })
-}
+import { useStanding } from './bay/stands-line'
 
 type Props = { state: JobState; parked: Parked; jobId: string; act: (act: FloorAct) => void }
 

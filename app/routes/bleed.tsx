@@ -11,13 +11,13 @@ import { ParkDialog } from '~/components/bay/park-dialog'
 import { PourFrom } from '~/components/bay/pour-from'
 import { ShutPanel } from '~/components/bay/shut-panel'
 import { useSpaceGoesOn } from '~/components/bay/space-goes-on'
+import { StandsLine } from '~/components/bay/stands-line'
 import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
 import { WayDialog } from '~/components/bay/way-dialog'
 import { WhatChanged } from '~/components/bay/what-changed'
 import { LineMap } from '~/components/line-map/line-map'
 import { runMarks } from '~/components/order-marks'
-import { useStanding } from '~/components/parked-panel'
 import { stageNames } from '~/components/stage-names'
 import { fluidPaints } from '~/components/swatch'
 import { database } from '~/context'
@@ -41,8 +41,8 @@ import { type Learned, learnedSentence } from '~core/job/learned/learned'
 import { levelFirst } from '~core/job/levels'
 import { callKindOf, currentPoint, currentStage, feedsReservoir } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
-import { allOpen, jointToShut } from '~core/job/standing'
-import type { JobState, RunState } from '~core/job/state'
+import { jointToShut } from '~core/job/standing'
+import type { RunState } from '~core/job/state'
 import { callMachines } from '~core/technique/calls'
 import type { Route } from './+types/bleed'
 
@@ -198,24 +198,6 @@ function FrontKey() {
         <path d="M34 0V14" strokeWidth="3" className="stroke-ink" />
       </svg>
       So far the reservoir’s fluid has come, worked out from what came out; it blurs around this.
-    </p>
-  )
-}
-
-/** What stands open, set up or broken, in one line that is always there. */
-function StandsLine({ state }: { state: JobState }) {
-  const stands = useStanding(state)
-  const open = allOpen(state).length > 0
-  return (
-    <p
-      className={
-        stands.length === 0
-          ? 'text-quiet'
-          : `border-l-8 pl-3 font-bold ${open ? 'border-oxide' : 'border-rule'}`
-      }
-    >
-      <span className="font-normal text-quiet">Stands: </span>
-      {stands.length === 0 ? 'nothing open, nothing set up' : stands.join(' · ')}
     </p>
   )
 }

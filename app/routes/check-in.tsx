@@ -5,8 +5,8 @@ import { data, Form, redirect } from 'react-router'
 import { Choices, NoteField, TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { LineMap } from '~/components/line-map/line-map'
-import { Reasons } from '~/components/reasons'
 import { Swatch } from '~/components/swatch'
+import { WhatThatMeans } from '~/components/what-that-means'
 import { reasonNames } from '~/components/words'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
@@ -21,9 +21,6 @@ import { useFieldText, useShow } from '~/lib/units'
 import { fluidSpecs } from '~core/fluid/specs'
 import { colourClues, colours } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
-import { airUnasked } from '~core/job/events/checked-in'
-import { decideScope } from '~core/plan/scope/scope'
-import { levelDrop } from '~core/vehicle/level-drop'
 import { partFact, partsOf, reservoirFact } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Route } from './+types/check-in'
@@ -274,7 +271,7 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
               className="[&_.lm-sheet]:max-h-[44vh]"
             />
           </section>
-          <AtOnce vehicle={vehicle} draft={draft} scopeSchool={scopeSchool} />
+          <WhatThatMeans vehicle={vehicle} draft={draft} scopeSchool={scopeSchool} />
           {locked ? (
             <p className="font-bold">The bleed has begun, so this stands as it is.</p>
           ) : (
@@ -285,44 +282,5 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
         </aside>
       </fieldset>
     </Form>
-  )
-}
-
-/** What the answers so far mean, at once: level against wear, suspicion, and how far the bleed goes. */
-function AtOnce({
-  vehicle,
-  draft,
-  scopeSchool,
-}: {
-  vehicle: Vehicle
-  draft?: CheckIn
-  scopeSchool: 'local' | 'whole'
-}) {
-  const level = levelDrop(vehicle, draft?.work.padWearMm ?? {}, draft?.levelMl)
-  const scope = draft && decideScope(vehicle, draft.work, scopeSchool)
-  const clue = draft && colourClues[draft.colour]
-  const bleeders = scope?.value.bleeders.map(({ bleeder }) => bleeder.id) ?? []
-  return (
-    <section className="panel grid gap-3" aria-live="polite">
-      <h2>What that means</h2>
-      {clue?.wrongFluid && <p className="hatched border-2 border-oxide p-3 font-bold">{clue.text}</p>}
-      {draft && airUnasked(vehicle, draft).length > 0 && (
-        <p className="hatched border-2 border-oxide p-3 font-bold">
-          Below MIN. Did it run dry, or did the ports stay covered? Say so under “Did it run dry?”: if air
-          went in, the cylinder is bled too.
-        </p>
-      )}
-      <Reasons reasons={level.reasons} />
-      {scope && (
-        <>
-          <p className="font-bold">
-            {scope.value.cylinder !== 'none' && 'Master cylinder first, then '}
-            {bleeders.length === 0 ? 'no bleeder in reach' : `bleeders ${bleeders.join(', ')}`}
-            {scope.value.unit && ', with the unit’s own cycles'}
-          </p>
-          <Reasons reasons={scope.reasons} />
-        </>
-      )}
-    </section>
   )
 }

@@ -13,7 +13,7 @@ import { findJob } from '~/db/jobs.server'
 import { learnedOf } from '~/db/learned.server'
 import { checkPin, listPeople } from '~/db/people.server'
 import { dueBasis, ruleWords } from '~/lib/due-words'
-import { requiredQuantity, typedIn, withUnits } from '~/lib/fields'
+import { decimal, requiredQuantity, typedIn, withUnits } from '~/lib/fields'
 import { fittedFrom } from '~/lib/fitted-form'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
@@ -49,6 +49,7 @@ const fileFormSchema = z.object({
     'Give how much used fluid went into the drum; 0 if none.',
   ),
   nextDue: z.iso.date('Give a date.').optional(),
+  waterAfterPct: decimal({ min: 0, max: 20, unit: '%' }),
   note: z.string().max(2000, 'At most 2000 characters.').default(''),
 })
 
@@ -110,7 +111,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const reply = (errors?: { fieldErrors?: Record<string, string[]>; formErrors?: string[] }) =>
     submission.reply({ ...errors, hideFields: ['checkPin'] })
   if (submission.status !== 'success') return data(reply(), { status: 400 })
-  const { eventId, checkedBy, checkPin: pin, ...rest } = submission.value
+  const { eventId, checkedBy, checkPin: pin, waterAfterPct, ...rest } = submission.value
   const db = context.get(database)
   const state = orNotFound(await findJob(db, params.jobId))
   const { vehicle } = state
@@ -127,6 +128,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     type: 'filed' as const,
     typed: typedIn(form),
     ...rest,
+    ...(waterAfterPct !== undefined && {
+      readingAfter: { tester: 'percent-meter' as const, value: waterAfterPct, at: 'reservoir' as const },
+    }),
     nextDueByHand: rest.nextDue !== (await dueAfterFiling(db, state, today()))?.likely,
     checkedBy: checker?.person,
     fitted: fitted.fitted,
@@ -180,6 +184,13 @@ export default function FilePage({ loaderData, actionData }: Route.ComponentProp
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField field={fields.doneBy} label="Done by" />
         <TextField field={fields.wasteMl} label="Used fluid into the drum" quantity="volume" />
+        <TextField
+          field={fields.waterAfterPct}
+          label="Water read in the new fluid"
+          unit="%"
+          decimal
+          hint="By a percentage meter, for the record; may be left empty"
+        />
         <Checker field={fields.checkedBy} pin={fields.checkPin} others={loaderData.others} />
         <div>
           <label htmlFor={fields.nextDue.id} className="field-label">

@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { useStanding } from '~/components/parked-panel'
+import { useStanding } from '~/components/bay/stands-line'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { showTime } from '~/lib/format'

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
+import { workSchema } from '../plan/request'
 import { partsOf } from '../vehicle/parts'
 import { levelFirst } from './levels'
 
@@ -16,17 +17,7 @@ describe('a level below MIN at check-in', () => {
     return job.refusal({
       type: 'checked-in',
       checkIn: {
-        work: {
-          reason: 'service',
-          opened: [],
-          replaced: [],
-          ranDry: false,
-          systemEmpty: false,
-          padWearMm: {},
-          ways: [],
-          levelMl: { res: levelMl },
-          ...work,
-        },
+        work: workSchema.parse({ reason: 'service', levelMl: { res: levelMl }, ...work }),
         colour: 'brown',
         note: '',
         ...more,

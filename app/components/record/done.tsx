@@ -1,3 +1,4 @@
+import { readingWords } from '~/components/test/reading-words'
 import { counted, showDate, showMoment } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
@@ -84,6 +85,9 @@ export function Done({ state, poured, money }: Props) {
           )}
           <Row name="Planned">{show('volume', plan.fluid.totalMl)}</Row>
         </>
+      )}
+      {state.filed?.readingAfter && (
+        <Row name="Read after">{readingWords(state.filed.readingAfter, show)}, from the new fluid</Row>
       )}
       {(run?.plateConfirmed || earlier.length > 0) && (
         <Row name="Moved">

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
+import { takenReadingSchema } from '../../fluid/readings'
 import { filingRefusal, outcomes } from '../filing'
 import type { EventKind } from './kind'
 import { ml, note, person, short, stamp } from './stamp'
@@ -14,6 +15,8 @@ export const filedSchema = z.object({
   note,
   wasteMl: ml,
   nextDue: z.iso.date().optional(),
+  /** Of the fluid that is in it now, for the record. */
+  readingAfter: takenReadingSchema.optional(),
   /** Somebody set it otherwise than the shop's policy would. */
   nextDueByHand: z.boolean().optional(),
   /** What fitted, for whoever does this vehicle next. */

@@ -23,8 +23,11 @@ export const steps: StepWords = {
     'Draw {reservoir} down to about {leftMl} once more.',
     'Every port still covered. Nobody on the pedal, no bleeder open.',
   ],
-  'fill-sealed': ({ spec, reservoir }, say) =>
-    `Fill ${reservoir ? `${say.value('reservoir', reservoir)} ` : ''}to MAX with new ${spec}.`,
+  'fill-sealed': [
+    ({ spec, reservoir }, say) =>
+      `Fill ${reservoir ? `${say.value('reservoir', reservoir)} ` : ''}to MAX with new ${spec}.`,
+    'Keep a drop of it on white paper: what comes out is clear when it looks like that, amber beside amber.',
+  ],
   refill: [
     'Fill {reservoir} to MAX with new {spec}.',
     'It stands below MIN: nothing is opened or pressed before.',

@@ -1,0 +1,46 @@
+import { Reasons } from '~/components/reasons'
+import { colourClues } from '~core/fluid/specs/colour'
+import type { CheckIn } from '~core/job/events'
+import { airUnasked } from '~core/job/events/checked-in'
+import { decideScope } from '~core/plan/scope/scope'
+import { levelDrop } from '~core/vehicle/level-drop'
+import type { Vehicle } from '~core/vehicle/schema'
+
+/** What the answers so far mean, at once: level against wear, suspicion, and how far the bleed goes. */
+export function WhatThatMeans({
+  vehicle,
+  draft,
+  scopeSchool,
+}: {
+  vehicle: Vehicle
+  draft?: CheckIn
+  scopeSchool: 'local' | 'whole'
+}) {
+  const level = levelDrop(vehicle, draft?.work.padWearMm ?? {}, draft?.levelMl)
+  const scope = draft && decideScope(vehicle, draft.work, scopeSchool)
+  const clue = draft && colourClues[draft.colour]
+  const bleeders = scope?.value.bleeders.map(({ bleeder }) => bleeder.id) ?? []
+  return (
+    <section className="panel grid gap-3" aria-live="polite">
+      <h2>What that means</h2>
+      {clue?.wrongFluid && <p className="hatched border-2 border-oxide p-3 font-bold">{clue.text}</p>}
+      {draft && airUnasked(vehicle, draft).length > 0 && (
+        <p className="hatched border-2 border-oxide p-3 font-bold">
+          Below MIN. Did it run dry, or did the ports stay covered? Say so under “Did it run dry?”: if air
+          went in, the cylinder is bled too.
+        </p>
+      )}
+      <Reasons reasons={level.reasons} />
+      {scope && (
+        <>
+          <p className="font-bold">
+            {scope.value.cylinder !== 'none' && 'Master cylinder first, then '}
+            {bleeders.length === 0 ? 'no bleeder in reach' : `bleeders ${bleeders.join(', ')}`}
+            {scope.value.unit && ', with the unit’s own cycles'}
+          </p>
+          <Reasons reasons={scope.reasons} />
+        </>
+      )}
+    </section>
+  )
+}
