@@ -143,6 +143,15 @@ describe('the machine’s pressure', () => {
     expect(up(job)).toEqual([])
   })
 
+  test('named on again between the let-off and the adapter, it is let off again first', () => {
+    const brake = vehicle.lines[0]?.id ?? ''
+    for (const work of [{ reason: 'service' }, { reason: 'repair', opened: [brake] }]) {
+      const job = planned('pressure', work).until((now) => step(now)?.step.id === 'adapter-off')
+      job.do(parked({ machineOn: true })).do(resumed())
+      expect(step(job)?.step.code).toBe('depressurise')
+    }
+  })
+
   test('under every mend it is off first', () => {
     const job = openAt(planned('pressure'), 'rr').trouble({ what: 'spilled', ml: 20, on: 'paint' })
     job.call('close')
