@@ -105,7 +105,8 @@ test('an event sent twice is recorded once, one that cannot follow is refused wi
     at: '2026-05-04T08:00:01.000Z',
     type: 'call',
     act: 'press',
-    seen: { point: 'RL', call: 'open', pulls: 3 },
+    // As a screen sends it: with the turn of the call that it saw.
+    seen: { point: 'RL', call: 'open', pulls: 3, turn: twice.state.callTurn ?? 0 },
   })
   expect(refused.status()).toBe(409)
   expect((await refused.json()).refusal.code).toBe('act-not-now')

@@ -12,7 +12,8 @@ type Branch = { takesKPa: (mlPerMin: number) => number; mlPerMin: number; next: 
 /** A flow at which a resistance is first looked at, mL/min: laminar by far. */
 const FIRST_GUESS = 1
 const ROUNDS = 60
-const SETTLED = 1e-9
+const SETTLED = 1e-8
+const LEAST_STEP = 0.25
 
 /**
  * What each of several open bleeders passes: bottles that share a line share what it lets through, so each runs below
@@ -32,10 +33,13 @@ export function flowsTogether(
 ): Map<string, number> {
   const flows = new Map<string, number>()
   const roots = treesOf(open, liquid, opening)
-  let moved = Number.POSITIVE_INFINITY
+  let [moved, step] = [Number.POSITIVE_INFINITY, 1]
   for (let round = 0; round < ROUNDS && moved > SETTLED; round++) {
+    const before = moved
     moved = 0
-    for (const root of roots) moved = Math.max(moved, share(root, drivingKPa))
+    for (const root of roots) moved = Math.max(moved, share(root, drivingKPa, step))
+    // An orifice takes pressure by the square: where full steps swing about the answer, they are halved.
+    if (moved > 0.5 * before) step = Math.max(LEAST_STEP, step / 2)
   }
   const read = (branch: Branch) => {
     if (branch.bleeder !== undefined) flows.set(branch.bleeder, branch.mlPerMin)
@@ -96,14 +100,17 @@ function resistance(branch: Branch): number {
     : own + 1 / branch.next.reduce((sum, each) => sum + 1 / resistance(each), 0)
 }
 
-/** Share a pressure out over a branch and what hangs on it. @returns the largest relative change of a flow */
-function share(branch: Branch, kPa: number): number {
+/**
+ * Share a pressure out over a branch and what hangs on it, going a part of the way there.
+ *
+ * @returns the largest relative change of a flow that was asked for
+ */
+function share(branch: Branch, kPa: number, step: number): number {
   const before = branch.mlPerMin
   const mlPerMin = kPa / resistance(branch)
   const left = kPa - mlPerMin * ownResistance(branch)
   let moved = Math.abs(mlPerMin / before - 1)
-  for (const each of branch.next) moved = Math.max(moved, share(each, left))
-  // Half-way: an orifice takes pressure by the square, and a full step would swing about the answer.
-  branch.mlPerMin = (before + mlPerMin) / 2
+  for (const each of branch.next) moved = Math.max(moved, share(each, left, step))
+  branch.mlPerMin = before + step * (mlPerMin - before)
   return moved
 }
