@@ -4,7 +4,7 @@ import { connect } from 'node:net'
 import { expect, test, visit } from './journey'
 import { freePort } from './server'
 import { personId, signIn } from './sign-in'
-import { openJobOn } from './steps'
+import { openJobOn, stateOf } from './steps'
 import { harbourTug } from './vehicles'
 
 /** Start a second server and hear how it ends. */
@@ -106,7 +106,7 @@ test('an event sent twice is recorded once, one that cannot follow is refused wi
     type: 'call',
     act: 'press',
     // As a screen sends it: with the turn of the call that it saw.
-    seen: { point: 'RL', call: 'open', pulls: 3, turn: twice.state.callTurn ?? 0 },
+    seen: { point: 'RL', call: 'open', pulls: 3, turn: (await stateOf(request, job ?? '')).callTurn ?? 0 },
   })
   expect(refused.status()).toBe(409)
   expect((await refused.json()).refusal.code).toBe('act-not-now')

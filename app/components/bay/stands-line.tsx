@@ -7,7 +7,8 @@ export function useStanding(state: JobState): string[] {
   const say = useSay()
   return standingFacts(state).map((each) => {
     const text = say(each)
-    return text.charAt(0).toUpperCase() + text.slice(1)
+    // A joint is called as it is called.
+    return each.params?.point === undefined ? text.charAt(0).toUpperCase() + text.slice(1) : text
   })
 }
 
