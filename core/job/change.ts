@@ -56,17 +56,24 @@ function reopen(run: RunState, ids: readonly string[], change: (point: PointRun)
     return { ...stageRun, at, stepsDone }
   })
   const again = { ...run, stages, stageIndex: back }
-  return back < run.stageIndex ? withSetUpsAgain(again, back) : again
+  return back < run.stageIndex ? withSetUpsAgain(again, back, run) : again
 }
 
 /**
- * Where work goes back to a stage, what an earlier one had set up and one from here on takes away is set up again: its
- * end was passed. Those steps come first in the stage that begins again.
+ * Where work goes back to a stage, what an earlier one had set up and one from here on has taken away by then is set up
+ * again. Those steps come first in the stage that begins again.
+ *
+ * @param before the run as it was, with what was done
  */
-export function withSetUpsAgain(run: RunState, from: number): RunState {
-  const ahead = run.stages.slice(from)
+export function withSetUpsAgain(run: RunState, from: number, before: RunState): RunState {
   const takenAway = new Set(
-    ahead.flatMap(({ stage }) => [...stage.before, ...stage.after].flatMap((step) => takesAway(step) ?? [])),
+    before.stages
+      .slice(from)
+      .flatMap(({ stage, stepsDone }) =>
+        [...stage.before, ...stage.after].flatMap((step) =>
+          stepsDone.includes(step.id) ? (takesAway(step) ?? []) : [],
+        ),
+      ),
   )
   const here = run.stages[from]
   if (!here) return run

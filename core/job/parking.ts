@@ -52,10 +52,10 @@ export function parkJob(state: JobState, event: EventOf<'parked'>): JobState {
   if (event.pedalPropped) standing = withUp(standing, 'prop')
   const parked = { ...state, parked: event, standing }
   if (!run) return parked
-  const broken = named.length > 0 && inCall.length > 0
+  const brokenOff = named.length > 0 && inCall.length > 0
   const letGo = inCall.length === 0 && LET_GO.has(run.call)
   const next =
-    letGo || broken
+    letGo || brokenOff
       ? {
           ...run,
           call: 'rest' as const,

@@ -139,10 +139,10 @@ export function jointToShut(state: Running): OpenJoint | undefined {
   const { run, standing } = state
   if (run.call === 'rest' && run.lookDue) return undefined
   const inCall = new Set(openPoints(run))
-  const renewed = run.call === 'rest' ? renews(nextMend(state)?.step ?? NO_STEP) : undefined
+  const mend = run.call === 'rest' ? nextMend(state) : undefined
+  const renewed = mend && renews(mend.step)
   return standing.open.find(({ point }) => !inCall.has(point) && point !== renewed)
 }
-const NO_STEP: Step = { id: '', code: '', who: 'wheel' }
 
 /** The mend to be done next: what shuts an open joint before all others. */
 export function nextMend({

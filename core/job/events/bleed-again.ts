@@ -46,6 +46,7 @@ export const bleedAgain: EventKind<z.output<typeof bleedAgainSchema>> = {
       run: withSetUpsAgain(
         { ...run, stages, stageIndex: from, call: 'rest', callAt: undefined, lookDue: false, timers: {} },
         from,
+        run,
       ),
     }
   }),
