@@ -76,7 +76,10 @@ async function everyView() {
   await go(`${moto}/check-in`)
   await page.getByLabel('Routine exchange').check()
   await page.getByLabel('Green tint').check()
-  await page.getByLabel(/^In .* now/).first().fill('30')
+  await page
+    .getByLabel(/^In .* now/)
+    .first()
+    .fill('30')
   await shot('check-in')
   const rhd = await jobOf('GNT 212')
   await go(`${rhd}/test`)
