@@ -21,11 +21,17 @@ export function chooseContainers(needMl: number, sizesMl: readonly number[]): Co
   return [...counts].sort(([a], [b]) => b - a).map(([ml, count]) => ({ ml, count }))
 }
 
+const commonDivisor = (a: number, b: number): number => (b === 0 ? a : commonDivisor(b, a % b))
+
 /** The sizes whose sum is the smallest at or above the need, by the usual table of reachable sums. */
 function fewestReaching(needMl: number, sizes: readonly number[]): number[] {
   // A size is counted down to the whole millilitre, so that what is bought is never short.
-  const steps = sizes.map(Math.floor)
-  const top = needMl + (steps[0] ?? 0)
+  const wholeMl = sizes.map(Math.floor)
+  // Only multiples of what divides every size can be reached: the table counts in those.
+  const unitMl = wholeMl.reduce(commonDivisor, 0)
+  const steps = wholeMl.map((ml) => ml / unitMl)
+  const need = Math.ceil(needMl / unitMl)
+  const top = need + (steps[0] ?? 0)
   const fewest = new Array<number>(top + 1).fill(Number.POSITIVE_INFINITY)
   const lastSize = new Array<number>(top + 1).fill(-1)
   fewest[0] = 0
@@ -38,7 +44,7 @@ function fewestReaching(needMl: number, sizes: readonly number[]): number[] {
       }
     }
   }
-  let at = needMl
+  let at = need
   while (fewest[at] === Number.POSITIVE_INFINITY) at++
   const chosen: number[] = []
   while (at > 0) {

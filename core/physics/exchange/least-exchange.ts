@@ -51,17 +51,21 @@ export function leastExchange(
   }
   const plain = rinsed(0)
   if (drawToMl <= 0 || volumesMl.length === 0) return plain
+  // However clean the reservoir, the corners themselves ask for this much.
+  const clean = leastThrough({ maxMl, minMl, oldShare: 0 }, feeding, volumesMl, targetShare)
+  const atLeast = clean.reduce((sum, { throughMl }) => sum + throughMl, room)
   let best = plain
-  let step = room / TRIED
+  const seen = new Set([0])
   const look = (rinseMl: number) => {
-    const rounded = Math.min(room, RINSE_STEP_ML * Math.round(rinseMl / RINSE_STEP_ML))
-    if (rounded <= 0) return
+    const rounded = Math.max(0, Math.min(room, RINSE_STEP_ML * Math.round(rinseMl / RINSE_STEP_ML)))
+    if (seen.has(rounded) || atLeast + rounded >= best.totalMl) return
+    seen.add(rounded)
     const tried = rinsed(rounded)
     if (tried.totalMl < best.totalMl) best = tried
   }
   // Beyond twice what is left in it a rinse thins out little more: most of the tries go below.
   for (let i = 1; i <= TRIED; i++) look(room * (i / TRIED) ** 2)
-  for (; step >= RINSE_STEP_ML; step /= 2) {
+  for (let step = room / TRIED; step >= RINSE_STEP_ML; step /= 2) {
     const about = best.rinseMl
     look(about - step)
     look(about + step)
