@@ -4,9 +4,8 @@ import { join, resolve } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import { joinCab, newCabCode } from '~/db/cab.server'
 import type { Database } from '~/db/database.server'
-import { appendEvents, openJob } from '~/db/jobs.server'
+import { appendEvents } from '~/db/jobs.server'
 import { openData } from '~/db/open.server'
-import { findVehicle, listVehicles } from '~/db/vehicles.server'
 import { newId } from '~/lib/ids'
 import { Chance } from '~core/base/random'
 import { type CabView, isCabAct } from '~core/cab/view'
@@ -20,6 +19,7 @@ import { chromiumOptions, DemoServer } from '../../e2e/server'
 import { signIn } from '../../e2e/sign-in'
 import { opensThrough } from '../../e2e/two-people'
 import { line, ms, quantile } from './measure'
+import { openVanJob } from './van'
 
 const PAIRS = 20
 const ACTS_EACH = 50
@@ -30,10 +30,7 @@ type Pair = { jobId: string; token: string; state: JobState }
 
 /** A two-person job at its first bleeder, with a phone linked. */
 async function newPair(db: Database): Promise<Pair> {
-  const van = (await listVehicles(db)).find(({ plate }) => plate === 'GNT 107')
-  const stored = van && (await findVehicle(db, van.id))
-  if (!stored) throw new Error('the demo world has a van GNT 107')
-  const jobId = await openJob(db, stored, new Date().toISOString(), {})
+  const { stored, jobId } = await openVanJob(db, 'BENCH 2')
   const script = ScriptedJob.planned(stored.vehicle, { reason: 'service' }, ['two-person'], 320)
   script.until(
     ({ run }) =>
@@ -68,7 +65,7 @@ async function send(url: string, cookie: string, pair: Pair, { event, byCab }: R
   })
   if (!answer.ok) throw new Error(await answer.text())
   const applied = applyEvent(pair.state, event)
-  if (!applied.ok) throw new Error(applied.refusal.text)
+  if (!applied.ok) throw new Error(applied.refusal.code)
   pair.state = applied.state
 }
 
