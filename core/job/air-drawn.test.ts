@@ -1,6 +1,7 @@
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
+import { cabView } from '../cab/view'
 
 /** A control unit with a bleeder of its own between the cylinder and one rear brake. */
 function withUnit() {
@@ -62,6 +63,58 @@ test('air drawn in at one brake says nothing of a finished brake on another line
   job.until(({ run }) => run.callAt === 'rl' && run.call === 'open').call('foot-slipped')
   expect(last(job)).toMatchObject({ startAgain: ['rl'], doubtful: [], stillValid: ['rr'] })
   expect(last(job)?.says.params?.upstream).toEqual({ code: 'air-upstream-cylinder' })
+})
+
+describe('a bleeder close to a cylinder whose ports were bled before it', () => {
+  const file = carFile(fourCorners)
+  const short = [{ lengthM: 0.3, boreMm: 3.34, kind: 'tube' }]
+  const near = vehicleFrom({
+    ...file,
+    lines: file.lines.map((line) => (line.to === 'brake-fl' ? { ...line, segments: short } : line)),
+  })
+  const slipped = (point: string) => {
+    const job = ScriptedJob.planned(near, { reason: 'repair', replaced: ['mc'] }, ['two-person'], 380)
+    const open = () => job.run.callAt === point && job.run.call === 'open'
+    return job.until(open).call('foot-slipped')
+  }
+  const kind = ({ run }: ScriptedJob) => run.stages[run.stageIndex]?.stage.kind
+
+  test('one stroke draws it as far as the port: the call is brought to its end, then the ports come again, then the rest', () => {
+    const job = slipped('fl')
+    const before = job.run.stageIndex
+    expect(last(job)?.doubtful).toEqual(['mc-A'])
+    // Nothing moves while the joint is open.
+    expect([kind(job), cabView(job.state).says]).toEqual(['bleed', 'stay-off'])
+    job.call('close').until(({ run }) => run.stageIndex < before)
+    expect([kind(job), job.run.call]).toEqual(['port-bleed', 'rest'])
+    expect(job.point('mc-A')).toMatchObject({ finished: false, doubtful: true })
+    expect(job.point('mc-B')?.finished).toBe(true)
+    const done = (id: string) => job.run.stages[before]?.at[id]
+    expect(done('rr')?.finished).toBe(true)
+    expect(done('fl')).toMatchObject({ finished: false, ready: false, ml: 0 })
+    job.bledToTheEnd()
+    expect([job.point('fl')?.finished, kind(job)]).toEqual([true, 'prove'])
+  })
+
+  test('4 m of pipe hold more than one stroke: the ports stay done', () => {
+    expect(last(slipped('rl'))?.doubtful).toEqual([])
+  })
+})
+
+test('what was proved before air went in counts no more', () => {
+  const job = ScriptedJob.planned(
+    vehicleFrom(carFile(fourCorners)),
+    { reason: 'service' },
+    ['two-person'],
+    380,
+  )
+  job.bledToTheEnd().do({ type: 'check-proved', check: 'level', passed: true, note: '' })
+  const parked = { type: 'parked', why: 'ferry', machineOn: false, pedalPropped: false, note: '' } as const
+  job.do({ ...parked, standsOpen: ['rr'] })
+  job
+    .do({ type: 'resumed', asLeft: true, pedalCameUp: false, found: '' })
+    .do({ type: 'joint-shut', point: 'rr' })
+  expect(job.state.proofs).toEqual({})
 })
 
 test('a foot that slips before anything was opened draws nothing in', () => {

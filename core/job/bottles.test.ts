@@ -91,6 +91,37 @@ test('closing one leaves the others open and goes on at the next; the call ends 
   expect(openPoints(job.run)).toEqual([])
 })
 
+describe('what ran since the last look is written down at closing', () => {
+  const look = (ml: number) => ({ type: 'pull-seen', ml, colour: 'dark', bubbles: 'none' }) as const
+
+  test('of one that was left running, before the next is gone on with', () => {
+    const job = running().do(look(30)).do(hang('rl')).wait(120).do(watch('rr')).call('close')
+    expect(job.run).toMatchObject({ call: 'rest', callAt: 'rr', lookDue: true })
+    expect(openPoints(job.run)).toEqual(['rl'])
+    expect([job.refusal(hang('fl')), job.refusal(watch('rl'))]).toEqual(['no-bottle-here', 'no-bottle-runs'])
+    job.do(look(25))
+    expect(job.point('rr')?.ml).toBe(55)
+    expect(job.run).toMatchObject({ call: 'open', callAt: 'rl', lookDue: false, levelMl: { res: 345 } })
+  })
+
+  test('of the last one too; nothing more came is an answer that undoes nothing', () => {
+    const job = running()
+      .do({ ...look(200), colour: 'new' })
+      .do({ ...look(5), colour: 'new' })
+      .wait(60)
+    const clean = job.point('rr')?.cleanStreak
+    job.call('close').do(look(0))
+    expect(job.run).toMatchObject({ call: 'rest', lookDue: false })
+    expect(clean).toBe(2)
+    expect(job.point('rr')).toMatchObject({ cleanStreak: 2, ml: 205 })
+  })
+
+  test('not where somebody looked just before', () => {
+    const job = running().wait(60).do(look(30)).wait(5).call('close')
+    expect(job.run).toMatchObject({ call: 'rest', lookDue: false })
+  })
+})
+
 test('a hose that came off is closed before anything else, and only its own count starts again', () => {
   const job = running()
   job.do({ type: 'pull-seen', ml: 30, colour: 'dark', bubbles: 'none' })

@@ -51,9 +51,7 @@ function reopen(run: RunState, ids: readonly string[], change: (point: PointRun)
     )
     // Left behind once, its machine is off and its wheels may be on: what comes before the first bleeder comes again.
     // What comes after the last one comes again too, wherever it had got to.
-    const own = new Set(stageRun.stage.before.map(({ id }) => id))
-    const stepsDone = back < run.stageIndex ? [] : stageRun.stepsDone.filter((id) => own.has(id))
-    return { ...stageRun, at, stepsDone }
+    return { ...stageRun, at, stepsDone: back < run.stageIndex ? [] : upToFirst(stageRun) }
   })
   const again = { ...run, stages, stageIndex: back }
   return back < run.stageIndex ? withSetUpsAgain(again, back, run) : again
@@ -103,9 +101,53 @@ export const startAgain = (run: RunState, ids: readonly string[]): RunState =>
     trouble: point.trouble,
   }))
 
-/** Finished points that air may have reached: clean pulls are wanted again, their volume stays. */
-export const doubt = (run: RunState, ids: readonly string[]): RunState =>
-  reopen(run, ids, (point) => ({ ...point, ready: false, finished: false, cleanStreak: 0, doubtful: true }))
+/**
+ * Finished places that air may have reached, each in the newest stage that works at it: clean pulls are wanted again,
+ * their volume stays. The work stays where it is until it is at rest: `backToDoubtful` then brings it there.
+ */
+export function doubt(run: RunState, ids: readonly string[]): RunState {
+  const left = new Set(ids)
+  const stages = [...run.stages]
+  for (let i = Math.min(run.stageIndex, stages.length - 1); i >= 0 && left.size > 0; i--) {
+    const stageRun = stages[i]
+    const here = stageRun?.points.filter((id) => left.delete(id)) ?? []
+    if (!stageRun || here.length === 0) continue
+    const doubtful = Object.entries(stageRun.at).map(([id, point]): [string, PointRun] => [
+      id,
+      here.includes(id) ? { ...point, ready: false, finished: false, cleanStreak: 0, doubtful: true } : point,
+    ])
+    stages[i] = { ...stageRun, at: Object.fromEntries(doubtful), stepsDone: upToFirst(stageRun) }
+  }
+  return { ...run, stages }
+}
+
+/** Of what was done in a stage, what comes before its first place: what follows the last one comes again. */
+const upToFirst = ({ stage, stepsDone }: StageRunState): string[] => {
+  const own = new Set(stage.before.map(({ id }) => id))
+  return stepsDone.filter((id) => own.has(id))
+}
+
+/**
+ * Work at rest goes back to the first stage that was left and has a doubtful place. Places done since stay done; what
+ * is worked at no place, a unit's cycle or a leak check, comes again after it.
+ */
+export function backToDoubtful(run: RunState): RunState {
+  const waits = ({ points, at }: StageRunState) => points.some((id) => at[id]?.doubtful && !at[id]?.finished)
+  const back = run.stages.findIndex((stageRun, i) => i < run.stageIndex && waits(stageRun))
+  if (back < 0) return run
+  const stages = run.stages.map((stageRun, i): StageRunState => {
+    if (i < back || i > run.stageIndex) return stageRun
+    if (i === back) return { ...stageRun, stepsDone: [] }
+    return stageRun.points.length === 0 ? stageAgain(stageRun) : { ...stageRun, at: allToPrepare(stageRun) }
+  })
+  return withSetUpsAgain({ ...run, stages, stageIndex: back, timers: {}, bottleMl: 0 }, back, run)
+}
+
+/** Every place of a stage that was left with work to do is prepared anew. */
+const allToPrepare = ({ at }: StageRunState): StageRunState['at'] =>
+  Object.fromEntries(
+    Object.entries(at).map(([id, point]) => [id, point.finished ? point : { ...point, ready: false }]),
+  )
 
 /** Air was drawn in at a place: what came through it counts from nothing, and where it was done it is not. */
 export const countAgainAt = (run: RunState, id: string): RunState =>

@@ -1,5 +1,6 @@
 import { fact, type Notice } from '../base/decision'
 import { callMove, callStep, jointOpen } from '../technique/calls'
+import { advance } from './advance'
 import { countAgainAt, doubt } from './change'
 import type { EventOf } from './events'
 import { callKindOf, currentStage, feedsReservoir, isJoint, openPoints } from './points'
@@ -85,7 +86,7 @@ export function resumeJob(state: JobState, event: EventOf<'resumed'>): JobState 
   const seen = { ...resumed, run: { ...run, levelMl } }
   const point = run.callAt
   const blown = event.emptied ? doubt(seen.run, event.emptied) : seen.run
-  if (!pedalRose(run, event) || point === undefined) return { ...seen, run: blown }
+  if (!pedalRose(run, event) || point === undefined) return advance({ ...seen, run: blown }, blown)
   const slipped = { ...seen, run: { ...blown, call: 'slipped' as const } }
   // The first versions counted the joint's own air alone.
   return event.air

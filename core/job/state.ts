@@ -79,7 +79,7 @@ export type RunState = {
   call: CallState
   /** Where the call is under way, or its look is due; absent at rest. */
   callAt?: string
-  /** Bottles that run at other bleeders meanwhile; only where the call itself stands open (or has slipped). */
+  /** Bottles that run at other bleeders meanwhile: where the call itself stands open, has slipped, or was just closed. */
   hung?: Hung[]
   /** A pull has ended and what came out is not written down yet. */
   lookDue: boolean

@@ -2,7 +2,6 @@ import type { Fact } from '../base/decision'
 import { countAgainAt, doubt, finishedPoints } from './change'
 import type { Running } from './events/kind'
 import type { Person } from './events/stamp'
-import type { JobState } from './state'
 
 /** What let air in, as it was recorded. */
 type Cause = { id: string; at: string; by?: Person }
@@ -13,7 +12,7 @@ export function withAirAt(
   { id, at, by }: Cause,
   point: string,
   { says, doubtful }: { says: Fact; doubtful: readonly string[] },
-): JobState {
+): Running {
   const counted = countAgainAt(state.run, point)
   const report = {
     eventId: id,
@@ -27,6 +26,8 @@ export function withAirAt(
   }
   return {
     ...state,
+    // What was proved, was proved without it.
+    proofs: {},
     run: doubtful.length > 0 ? doubt(counted, doubtful) : counted,
     troubles: [...state.troubles, report],
   }

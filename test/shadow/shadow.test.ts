@@ -19,6 +19,7 @@ import { randomAct } from '../worlds/random-acts'
 import { type Act, ScriptedJob, una } from '../worlds/scripted-job'
 import { vehicleFrom } from '../worlds/vehicles'
 import { newShadow, type Shadow, writeDown } from './shadow'
+import { bookLeak } from './volumes'
 
 /** Acts tried in one run: any number by this variable. */
 const ACTS = Number(process.env.SHADOW_ACTS ?? 300_000)
@@ -132,6 +133,7 @@ function breach(shadow: Shadow, event: JobEvent, before: JobState): string | und
     if (shadow.open.size > 0) return `filed as fit with ${[...shadow.open.keys()]} open`
     if (shadow.up.size > 0) return `filed as fit with ${[...shadow.up]}`
     if (shadow.broken.length > 0) return `filed as fit with ${shadow.broken} broken`
+    if (shadow.air.size > 0) return `filed as fit with air at ${[...shadow.air]}`
   }
   return undefined
 }
@@ -188,7 +190,7 @@ test(`what stands is what was written down beside the work: ${ACTS} acts tried`,
       if (!applied.ok) continue
       seen.taken++
       const where = `seed ${seed}, act ${n} (${event.type})`
-      const wrong = breach(shadow, applied.event, state)
+      const wrong = breach(shadow, applied.event, state) ?? bookLeak(state, applied.state, applied.event)
       if (wrong) throw new Error(`${where}: ${wrong}`)
       if (event.type === 'undone') shadow = behind.get(event.event) ?? shadow
       else {

@@ -1,4 +1,5 @@
 import type { JobEvent } from '~core/job/events'
+import type { Vehicle } from '~core/vehicle/schema'
 
 /**
  * What stands on the vehicle, as a person would write it down beside the work from what is said alone. It shares
@@ -13,6 +14,12 @@ export type Shadow = {
   renews: Map<string, string>
   /** Steps of the plan in hand, by id. */
   planSteps: string[]
+  /** Where air went in and did not come out yet: bleeders, and chambers of a cylinder. */
+  air: Set<string>
+  /** By reservoir, what draws air once it is empty. */
+  fed: Map<string, string[]>
+  /** By place, the chambers whose air comes out there too. */
+  clears: Map<string, string[]>
 }
 
 export const newShadow = (): Shadow => ({
@@ -21,15 +28,59 @@ export const newShadow = (): Shadow => ({
   up: new Set(),
   renews: new Map(),
   planSteps: [],
+  air: new Set(),
+  fed: new Map(),
+  clears: new Map(),
 })
 
-const copyOf = ({ open, broken, up, renews, planSteps }: Shadow): Shadow => ({
+const copyOf = ({ open, broken, up, renews, planSteps, air, fed, clears }: Shadow): Shadow => ({
   open: new Map(open),
   broken: [...broken],
   up: new Set(up),
   renews: new Map(renews),
   planSteps,
+  air: new Set(air),
+  fed,
+  clears,
 })
+
+/** Which bleeders a chamber's lines lead to, following each line from end to end. */
+function reachedFrom(vehicle: Vehicle, chamber: string): Set<string> {
+  const reached = new Set<string>()
+  const walk = (from: string, circuit?: string): void => {
+    for (const line of vehicle.lines) {
+      if (line.from !== from || (circuit !== undefined && line.circuit !== circuit)) continue
+      const part = vehicle.parts.find(({ id }) => id === line.to)
+      if (part && 'bleeders' in part)
+        for (const bleeder of part.bleeders ?? [])
+          if (bleeder.circuit === undefined || bleeder.circuit === line.circuit) reached.add(bleeder.id)
+      walk(line.to, line.circuit)
+    }
+  }
+  walk(chamber)
+  return reached
+}
+
+/** Who draws air from which reservoir, from the vehicle's file alone. */
+function drawnBy(shadow: Shadow, vehicle: Vehicle): void {
+  shadow.fed = new Map()
+  shadow.clears = new Map()
+  const feeds = new Map<string, Set<string>>()
+  for (const part of vehicle.parts) {
+    if (part.type !== 'master-cylinder') continue
+    for (const chamber of part.chambers) {
+      const reservoir = chamber.fedBy ?? part.fedBy
+      shadow.fed.set(reservoir, [...(shadow.fed.get(reservoir) ?? []), chamber.id])
+      for (const place of [part.id, ...part.bleeders.map(({ id }) => id)])
+        shadow.clears.set(place, [...(shadow.clears.get(place) ?? []), chamber.id])
+      for (const bleeder of reachedFrom(vehicle, chamber.id))
+        feeds.set(bleeder, new Set([...(feeds.get(bleeder) ?? []), reservoir]))
+    }
+  }
+  // One that two reservoirs lead to belongs to neither for sure.
+  for (const [bleeder, [reservoir = '', ...more]] of feeds)
+    if (more.length === 0) shadow.fed.get(reservoir)?.push(bleeder)
+}
 
 /** What each step puts on or takes off, by its id: in the words of whoever stands beside it. */
 const PUTS_ON: Record<string, string> = {
@@ -76,6 +127,18 @@ function stepDone(shadow: Shadow, id: string): void {
 export function writeDown(before: Shadow, event: JobEvent): Shadow {
   const shadow = copyOf(before)
   switch (event.type) {
+    case 'job-opened':
+      drawnBy(shadow, event.vehicle)
+      break
+    case 'vehicle-moved':
+      // The same vehicle under another name, whose places are called otherwise.
+      shadow.air.clear()
+      drawnBy(shadow, event.vehicle)
+      break
+    case 'point-finished':
+      shadow.air.delete(event.point)
+      for (const chamber of shadow.clears.get(event.point) ?? []) shadow.air.delete(chamber)
+      break
     case 'planned':
       shadow.planSteps = event.plan.stages.flatMap((stage) =>
         [...stage.before, ...stage.after].map(({ id }) => id),
@@ -91,15 +154,24 @@ export function writeDown(before: Shadow, event: JobEvent): Shadow {
     case 'call':
       if (event.act === 'open') shadow.open.set(event.seen.point, 'running')
       if (event.act === 'close') shadow.open.delete(event.seen.point)
+      if (
+        event.act === 'hose-came-off' ||
+        (event.act === 'foot-slipped' && shadow.open.has(event.seen.point))
+      )
+        shadow.air.add(event.seen.point)
       break
     case 'bottle-hung':
       shadow.open.set(event.point, 'running')
       break
     case 'joint-shut':
+      // A broken one is renewed before it is bled again.
+      if (shadow.open.get(event.point) === 'named') shadow.air.add(event.point)
       shadow.open.delete(event.point)
       break
     case 'trouble': {
       const { trouble } = event
+      if (trouble.what === 'ran-dry')
+        for (const place of shadow.fed.get(trouble.reservoir) ?? []) shadow.air.add(place)
       if (trouble.what !== 'snapped' && trouble.what !== 'stripped') break
       shadow.renews.set(`${event.id}-fitted`, trouble.point)
       shadow.open.set(trouble.point, 'broken')
@@ -116,7 +188,8 @@ export function writeDown(before: Shadow, event: JobEvent): Shadow {
       if (event.machineEmpty) shadow.up.delete('pressure')
       break
     case 'paper-entered':
-      // All that the card asks for is done, so what it takes off is off.
+      // All that the card asks for is done, so what it takes off is off and every place is bled.
+      shadow.air.clear()
       for (const id of shadow.planSteps) {
         const off = TAKES_OFF[id]
         if (off) shadow.up.delete(off)

@@ -1,13 +1,15 @@
 import { z } from 'zod'
+import { secondsBetween } from '../../base/day'
 import { fact } from '../../base/decision'
 import { factSchema } from '../../base/fact-schema'
 import { callActs, callMove, callStates, callStep } from '../../technique/calls'
+import { goneBack } from '../advance'
 import { airReaches } from '../air-reaches'
 import { nextBottle } from '../bottles'
 import { copyOfRun, withRun } from '../copies'
 import { pourFirst } from '../levels'
 import { changePoint, placeNow } from '../place'
-import { callKindOf, currentStage, feedsReservoir } from '../points'
+import { callKindOf, callOf, currentStage, feedsReservoir, looksAfterPull, pointOf } from '../points'
 import { standsUp, withShut } from '../standing'
 import type { JobState } from '../state'
 import { CALL_TIMER } from '../timers'
@@ -81,16 +83,29 @@ function refuse(state: Running, { act, seen: saw }: Call) {
   return callKindOf(stageRun.stage) === 'bench' ? undefined : pourFirst(state)
 }
 
+/** What came within this time of the last look is too little to be read off a bottle. @source from memory */
+const UNSEEN_S = 10
+
+/** Whether a bleeder that is left open ran on since somebody looked: what came meanwhile is written down at closing. */
+function ranUnseen({ run }: Running, { at, seen: { point } }: Call): boolean {
+  const stageRun = currentStage(run)
+  if (!stageRun || run.call !== 'open' || looksAfterPull(stageRun.stage)) return false
+  if (!callOf(stageRun.stage).looks.ml) return false
+  const since = run.openedAt ?? pointOf(stageRun, point)?.seenAt
+  return since === undefined || secondsBetween(since, at) > UNSEEN_S
+}
+
 function complete(state: JobState, event: Call): Call {
   const stageRun = state.run && currentStage(state.run)
   const kind = stageRun && callKindOf(stageRun.stage)
   const move = kind && state.run && callMove(kind, state.run.call, event.act)
   if (!isRunning(state) || !kind || !move) return event
   const after = callStep(kind, move.to)
+  const look = move.lookAfter || (event.act === 'close' && ranUnseen(state, event))
   const became: Became = {
     to: move.to,
     ...(after?.open && { open: true }),
-    ...(move.lookAfter && { look: true }),
+    ...(look && { look: true }),
     ...(move.settled && { settled: true }),
     ...(after?.waitS !== undefined && { waits: true }),
     ...(move.airDrawn && { air: airReaches(state, event.seen.point, fact(`act-${event.act}`)) }),
@@ -112,11 +127,13 @@ function apply(state: Running, event: Call): JobState {
   next.callAt = became.to === 'rest' && !lookDue ? undefined : point
   if (became.waits) next.timers = { ...run.timers, [CALL_TIMER]: at }
   next.openedAt = became.open ? (run.openedAt ?? at) : undefined
-  // Where other bottles run, the joint in hand is closed and the call goes on at the next.
-  if (act === 'close' && (run.hung ?? []).length > 0) return withRun(now, nextBottle(next))
+  // Where other bottles run, the joint in hand is closed and the call goes on at the next: once its own is written down.
+  if (act === 'close' && (run.hung ?? []).length > 0) return withRun(now, lookDue ? next : nextBottle(next))
   if (became.settled)
     return changePoint(now, point, (progress) => ({ ...progress, settled: true, cleanStreak: 0 }), next)
-  return became.air ? withAirAt(withRun(now, next), event, point, became.air) : withRun(now, next)
+  const after = withRun(now, next)
+  const aired = became.air ? withAirAt(after, event, point, became.air) : after
+  return goneBack(aired)
 }
 
 /** Version 1 left it to the table of its day what an act made of the call. */

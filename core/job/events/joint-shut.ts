@@ -30,7 +30,7 @@ function apply(state: JobState, event: JointShut): JobState {
   const shut = { ...state, standing: withShut(state.standing, event.point) }
   if (!isRunning(shut)) return shut
   const aired = event.air ? withAirAt(shut, event, event.point, event.air) : shut
-  return isRunning(aired) ? advance(aired, aired.run) : aired
+  return advance(aired, aired.run)
 }
 
 /** A joint that stood open outside any call is shut, by an act of its own. */
@@ -41,12 +41,13 @@ export const jointShut: EventKind<JointShut> = {
   upcasts: [],
   madeAt: 'vehicle',
   undo: true,
-  refuse: (state, { point }) =>
+  refuse({ run, standing }, { point }) {
     // One that a call or a bottle has open is closed there.
-    !(state.run && openPoints(state.run).includes(point)) &&
-    state.standing.open.some((each) => each.point === point)
-      ? undefined
-      : fact('not-open', { point }),
+    const inCall = run && openPoints(run).includes(point)
+    if (inCall || !standing.open.some((each) => each.point === point)) return fact('not-open', { point })
+    // What a pull brought belongs to its place: once this joint is shut the work may go on at another.
+    return run?.lookDue && run.call === 'rest' ? fact('look-due') : undefined
+  },
   complete,
   apply,
 }

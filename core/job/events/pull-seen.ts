@@ -5,6 +5,8 @@ import { bubbleKinds, colours } from '../../fluid/specs/colour'
 import { stageTraits } from '../../plan/stage-kinds'
 import { pullMl } from '../../technique/strokes'
 import type { Vehicle } from '../../vehicle/schema'
+import { goneBack } from '../advance'
+import { nextBottle } from '../bottles'
 import { copyOfPoint, copyOfRun, withRun } from '../copies'
 import { frontAfter } from '../front'
 import { baresPorts, takenFrom, withLevelsUnknown } from '../levels'
@@ -45,9 +47,9 @@ function refuse(state: Running) {
   const here = placeNow(state)
   if ('refusal' in here) return here.refusal
   const { run } = state
-  const pulled = looksAfterPull(here.stageRun.stage)
-  if (pulled ? !run.lookDue : run.call !== 'open') return fact('nothing-to-see')
-  return pulled && run.call !== 'rest' ? fact('pedal-still-down') : undefined
+  if (run.lookDue) return run.call === 'rest' ? undefined : fact('pedal-still-down')
+  const runs = run.call === 'open' && !looksAfterPull(here.stageRun.stage)
+  return runs ? undefined : fact('nothing-to-see')
 }
 
 /** A pull that brings less than this share of what its chamber gives moved next to nothing. @source from memory */
@@ -114,7 +116,10 @@ function apply(state: Running, event: PullSeen): JobState {
   next.pulls++
   next.counted++
   next.ml += ml
-  next.cleanStreak = event.clean ? progress.cleanStreak + 1 : 0
+  // Nothing more came until it was closed: that says nothing of what came before.
+  const nothingMore =
+    run.call === 'rest' && ml === 0 && event.bubbles === 'none' && !looksAfterPull(stageRun.stage)
+  if (!nothingMore) next.cleanStreak = event.clean ? progress.cleanStreak + 1 : 0
   next.colour = event.colour
   next.bubbles = event.bubbles
   // What a machine pushes through is what it pours in: its own tank keeps the reservoir full.
@@ -124,12 +129,12 @@ function apply(state: Running, event: PullSeen): JobState {
   const seen: StageRunState = { ...stageRun, at: { ...stageRun.at, [point]: next }, tally }
   around.stages = run.stages.map((each, i) => (i === run.stageIndex ? seen : each))
   const reservoir = fed ? undefined : reservoirOfPoint(state.vehicle, point)
-  return withRun(
-    state,
+  const left =
     event.bare && reservoir !== undefined
       ? withLevelsUnknown(around, [reservoir])
-      : takenFrom(around, reservoir, ml),
-  )
+      : takenFrom(around, reservoir, ml)
+  const others = run.call === 'rest' && (run.hung ?? []).length > 0
+  return others ? withRun(state, nextBottle(left)) : goneBack(withRun(state, left))
 }
 
 /** What counted as clean in version 1: no bubbles, and but at a port or in the vice new colour. */

@@ -30,6 +30,8 @@ function refuse(state: Running, event: StepDone) {
   const now = currentStep(state)
   if (!currentStage(state.run) || now?.away || now?.step.id !== event.step) return fact('step-not-now')
   if (now.step.asksMl && event.ml === undefined) return fact('amount-missing')
+  // An amount nobody counts would be fluid that vanished.
+  if (!now.step.asksMl && event.ml !== undefined) return fact('amount-not-asked')
   if (drawsUnseen(state.run, now.step))
     return fact('level-unseen', { reservoir: reservoirFact(state.vehicle, now.step.reservoir ?? '') })
   return tooSoon(now.step.holdS, event.heldS)
@@ -88,14 +90,18 @@ function complete(state: JobState, { amounts: _sent, gapMl: _too, ...event }: St
   return amounts ? { ...event, amounts } : event
 }
 
-/** One that is emptied is seen to be empty: what it held by count and did not give is gone somewhere. */
+/**
+ * One that is emptied is seen to be empty: what it held by count and did not give is gone somewhere. One that gave more
+ * than it held by count held more.
+ */
 function withGap(state: Running, step: Step, event: StepDone): StepDone {
   const reservoirs = reservoirsOf(state, step)
   const [only] = reservoirs
   const before = only && state.run.levelMl[only.id]
+  if (reservoirs.length !== 1 || before === undefined) return event
   const emptied = step.drawsTo === 'empty' || step.drawsToMl === 0
-  if (reservoirs.length !== 1 || before === undefined || !emptied) return event
-  const gapMl = before - (event.ml ?? 0)
+  const ml = event.ml ?? 0
+  const gapMl = emptied ? before - ml : Math.min(0, before - ml)
   return Math.abs(gapMl) < 1e-9 ? event : { ...event, gapMl }
 }
 
