@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import type { TechniqueId } from '~core/technique/technique'
 import { accessibilityFaults, expect, test } from './journey'
+import { DemoServer } from './server'
 import { checkInAndTest, goOnUntil, holdClosed, hoseOn, openJobOn, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'
 
@@ -105,6 +106,7 @@ test('a hold is timed: early it is not done, a reload does not begin it anew, an
   await page.clock.fastForward(11_000)
   await expect(page.getByRole('button', { name: 'Keep holding' })).toBeDisabled()
   await page.clock.fastForward(20_000)
+  DemoServer.at(page.url()).minuteOn()
   await page.getByRole('button', { name: 'Held, it stayed' }).click()
   await expect(page.getByText('Every joint dry.')).toBeVisible()
   expect((await savedState(page, job)).run?.timers).toHaveProperty('press-hard')

@@ -1,10 +1,11 @@
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
 import { connect } from 'node:net'
+import { newId } from '~/lib/ids'
 import { expect, test, visit } from './journey'
 import { freePort } from './server'
 import { personId, signIn } from './sign-in'
-import { openJobOn, stateOf } from './steps'
+import { goOnUntil, openJobOn, planTwoPerson, stateOf } from './steps'
 import { harbourTug } from './vehicles'
 
 /** Start a second server and hear how it ends. */
@@ -111,6 +112,28 @@ test('an event sent twice is recorded once, one that cannot follow is refused wi
   expect(refused.status()).toBe(409)
   expect((await refused.json()).refusal.code).toBe('act-not-now')
   expect((await send({ type: 'nonsense' })).status()).toBe(400)
+})
+
+test('a hold that nobody waited for is refused by the server’s own clock, whatever the screen says', async ({
+  page,
+  server,
+}) => {
+  const job = await openJobOn(page, harbourTug, 'HOLD 1')
+  await planTwoPerson(page)
+  await goOnUntil(page, job)
+  const send = async (act: object) => {
+    const answer = await page.request.post(`${job}/events`, {
+      headers: { Origin: server.url },
+      data: { ...act, id: newId(), at: new Date().toISOString() },
+    })
+    return answer.ok() ? undefined : (await answer.json()).refusal.code
+  }
+  const held = { type: 'check-proved', check: 'hold-light', passed: true, value: 0, heldS: 30, note: '' }
+  expect(await send(held)).toBe('not-timed')
+  expect(await send({ type: 'timer-started', timer: 'hold-light' })).toBeUndefined()
+  expect(await send(held)).toBe('too-soon')
+  server.minuteOn()
+  await expect.poll(() => send(held)).toBeUndefined()
 })
 
 test('work done by somebody who has left the screen bears their name, and says who sent it', async ({

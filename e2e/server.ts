@@ -14,6 +14,9 @@ export async function freePort(): Promise<number> {
   return typeof address === 'object' && address ? address.port : 0
 }
 
+const SERVER_CLOCK = new URL('./server-clock.mjs', import.meta.url)
+const running = new Map<string, DemoServer>()
+
 /** The built application with the demo world in a data folder of its own. */
 export class DemoServer {
   private child?: ChildProcess
@@ -31,14 +34,23 @@ export class DemoServer {
     dataDir = mkdtempSync(join(tmpdir(), 'siphon-')),
     { demo = true, through = [], lan = false }: { demo?: boolean; through?: string[]; lan?: boolean } = {},
   ): Promise<DemoServer> {
-    const server = new DemoServer(await freePort(), dataDir, [
+    const port = await freePort()
+    const server = new DemoServer(port, dataDir, [
       ...through,
       process.execPath,
       'build/node/start.js',
       ...(demo ? ['--demo'] : []),
       ...(lan ? ['--lan'] : []),
     ])
+    running.set(String(port), server)
     await server.run()
+    return server
+  }
+
+  /** The one that serves this address. */
+  static at(url: string): DemoServer {
+    const server = running.get(new URL(url).port)
+    if (!server) throw new Error(`no server of a journey serves ${url}`)
     return server
   }
 
@@ -54,7 +66,13 @@ export class DemoServer {
   async run(): Promise<void> {
     const [program = process.execPath, ...words] = this.command
     const child = spawn(program, words, {
-      env: { ...process.env, PORT: String(this.port), SIPHON_DATA: this.dataDir, NODE_ENV: 'production' },
+      env: {
+        ...process.env,
+        NODE_OPTIONS: `--import=${SERVER_CLOCK}`,
+        PORT: String(this.port),
+        SIPHON_DATA: this.dataDir,
+        NODE_ENV: 'production',
+      },
       stdio: ['ignore', 'pipe', 'inherit'],
     })
     this.child = child
@@ -62,6 +80,11 @@ export class DemoServer {
       child.stdout.on('data', (text: Buffer) => text.includes('http://') && ready())
       child.once('exit', (code) => failed(new Error(`the server ended with ${code}`)))
     })
+  }
+
+  /** Its clock goes a minute on: what has to be held was held. */
+  minuteOn(): void {
+    this.child?.kill('SIGUSR2')
   }
 
   async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {

@@ -7,6 +7,7 @@ import type { TechniqueId } from '~core/technique/technique'
 import { techniqueFact } from '~core/technique/technique'
 import { sayMetric } from '~core/words'
 import { visit } from './journey'
+import { DemoServer } from './server'
 
 /** Import a vehicle file and open a job on it; leaves the page at check in. */
 export async function openJobOn(page: Page, file: object, plate: string): Promise<string> {
@@ -105,7 +106,9 @@ export async function proveAll(page: Page): Promise<void> {
     const start = measure.getByRole('button', { name: 'Held from now' })
     if (await start.isVisible()) {
       await start.click()
+      await expect(page.getByText('● saved')).toBeVisible()
       await page.clock.fastForward(31_000)
+      DemoServer.at(page.url()).minuteOn()
       await measure.getByRole('button', { name: 'Held 30 s', exact: true }).click()
     }
     await measure.getByRole('textbox').fill('0')
@@ -146,6 +149,10 @@ export async function goOnUntil(
   ) {
     const act = carefulAct(state)
     if (!act) break
+    if (act.type === 'step-done' && act.heldS !== undefined) {
+      await record(page, job, { type: 'timer-started', timer: act.step })
+      DemoServer.at(page.url()).minuteOn()
+    }
     await record(page, job, act)
   }
   await visit(page, `${job}/bleed`)

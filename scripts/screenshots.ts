@@ -39,7 +39,12 @@ const stateOf = async (job: string) =>
   fromWire(
     ((await (await context.request.get(`${server.url}${job}/events`)).json()) as { state: WireJob }).state,
   )
-async function record(job: string, act: object) {
+async function record(job: string, act: { type: string; heldS?: number; [more: string]: unknown }) {
+  const timer = act.step ?? act.check
+  if (act.heldS !== undefined) {
+    await record(job, { type: 'timer-started', timer })
+    server.minuteOn()
+  }
   const answer = await context.request.post(`${server.url}${job}/events`, {
     headers: { Origin: server.url },
     data: { ...act, id: newId(), at: new Date().toISOString() },

@@ -1,8 +1,10 @@
 import { database, personHere } from '~/context'
-import { appendEvents, findJob } from '~/db/jobs.server'
+import { notHeld } from '~/db/held.server'
+import { type Appended, appendEvents, findJob } from '~/db/jobs.server'
 import { findPerson } from '~/db/people.server'
 import { isStorageFault } from '~/db/storage.server'
 import { orNotFound } from '~/lib/require'
+import type { Notice } from '~core/base/decision'
 import { type FloorEvent, floorEventSchema, type Person } from '~core/job/events'
 import { toWire } from '~core/job/wire'
 import type { Route } from './+types/job-events'
@@ -37,7 +39,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const db = context.get(database)
   try {
     const event = await signed(read.data, context.get(personHere) ?? undefined, (id) => findPerson(db, id))
-    const appended = await appendEvents(db, params.jobId, [event])
+    const early = await notHeld(db, params.jobId, event)
+    const appended = early ? refused(early) : await appendEvents(db, params.jobId, [event])
     if (appended.ok) return Response.json({ length: appended.state.length })
     const state = await findJob(db, params.jobId)
     return Response.json(
@@ -49,6 +52,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return Response.json({ refusal: { code: error.code, text: error.message } }, { status: 507 })
   }
 }
+
+const refused = (refusal: Notice): Appended => ({ ok: false, code: 'refused', refusal })
 
 /**
  * The event with who did it. Work done without the server may be sent when somebody else has taken the screen: it

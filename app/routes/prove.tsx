@@ -142,9 +142,16 @@ function CheckRow({ number, check, proof, startedAt, act, locked }: RowProps) {
   const title = say(proofFact(check.id))
   /** Held long enough, and how long; the measure or the verdict comes after it. */
   const [heldS, setHeldS] = useState<number>()
+  const [remedy, setRemedy] = useState('')
+  const [remedyMissing, setRemedyMissing] = useState(false)
   const prove = (passed: boolean, value?: number) => {
-    act({ type: 'check-proved', check: check.id, passed, value, heldS, note: '' })
+    const again = state === 'failed' && passed
+    setRemedyMissing(again && remedy.trim() === '')
+    if (again && remedy.trim() === '') return
+    const done = again ? { remedy: remedy.trim() } : {}
+    act({ type: 'check-proved', check: check.id, passed, value, heldS, note: '', ...done })
     setHeldS(undefined)
+    setRemedy('')
   }
   return (
     <li
@@ -165,6 +172,24 @@ function CheckRow({ number, check, proof, startedAt, act, locked }: RowProps) {
           </p>
         )}
         {state === 'failed' && <p className="fault">{say({ code: `proof-${check.id}-fails` })}</p>}
+        {proof?.remedy && <p className="text-sm">Failed before, then: {proof.remedy}</p>}
+        {state === 'failed' && !locked && (
+          <label className="mt-2 grid gap-1">
+            <span className="field-label">What was done about it, before it is checked again</span>
+            <input
+              className="input"
+              value={remedy}
+              maxLength={2000}
+              onChange={(event) => setRemedy(event.target.value)}
+              aria-invalid={remedyMissing}
+            />
+            {remedyMissing && (
+              <span role="alert" className="fault">
+                It failed: write down what was done about it first.
+              </span>
+            )}
+          </label>
+        )}
       </div>
       {!locked && (
         <div className="grid gap-2">

@@ -91,7 +91,7 @@ describe('a bleeder close to a cylinder whose ports were bled before it', () => 
     expect(job.point('mc-B')?.finished).toBe(true)
     const done = (id: string) => job.run.stages[before]?.at[id]
     expect(done('rr')?.finished).toBe(true)
-    expect(done('fl')).toMatchObject({ finished: false, ready: false, ml: 0 })
+    expect(done('fl')).toMatchObject({ finished: false, ready: false })
     job.bledToTheEnd()
     expect([job.point('fl')?.finished, kind(job)]).toEqual([true, 'prove'])
   })

@@ -68,7 +68,12 @@ export function eventFact(event: JobEvent): Fact {
     case 'resumed':
       return said(event, { asLeft: event.asLeft, found: event.found })
     case 'check-proved':
-      return said(event, { check: proofFact(event.check), passed: event.passed, value: event.value })
+      return said(event, {
+        check: proofFact(event.check),
+        passed: event.passed,
+        value: event.value,
+        remedy: event.remedy,
+      })
     default:
       return said(event)
   }

@@ -113,6 +113,7 @@ export const recordSchema = z.object({
       passed: z.boolean(),
       value: z.number().optional(),
       note: z.string(),
+      remedy: z.string().optional(),
       at: z.string(),
       by: person.optional(),
     }),

@@ -142,7 +142,7 @@ export type UndoKey = (typeof undoKeys)[number]
 /** Acts recorded long after they were done: how many, done from when to when, and how long the longest waited. */
 export type LateActs = { acts: number; from: string; to: string; longestS: number }
 
-export type Proof = Pick<EventOf<'check-proved'>, 'passed' | 'value' | 'note' | 'at' | 'by'>
+export type Proof = Pick<EventOf<'check-proved'>, 'passed' | 'value' | 'note' | 'remedy' | 'at' | 'by'>
 export type Parked = EventOf<'parked'>
 
 /** All that is known of a job, from its events alone. */

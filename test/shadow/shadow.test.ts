@@ -72,7 +72,16 @@ function proveAndFile(state: JobState): Act | undefined {
   const check = checksFor(state).find(({ id }) => !state.proofs[id]?.passed)
   if (!check) return { type: 'filed', outcome: 'fit', doneBy: 'Una', note: '', wasteMl: 10 }
   const { id, holdS, measure } = check
-  return { type: 'check-proved', check: id, passed: true, heldS: holdS, value: measure && 0, note: '' }
+  const remedy = state.proofs[id] ? 'set right' : undefined
+  return {
+    type: 'check-proved',
+    check: id,
+    passed: true,
+    heldS: holdS,
+    value: measure && 0,
+    note: '',
+    remedy,
+  }
 }
 
 /** What happens beside the acts of the floor. */

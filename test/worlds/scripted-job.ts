@@ -123,8 +123,18 @@ export class ScriptedJob {
     return this
   }
   proved(): this {
-    for (const { id, measure, holdS } of checksFor(this.state))
-      this.do({ type: 'check-proved', check: id, passed: true, value: measure && 0, heldS: holdS, note: '' })
+    for (const { id, measure, holdS } of checksFor(this.state)) {
+      const failed = this.state.proofs[id]?.passed === false
+      this.do({
+        type: 'check-proved',
+        check: id,
+        passed: true,
+        value: measure && 0,
+        heldS: holdS,
+        note: '',
+        ...(failed && { remedy: 'set right' }),
+      })
+    }
     return this
   }
 

@@ -20,6 +20,7 @@ export function Proofs({ state }: { state: JobState }) {
                   proof?.value !== undefined &&
                   `: ${proof.value} ${measure.unit} (at most ${measure.max})`}
                 {proof === undefined ? ', not checked' : proof.passed ? '' : ', FAILED'}
+                {proof?.remedy && `; failed before, then: ${proof.remedy}`}
               </span>
             </li>
           )

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { checksFor, proofFact, provedFirst, withinLimit } from '../proofs/checks'
 import { bleedDone } from '../selectors'
+import type { JobState } from '../state'
 import { tooSoon } from '../timers'
 import type { EventKind } from './kind'
 import { heldS, note, short, stamp } from './stamp'
@@ -14,10 +15,21 @@ export const checkProvedSchema = z.object({
   passed: z.boolean(),
   heldS: heldS.optional(),
   note,
+  /** What was done about it since it failed. */
+  remedy: note.optional(),
+  /** What had been proved and rests on this: it is proved anew. Worked out when this failed. */
+  voids: z.array(short).max(100).optional(),
 })
+type CheckProved = z.output<typeof checkProvedSchema>
+
+/** What was proved and comes after a check: it was proved on something that does not hold. */
+function provedAfter(state: JobState, check: string): string[] {
+  const order = checksFor(state).map(({ id }) => id)
+  return order.slice(order.indexOf(check) + 1).filter((id) => state.proofs[id] !== undefined)
+}
 
 /** One proof passed or failed. */
-export const checkProved: EventKind<z.output<typeof checkProvedSchema>> = {
+export const checkProved: EventKind<CheckProved> = {
   type: 'check-proved',
   schema: checkProvedSchema,
   version: 1,
@@ -32,21 +44,28 @@ export const checkProved: EventKind<z.output<typeof checkProvedSchema>> = {
     if (check.measure && event.value === undefined) return fact('measure-missing')
     const first = provedFirst(state, check).filter(({ id }) => !state.proofs[id]?.passed)
     if (first.length > 0) return fact('pedal-first', { checks: first.map(({ id }) => proofFact(id)) })
+    // What failed is not ticked again: something was done about it first.
+    if (state.proofs[check.id]?.passed === false && !event.remedy?.trim()) return fact('remedy-missing')
     return tooSoon(check.holdS, event.heldS)
   },
   // Beyond its limit it failed, whoever says otherwise.
-  complete(state, event) {
+  complete(state, { voids: _sent, ...event }) {
     const check = checksFor(state).find(({ id }) => id === event.check)
     const beyond = check?.measure && event.value !== undefined && !withinLimit(check, event.value)
-    return event.passed && beyond ? { ...event, passed: false } : event
+    const passed = event.passed && !beyond
+    const voids = passed ? [] : provedAfter(state, event.check)
+    return { ...event, passed, ...(voids.length > 0 && { voids }) }
   },
-  apply(state, { check, passed, value, note: said, at, by }) {
+  apply(state, { check, passed, value, note: said, remedy, voids = [], at, by }) {
     // What was held was held for this try: the next one is timed anew.
     const { [check]: _over, ...timers } = state.run?.timers ?? {}
     return {
       ...state,
       run: state.run && { ...state.run, timers },
-      proofs: { ...state.proofs, [check]: { passed, value, note: said, at, by } },
+      proofs: {
+        ...Object.fromEntries(Object.entries(state.proofs).filter(([id]) => !voids.includes(id))),
+        [check]: { passed, value, note: said, at, by, ...(remedy !== undefined && { remedy }) },
+      },
     }
   },
 }

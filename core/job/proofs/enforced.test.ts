@@ -45,6 +45,26 @@ describe('the core proves, whoever sends it', () => {
     expect(job.refusal(proof('road-test'))).toBe('pedal-first')
   })
 
+  test('what failed is not ticked again: something was done about it, and what was proved after it is proved anew', () => {
+    const job = bled()
+    const passed = (id: string) => job.state.proofs[id]?.passed
+    job.do(proof('level')).do(proof('pedal-high')).do(proof('joints-dry'))
+    job.do({ ...proof('pedal-high'), passed: false })
+    expect([passed('level'), passed('pedal-high'), passed('joints-dry')]).toEqual([true, false, undefined])
+    for (const remedy of [undefined, ' '])
+      expect(job.refusal(proof('pedal-high', { remedy }))).toBe('remedy-missing')
+    job.do(proof('pedal-high', { remedy: 'shoes adjusted' }))
+    expect(job.state.proofs['pedal-high']).toMatchObject({ passed: true, remedy: 'shoes adjusted' })
+    expect(job.replayed().proofs).toEqual(job.state.proofs)
+  })
+
+  test('a value past its limit takes along what was proved after it, whatever was sent with it', () => {
+    const job = bled()
+      .do(proof('joints-dry'))
+      .do(proof('three-presses', { value: 60, voids: ['level'] }))
+    expect(Object.keys(job.state.proofs)).toEqual(['three-presses'])
+  })
+
   test('by wire it is the routine’s own pressure check that comes before the road', () => {
     const job = bled(vehicleFrom(structuredClone(examples['hybrid-taxi']?.file)))
     expect(job.refusal(proof('low-speed'))).toBe('pedal-first')

@@ -44,8 +44,8 @@ export const events: Words = {
   'event-parked': 'Parked: {why}',
   'event-resumed': ({ asLeft, found }) =>
     asLeft ? 'Taken up again, as it was left' : `Taken up again: ${found}`,
-  'event-check-proved': ({ check, passed, value }, say) =>
-    `${say.value('check', check)}: ${passed ? 'holds' : 'FAILS'}${value === undefined ? '' : `, ${value}`}`,
+  'event-check-proved': ({ check, passed, value, remedy }, say) =>
+    `${say.value('check', check)}: ${passed ? 'holds' : 'FAILS'}${value === undefined ? '' : `, ${value}`}${remedy === undefined ? '' : `, after: ${remedy}`}`,
   'event-undone': 'The act before taken back',
   'event-bleed-again': 'Bled again: {why}',
 }

@@ -1,0 +1,25 @@
+import { fact, type Notice } from '~core/base/decision'
+import type { FloorEvent } from '~core/job/events'
+import { tooSoon } from '~core/job/timers'
+import type { Queries } from './database.server'
+
+/** What the way of two messages may shorten between them, s. @source from memory */
+const ON_THE_WAY_S = 2
+
+/**
+ * Why something was not held as long as the screen says it was: by this server's own clock, from when it was told of
+ * the start. What a screen kept while there was no server is marked late instead: nobody here saw it begin.
+ */
+export async function notHeld(db: Queries, jobId: string, event: FloorEvent): Promise<Notice | undefined> {
+  const timer =
+    event.type === 'check-proved' ? event.check : event.type === 'step-done' ? event.step : undefined
+  if (timer === undefined || !('heldS' in event) || event.heldS === undefined) return undefined
+  const [started] = await db.query<{ ms: number }>(
+    `select (extract(epoch from at_server) * 1000)::float8 as ms from job_event
+     where job_id = $1 and type = 'timer-started' and body->>'timer' = $2 order by seq desc limit 1`,
+    [jobId, timer],
+  )
+  if (!started) return fact('not-timed', { holdS: event.heldS })
+  if (event.waitedS !== undefined) return undefined
+  return tooSoon(event.heldS, (Date.now() - started.ms) / 1000 + ON_THE_WAY_S)
+}
