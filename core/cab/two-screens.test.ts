@@ -1,4 +1,7 @@
 import { expect, test } from 'vitest'
+import { breach, disagreement } from '~test/shadow/breaches'
+import { newShadow, type Shadow, writeDown } from '~test/shadow/shadow'
+import { randomAct } from '~test/worlds/random-acts'
 import { type Act, ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { Chance } from '../base/random'
@@ -14,6 +17,17 @@ import { type CabView, cabView } from './view'
 const STEPS = 200_000
 const ROUND = 1000
 const vehicle = vehicleFrom(carFile(fourCorners.slice(2)))
+
+/** What else happens beside the call. */
+const ELSE: ReadonlySet<Act['type']> = new Set([
+  'trouble',
+  'parked',
+  'resumed',
+  'joint-shut',
+  'put-away',
+  'level-read',
+  'topped-up',
+])
 
 type Message =
   | { to: 'server'; event: JobEvent }
@@ -44,7 +58,9 @@ class World {
     pressThrough: boolean,
   ) {
     const ways = pressThrough ? [{ technique: 'press-through' as const, why: 'slow' }] : []
-    this.server = ScriptedJob.planned(vehicle, { reason: 'service', ways }, ['two-person'], 300).state
+    const job = ScriptedJob.planned(vehicle, { reason: 'service', ways }, ['two-person'], 300)
+    this.server = job.state
+    this.shadow = job.events.reduce(writeDown, newShadow())
     this.bay = { state: this.server, shows: 0 }
     this.phone = cabView(this.server)
   }
@@ -79,6 +95,9 @@ class World {
         ? callNow(state.run, this.chance.of(moves).act, state.callTurn ?? 0)
         : careful
     if (!act) return
+    // Now and then something else happens: a bleeder breaks, the job is parked or taken up, a level is read.
+    const other = randomAct(state, this.chance)
+    if (this.chance.yes(0.015) && ELSE.has(other.type)) return this.send(this.stamp(other))
     const opens = act.type === 'call' && (act.act === 'open' || act.act === 'press')
     if (opens && !phoneAgrees({ link: 'linked', shows }, state.callTurn ?? 0)) return
     this.send(this.stamp(act))
@@ -90,6 +109,20 @@ class World {
     if (act) this.send(this.stamp({ type: 'call', act, seen }))
   }
 
+  /** The ledger as somebody keeps it beside the work, and what it found wrong. */
+  private shadow: Shadow
+  private behind = new Map<string, Shadow>()
+  wrong: string | undefined
+  private writeDown(event: JobEvent) {
+    this.wrong ??= breach(this.shadow, event, this.server)
+    if (event.type === 'undone') {
+      this.shadow = this.behind.get(event.event) ?? this.shadow
+      return
+    }
+    this.behind.set(event.id, this.shadow)
+    this.shadow = writeDown(this.shadow, event)
+  }
+
   private arrives(message: Message) {
     switch (message.to) {
       case 'server': {
@@ -98,7 +131,9 @@ class World {
         const applied = applyEvent(this.server, message.event)
         if (!applied.ok) return
         this.known.add(message.event.id)
+        this.writeDown(applied.event)
         this.server = applied.state
+        this.wrong ??= disagreement(this.shadow, this.server)
         return this.tell()
       }
       case 'phone':
@@ -152,6 +187,7 @@ test.each([false, true])(
         if (run && openPoint(run) !== undefined) expect(world.phone.says).not.toBe('release')
       }
       world.settle()
+      expect(world.wrong, `round ${round}`).toBeUndefined()
       expect(world.phone).toEqual(cabView(world.server))
       opened += world.opened
     }

@@ -2,6 +2,7 @@ import { expect, test } from 'vitest'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { stepFact } from '../technique/step'
+import { examples } from '../vehicle/examples'
 import { sayMetric } from '../words'
 import { otherWays } from './another-way'
 import { carefulAct } from './careful'
@@ -83,4 +84,18 @@ test('taken back, the way before stands again', () => {
   job.do({ type: 'undone', event: job.state.undoable.at(-1)?.eventId ?? '' })
   expect(job.state.planned).toEqual(before)
   expect(job.run.stages[job.run.stageIndex]?.stage.technique).toBe('pump-and-hold')
+})
+
+test('in a plan of several rounds the axle is loaded once, and unloaded after the last', () => {
+  const job = ScriptedJob.planned(
+    vehicleFrom(structuredClone(examples['parcel-van']?.file)),
+    { reason: 'repair', replaced: ['unit'] },
+    ['two-person', 'control-unit', 'pressure', 'vacuum'],
+    300,
+  )
+  job.until(({ run }) => run.call === 'open').until(({ run }) => run.call === 'rest' && !run.lookDue)
+  job.do({ ...taken, technique: 'vacuum', alone: false }).bledToTheEnd()
+  const done = job.events.flatMap((event) => (event.type === 'step-done' ? event.step : []))
+  expect(done.filter((step) => step.endsWith('load-axle'))).toEqual(['load-axle', 'unload-axle'])
+  expect(job.state.standing.up).toEqual([])
 })

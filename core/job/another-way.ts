@@ -4,7 +4,7 @@ import { makePlan } from '../plan/plan'
 import { stageTraits } from '../plan/stage-kinds'
 import { techniqueOf } from '../technique'
 import { type MethodMinutes, type Technique, type TechniqueId, techniqueFact } from '../technique/technique'
-import type { Change } from './changes'
+import { type Change, goesBy } from './changes'
 import type { Running } from './events/kind'
 import { pointFact } from './points'
 import type { JobState, StageRunState } from './state'
@@ -102,11 +102,27 @@ export function decideOtherWay(
       why,
     }),
     changes: [
-      { op: 'other-way', from: before, stage },
+      { op: 'other-way', from: before, ...roundsBy(run, plan, now.stage, stage) },
       { op: 'setup', setup: setupAfter(run, plan) },
       ...(begun && left.length > 0 ? [{ op: 'mend' as const, steps: left }] : []),
     ],
   }
+}
+
+/**
+ * The stage under way and the ones after it that go as it does, each as the new plan has it: what is set up for all
+ * rounds is set up in the first and taken away in the last. Counted from the last, since more may have been put in.
+ */
+function roundsBy({ stages, stageIndex }: Running['run'], plan: Plan, now: Stage, stage: Stage) {
+  const rounds = stages.slice(stageIndex).filter((each) => goesBy(each, now.kind, now.technique)).length
+  const planned = plan.stages.filter(
+    ({ kind, technique }) => kind === now.kind && technique === stage.technique,
+  )
+  const [first = stage, ...later] = Array.from(
+    { length: rounds },
+    (_, i) => planned[Math.max(0, planned.length - rounds + i)] ?? stage,
+  )
+  return { stage: first, later }
 }
 
 /** The new plan's settings and reasons, and why each stage is there that was added on the way: that still holds. */

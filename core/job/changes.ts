@@ -52,7 +52,13 @@ export const changeSchema = z.discriminatedUnion('op', [
     why: factSchema,
   }),
   /** From the stage under way on, stages that went one way go on by another. */
-  z.object({ op: z.literal('other-way'), from: techniqueIdSchema, stage: stageSchema }),
+  z.object({
+    op: z.literal('other-way'),
+    from: techniqueIdSchema,
+    stage: stageSchema,
+    /** As each of the stages after it goes, in order; in the first version all went as that one does. */
+    later: z.array(stageSchema).max(40).optional(),
+  }),
   /** Settings, cautions and reasons as they hold from here. */
   z.object({ op: z.literal('setup'), setup: setupSchema }),
   z.object({ op: z.literal('reasons'), reasons: z.array(reasonSchema).max(40) }),
@@ -115,16 +121,16 @@ function applyChange(state: Running, change: Change, eventId: string): JobState 
       return { ...state, proofs: {} }
     case 'conversion':
       return convert(state, change)
-    case 'other-way':
-      return on({
-        ...run,
-        timers: {},
-        stages: run.stages.map((each, i) =>
-          i >= run.stageIndex && each.stage.kind === change.stage.kind && each.stage.technique === change.from
-            ? goOnBy(each, change.stage)
-            : each,
-        ),
+    case 'other-way': {
+      const rounds = [change.stage, ...(change.later ?? [])]
+      let round = 0
+      const stages = run.stages.map((each, i) => {
+        if (i < run.stageIndex || !goesBy(each, change.stage.kind, change.from)) return each
+        // The last one given serves all that follow it.
+        return goOnBy(each, rounds[round++] ?? rounds.at(-1) ?? change.stage)
       })
+      return on({ ...run, timers: {}, stages })
+    }
     case 'setup':
       return on({ ...run, setup: change.setup })
     case 'reasons': {
@@ -159,6 +165,13 @@ function convert(state: Running, { fluidFound, why }: Extract<Change, { op: 'con
     earlier: [...state.earlier, left],
   }
 }
+
+/** Whether a stage is of this kind of work and goes this way. */
+export const goesBy = (
+  { stage }: StageRunState,
+  kind: StageRunState['stage']['kind'],
+  technique: StageRunState['stage']['technique'],
+): boolean => stage.kind === kind && stage.technique === technique
 
 /** A stage by the new way: its amounts, order and places stay; steps that both ways share and were done are done. */
 function goOnBy(stageRun: StageRunState, by: StageRunState['stage']): StageRunState {
