@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import { useMemo } from 'react'
 import { Link, Outlet, useMatches } from 'react-router'
 import { JobMenu } from '~/components/job-menu'
@@ -73,21 +74,17 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
         </p>
       )}
       {!filed && !state.run && state.standing.open.length > 0 && (
-        <p role="alert" className="hatched mt-3 border-4 border-oxide p-3 font-bold">
-          <span className="bg-sheet px-1">
-            {state.standing.open.map(({ point }) => point).join(', ')} was left open.{' '}
-            <Link to={`/jobs/${jobId}/bleed`}>Shut it first</Link>
-          </span>
-        </p>
+        <StandsAlert>
+          {state.standing.open.map(({ point }) => point).join(', ')} was left open.{' '}
+          <Link to={`/jobs/${jobId}/bleed`}>Shut it first</Link>
+        </StandsAlert>
       )}
       {loaderData.standsIn && (
-        <p role="alert" className="hatched mt-3 border-4 border-oxide p-3 font-bold">
-          <span className="bg-sheet px-1">
-            This vehicle stands half done in another job
-            {loaderData.standsIn.bay && `, in ${loaderData.standsIn.bay}`}.{' '}
-            <Link to={`/jobs/${loaderData.standsIn.id}`}>Go on with that one</Link>
-          </span>
-        </p>
+        <StandsAlert>
+          This vehicle stands half done in another job
+          {loaderData.standsIn.bay && `, in ${loaderData.standsIn.bay}`}.{' '}
+          <Link to={`/jobs/${loaderData.standsIn.id}`}>Go on with that one</Link>
+        </StandsAlert>
       )}
       {!filed && comebackOf && (
         <p className="mt-3 border-l-8 border-oxide bg-sheet p-3">
@@ -116,3 +113,10 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
     </>
   )
 }
+
+/** What stands on the vehicle, before anything else on the page. */
+const StandsAlert = ({ children }: { children: ReactNode }) => (
+  <p role="alert" className="hatched mt-3 border-4 border-oxide p-3 font-bold">
+    <span className="bg-sheet px-1">{children}</span>
+  </p>
+)

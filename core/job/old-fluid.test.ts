@@ -23,6 +23,12 @@ const amountsOf = ({ run }: ScriptedJob) =>
   run.stages.find(({ stage }) => stage.kind === 'bleed')?.stage.mlByBleeder ?? {}
 const plan = atDraw().state.planned?.plan
 
+test('more drawn than the reservoir held by count: it held more, and that much was found', () => {
+  const { run } = atDraw().do({ type: 'step-done', step: 'draw', ml: 430 })
+  expect(run.levelMl.res).toBe(0)
+  expect(run.stages[run.stageIndex]?.tally).toMatchObject({ drawnMl: 430, unaccountedMl: -30 })
+})
+
 describe('the draw that was really made decides what has to leave the bleeders', () => {
   test('drawn as planned, the planned amounts stand and nothing is recorded', () => {
     const job = drawn(360)

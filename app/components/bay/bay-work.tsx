@@ -112,19 +112,10 @@ function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
       away === undefined ? { type: 'step-done', step: step.id, ...more } : { type: 'put-away', thing: away },
     )
   const renewed = renews(step)
+  const why = (away !== undefined && ': this still stands') || (mending && ': mend this first') || ''
   return (
     <div className="grid gap-5">
-      <BigLine
-        who={
-          away === undefined
-            ? mending
-              ? `${who[step.who]}: mend this first`
-              : who[step.who]
-            : `${who[step.who]}: this still stands`
-        }
-      >
-        {say(stepFact(step))}
-      </BigLine>
+      <BigLine who={`${who[step.who]}${why}`}>{say(stepFact(step))}</BigLine>
       {mind !== '' && <p className="text-2xl">{mind}</p>}
       {state.run && !mending && currentStage(state.run)?.stage.kind === 'control-unit' && (
         <Prompts prompts={stepPrompts(step)} />
@@ -195,10 +186,14 @@ function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
   const kind = callKindOf(stageRun.stage)
   const { looks } = callMachines[kind]
   const pulled = looksAfterPull(stageRun.stage)
+  const since = run.lookDue
+    ? `Closed. What came at ${joint} since the last look?`
+    : 'What came since the last look?'
+  const lookTitle = pulled ? 'What did the pull bring?' : since
   const look = (
     <LookPanel
       key={`${point} ${progress.pulls}`}
-      title={pulled ? 'What did the pull bring?' : 'What came since the last look?'}
+      title={lookTitle}
       usualMl={pulled ? perPullMl(vehicle, stageRun, point) : 30}
       bottleMl={run.bottleMl}
       lastColour={progress.colour}

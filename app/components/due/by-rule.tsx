@@ -33,7 +33,8 @@ export function DueByRule({ due, day }: { due?: FluidDue; day: string }) {
             <DueStrip day={day} {...each} />
             <span className="text-sm font-normal text-quiet">
               {say(each.says)}, {dueBasis[each.basis]}
-              {each.fellOn !== undefined && `; ${say({ code: 'due-fell', params: { onDay: each.fellOn } })}`}
+              {each.fellOn !== undefined &&
+                `; ${say({ code: 'due-fell', params: { onDay: showDate(each.fellOn) } })}`}
               {each.earliest !== each.latest && `: ${showDate(each.earliest)} to ${showDate(each.latest)}`}
             </span>
           </li>

@@ -17,14 +17,13 @@ export const bottleHung: EventKind<z.output<typeof bottleHungSchema>> = {
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',
-  refuse: refuseOnRun((state, { point }) =>
-    standsUp(state, 'pressure')
-      ? fact('pressure-on')
-      : state.standing.open[0]
-        ? fact('stands-open', { point: state.standing.open[0].point })
-        : hangable(state).includes(point)
-          ? pourFirst(state, point)
-          : fact('no-bottle-here', { point, most: Math.max(1, bottlesAtOnce(state)) }),
-  ),
+  refuse: refuseOnRun((state, { point }) => {
+    if (standsUp(state, 'pressure')) return fact('pressure-on')
+    const [open] = state.standing.open
+    if (open) return fact('stands-open', { point: open.point })
+    if (!hangable(state).includes(point))
+      return fact('no-bottle-here', { point, most: Math.max(1, bottlesAtOnce(state)) })
+    return pourFirst(state, point)
+  }),
   apply: onRun((state, { point, at }) => hangBottle(state, point, at)),
 }
