@@ -3,7 +3,8 @@ import { once } from 'node:events'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
+import { pathToFileURL } from 'node:url'
 
 /** A port nobody listens on now. */
 export async function freePort(): Promise<number> {
@@ -14,7 +15,7 @@ export async function freePort(): Promise<number> {
   return typeof address === 'object' && address ? address.port : 0
 }
 
-const SERVER_CLOCK = new URL('./server-clock.mjs', import.meta.url)
+const SERVER_CLOCK = pathToFileURL(resolve('e2e/server-clock.mjs'))
 const running = new Map<string, DemoServer>()
 
 /** The built application with the demo world in a data folder of its own. */

@@ -1,12 +1,12 @@
 import { joinCab, newCabCode } from '~/db/cab.server'
 import type { Database } from '~/db/database.server'
-import { appendEvents, openJob } from '~/db/jobs.server'
-import { findVehicle, listVehicles } from '~/db/vehicles.server'
+import { appendEvents } from '~/db/jobs.server'
 import { hangable } from '~core/job/bottles'
 import { carefulAct } from '~core/job/careful'
 import type { CallAct, CallState } from '~core/technique/calls'
 import type { Vehicle } from '~core/vehicle/schema'
-import { ScriptedJob, una } from '~test/worlds/scripted-job'
+import { ScriptedJob } from '~test/worlds/scripted-job'
+import { openVanJob } from './own-van'
 
 type Phase = {
   name: string
@@ -86,6 +86,15 @@ const phases: Phase[] = [
     },
   },
   {
+    name: 'Gravity: one closed, what came last',
+    act: (vehicle) => {
+      const job = ready(exchange(vehicle, 'gravity')).call('open')
+      job.do({ type: 'pull-seen', ml: 40, colour: 'dark', bubbles: 'none' })
+      const [next = ''] = hangable(job.state)
+      return job.do({ type: 'bottle-hung', point: next }).wait(120).call('close')
+    },
+  },
+  {
     name: 'The cab’s phone is not heard',
     act: (vehicle) => ready(exchange(vehicle, 'two-person')).call('press', 'holding', 'open'),
     phone: true,
@@ -140,18 +149,18 @@ const phases: Phase[] = [
 
 /** Put one job of each phase into the shop. */
 export async function addBayPhases(db: Database, at: Date): Promise<{ name: string; jobId: string }[]> {
-  const van = (await listVehicles(db)).find(({ plate }) => plate === 'GNT 107')
-  const stored = van && (await findVehicle(db, van.id))
-  if (!stored) throw new Error('the demo world has a van GNT 107')
   const made: { name: string; jobId: string }[] = []
   for (const { name, act, before, phone } of phases) {
-    const job = act(stored.vehicle)
-    const events = job.events
-      .slice(1, before ? -1 : undefined)
-      .map((event) => ({ ...event, at: at.toISOString() }))
-    const jobId = await openJob(db, stored, at.toISOString(), { by: una })
-    const appended = await appendEvents(db, jobId, events)
-    if (!appended.ok) throw new Error(`${name}: ${appended.refusal.text}`)
+    const { stored, jobId } = await openVanJob(db, 'GNT 107', at)
+    const { events } = act(stored.vehicle)
+    // The last of them is done now, the others as long before it as they were.
+    const laterMs = at.getTime() - Date.parse(events.at(-1)?.at ?? '')
+    const moved = events.map((event) => ({
+      ...event,
+      at: new Date(Date.parse(event.at) + laterMs).toISOString(),
+    }))
+    const appended = await appendEvents(db, jobId, moved.slice(1, before ? -1 : undefined))
+    if (!appended.ok) throw new Error(`${name}: ${appended.refusal.code}`)
     if (phone) await joinCab(db, await newCabCode(db, jobId))
     made.push({ name, jobId })
   }

@@ -34,8 +34,8 @@ import { createApp } from '../server/app'
 import { benchCab } from './bench/cab'
 import { benchDue } from './bench/due'
 import { line, medianMs, ms, quantile } from './bench/measure'
-import { openVanJob } from './bench/van'
 import { benchWhatIf } from './bench/what-if'
+import { openVanJob } from './own-van'
 
 /** The van with two valves and three junctions added, so that it has twelve parts. */
 function twelveParts() {

@@ -18,8 +18,8 @@ import { loadDemoWorld } from '../../demo/load'
 import { chromiumOptions, DemoServer } from '../../e2e/server'
 import { signIn } from '../../e2e/sign-in'
 import { opensThrough } from '../../e2e/two-people'
+import { openVanJob } from '../own-van'
 import { line, ms, quantile } from './measure'
-import { openVanJob } from './van'
 
 const PAIRS = 20
 const ACTS_EACH = 50

@@ -1,12 +1,13 @@
 import type { Database } from '~/db/database.server'
 import { openJob } from '~/db/jobs.server'
 import { findVehicle, importVehicle } from '~/db/vehicles.server'
-import vanFile from '../../demo/vehicles/post-van-lhd.json'
+import { una } from '~test/worlds/scripted-job'
+import vanFile from '../demo/vehicles/post-van-lhd.json'
 
-/** A job opened on a van of the bench's own: one of the demo world may stand in a job there already. */
-export async function openVanJob(db: Database, plate: string) {
+/** A job opened on a van like the demo world's, but nobody else's: that one may stand in a job there already. */
+export async function openVanJob(db: Database, plate: string, at = new Date()) {
   const imported = await importVehicle(db, JSON.stringify(vanFile), { plate })
   const stored = imported.ok && (await findVehicle(db, imported.value.id))
   if (!stored) throw new Error('the van of the demo world is a vehicle file')
-  return { stored, jobId: await openJob(db, stored, new Date().toISOString(), {}) }
+  return { stored, jobId: await openJob(db, stored, at.toISOString(), { by: una }) }
 }
