@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { demoVehicle } from '~test/worlds/demo-vehicles'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { vehicleFrom } from '~test/worlds/vehicles'
+import type { Colour } from '../fluid/specs/colour'
 import { examples } from '../vehicle/examples'
 import { findings } from './findings'
 import { isFed } from './points'
@@ -38,6 +39,31 @@ describe('no flow is a finding, and nothing is clean that did not move', () => {
     job.until(({ run }) => run.call === 'open')
     expect(job.do(look(0)).point('RR')?.cleanStreak).toBe(0)
     expect(job.do(look(30)).point('RR')?.cleanStreak).toBe(1)
+  })
+})
+
+describe('clean is what looks like the fluid that is poured in', () => {
+  const cleanAt = (work: object, colour: Colour) => {
+    const job = ScriptedJob.planned(demoVehicle('post-van-lhd'), work, ['two-person'], 380)
+    job.until(
+      ({ run }) => run.lookDue && run.call === 'rest' && run.stages[run.stageIndex]?.stage.kind === 'bleed',
+    )
+    const point = job.run.callAt ?? ''
+    return job.do({ ...look(6), colour }).point(point)?.cleanStreak === 1
+  }
+
+  test('glycol is colourless to amber when it is new: amber is clean, brown is not', () => {
+    const service = { reason: 'service' }
+    expect((['new', 'amber', 'brown', 'purple'] as const).map((each) => cleanAt(service, each))).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ])
+  })
+
+  test('silicone that still comes out of a conversion is not', () => {
+    expect(cleanAt({ reason: 'conversion', fluidFound: 'DOT 5' }, 'purple')).toBe(false)
   })
 })
 

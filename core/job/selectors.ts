@@ -1,4 +1,5 @@
-import type { FluidSpec } from '../fluid/specs'
+import { type FluidSpec, fluidOf } from '../fluid/specs'
+import type { Colour } from '../fluid/specs/colour'
 import type { Plan, Stage } from '../plan/answer'
 import { decideScope } from '../plan/scope/scope'
 import { anythingStands } from './standing'
@@ -53,6 +54,10 @@ export function mayGoIn(state: Fluids): FluidSpec[] {
   const { spec, alsoAllowed } = state.vehicle.fluid
   return [...new Set([fluidIn(state), spec, ...alsoAllowed])]
 }
+
+/** Whether what came out looks like what is poured in: glycol fluid is amber when it is new. */
+export const looksNew = (state: Fluids, colour: Colour): boolean =>
+  fluidOf(fluidIn(state)).newColours.includes(colour)
 
 /** The stages as they are now: the run's, with what was put in or changed on the way. */
 export const stagesNow = ({ run, planned }: Partial<Pick<JobState, 'run' | 'planned'>>): Stage[] =>

@@ -13,6 +13,6 @@ export const dot4lv: Fluid = {
   ],
   densityKgM3: 1060,
   expansionPerK: 0.00075,
-  colourWhenNew: 'colourless to amber',
+  newColours: ['new', 'amber'],
   source: 'ISO 4925:2020 class 6 (recalled)',
 }

@@ -13,6 +13,6 @@ export const dot51: Fluid = {
   ],
   densityKgM3: 1065,
   expansionPerK: 0.00075,
-  colourWhenNew: 'colourless to amber',
+  newColours: ['new', 'amber'],
   source: 'FMVSS No. 116, 49 CFR 571.116 (recalled)',
 }

@@ -13,6 +13,6 @@ export const dot5: Fluid = {
   ],
   densityKgM3: 960,
   expansionPerK: 0.00095,
-  colourWhenNew: 'purple',
+  newColours: ['new', 'purple'],
   source: 'FMVSS No. 116, 49 CFR 571.116 (recalled)',
 }

@@ -1,4 +1,5 @@
 import type { ViscosityPoint } from '../../physics/hydraulics/viscosity'
+import type { Colour } from './colour'
 
 /** What a fluid is made of decides what it may be mixed with. */
 export type FluidBase = 'glycol' | 'silicone' | 'mineral'
@@ -19,6 +20,7 @@ export type Fluid = {
   densityKgM3: number
   /** Share of its volume a fluid gains per degree. @source from memory */
   expansionPerK: number
-  colourWhenNew: string
+  /** How it may look unused, colourless to amber for glycol: what comes out so is as new as what goes in. */
+  newColours: readonly Colour[]
   source: string
 }

@@ -10,6 +10,6 @@ export const mineral: Fluid = {
   ],
   densityKgM3: 860,
   expansionPerK: 0.0007,
-  colourWhenNew: 'green',
+  newColours: ['new', 'green'],
   source: 'common practice',
 }

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { bubbleKinds, colours } from '../../fluid/specs/colour'
 import { freshPoint, pointWants } from '../points'
-import { mayGoIn, pointsOnPaper } from '../selectors'
+import { looksNew, mayGoIn, pointsOnPaper } from '../selectors'
 import { afterStep } from '../standing'
 import type { JobState, StageRunState } from '../state'
 import { addTally } from '../tally'
@@ -65,8 +65,7 @@ function refuse(state: JobState, paper: Paper) {
         leastMl: Math.max(1, Math.ceil(leastMl)),
         clean: wants?.wantsClean ?? 0,
       })
-    if (line.bubbles !== 'none' || !['new', 'amber'].includes(line.colour))
-      return fact('paper-not-clean', { point })
+    if (line.bubbles !== 'none' || !looksNew(state, line.colour)) return fact('paper-not-clean', { point })
   }
   return undefined
 }

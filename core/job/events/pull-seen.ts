@@ -4,7 +4,6 @@ import { fact } from '../../base/decision'
 import { bubbleKinds, colours } from '../../fluid/specs/colour'
 import { stageTraits } from '../../plan/stage-kinds'
 import { pullMl } from '../../technique/strokes'
-import type { Vehicle } from '../../vehicle/schema'
 import { goneBack } from '../advance'
 import { nextBottle } from '../bottles'
 import { copyOfPoint, copyOfRun, withRun } from '../copies'
@@ -21,6 +20,7 @@ import {
   reservoirOfPoint,
   sourceOf,
 } from '../points'
+import { looksNew } from '../selectors'
 import type { JobState, PointRun, RunState, StageRunState } from '../state'
 import { addTally } from '../tally'
 import { type EventKind, onRun, type Running, refuseOnRun, type Upcast } from './kind'
@@ -56,13 +56,14 @@ function refuse(state: Running) {
 const MOVED_SHARE = 0.25
 
 /**
- * No bubbles, where colour tells anything also new, and fluid that moved: what stands still shows nothing, and finishes
- * nothing.
+ * No bubbles, where colour tells anything the new fluid's own, and fluid that moved: what stands still shows nothing,
+ * and finishes nothing.
  */
-function isClean(vehicle: Vehicle, { stage }: StageRunState, point: string, event: PullSeen): boolean {
+function isClean(state: JobState, { stage }: StageRunState, point: string, event: PullSeen): boolean {
+  const { vehicle } = state
   const { looks } = callOf(stage)
   const colourCounts = looks.colour && stageTraits[stage.kind].colourCounts
-  if (event.bubbles !== 'none' || (colourCounts && event.colour !== 'new')) return false
+  if (event.bubbles !== 'none' || (colourCounts && !looksNew(state, event.colour))) return false
   if (!looks.ml) return true
   const source = sourceOf(vehicle, point)
   const strokeMl = source === undefined ? undefined : pullMl(vehicle, source)
@@ -70,7 +71,8 @@ function isClean(vehicle: Vehicle, { stage }: StageRunState, point: string, even
   return event.ml > 0 && event.ml >= leastMl
 }
 
-function complete({ run, vehicle }: JobState, event: PullSeen): PullSeen {
+function complete(state: JobState, event: PullSeen): PullSeen {
+  const { run, vehicle } = state
   const stageRun = run && currentStage(run)
   const point = run && currentPoint(run)
   if (!stageRun || point === undefined) return event
@@ -78,7 +80,7 @@ function complete({ run, vehicle }: JobState, event: PullSeen): PullSeen {
     callOf(stageRun.stage).looks.ml &&
     !isFed(run, stageRun.stage) &&
     baresPorts({ vehicle, run }, point, event.ml)
-  return { ...event, clean: isClean(vehicle, stageRun, point, event), ...(bare && { bare }) }
+  return { ...event, clean: isClean(state, stageRun, point, event), ...(bare && { bare }) }
 }
 
 /** What came since it was opened or looked at last, in the company it ran in; another company is timed anew. */
