@@ -110,8 +110,9 @@ export function doubt(run: RunState, ids: readonly string[]): RunState {
   const stages = [...run.stages]
   for (let i = Math.min(run.stageIndex, stages.length - 1); i >= 0 && left.size > 0; i--) {
     const stageRun = stages[i]
-    const here = stageRun?.points.filter((id) => left.delete(id)) ?? []
+    const here = stageRun?.points.filter((id) => left.has(id)) ?? []
     if (!stageRun || here.length === 0) continue
+    for (const id of here) left.delete(id)
     const doubtful = Object.entries(stageRun.at).map(([id, point]): [string, PointRun] => [
       id,
       here.includes(id) ? { ...point, ready: false, finished: false, cleanStreak: 0, doubtful: true } : point,

@@ -58,21 +58,27 @@ export function reach(
   const scope = decideScope(vehicle, work, planned.shop.scopeSchool).value
   const points = scope.bleeders.map(({ bleeder }) => bleeder.id).filter(only)
   draft.do({ op: 'start-again', points })
-  const { run } = draft
-  const inPlan = new Set(run.stages.flatMap((stageRun) => stageRun.points))
+  const inPlan = new Set(draft.run.stages.flatMap((stageRun) => stageRun.points))
   const missing = points.filter((id) => !inPlan.has(id))
-  // Bleeders the plan never meant to touch, on a joint that now was opened: a stage of their own.
-  if (missing.length > 0) {
-    const plan = makePlan(request)
-    const bleed = plan.stages.find(({ kind }) => kind === 'bleed')
-    const order = bleed?.order.filter((id) => missing.includes(id)) ?? []
-    if (bleed)
-      draft
-        .do({ op: 'insert-stage', stage: { ...bleed, order, points: order } })
-        .do({ op: 'setup', setup: joined(run.setup, plan, bleed) })
-  }
+  if (missing.length > 0) bleedUnplanned(draft, makePlan(request), missing)
   if (scope.cylinder !== 'none') cylindersAgain(state, draft, request, scope.cylinderIds, only)
   return points
+}
+
+/**
+ * Bleeders the plan never meant to touch, on a joint that now was opened: stages of their own, as a plan for them has
+ * it. Systems of their own are bled in stages of their own; of several rounds the first is enough for a place.
+ */
+function bleedUnplanned(draft: Draft, plan: Plan, missing: readonly string[]): void {
+  const bleeds = plan.stages.filter(({ kind }) => kind === 'bleed')
+  const first = (id: string) => bleeds.find(({ order }) => order.includes(id))
+  const stages = bleeds.flatMap((stage) => {
+    const order = stage.order.filter((id) => missing.includes(id) && first(id) === stage)
+    return order.length > 0 ? [{ ...stage, order, points: order }] : []
+  })
+  // Each is put in before the one under way: the last one first.
+  for (const stage of stages.toReversed())
+    draft.do({ op: 'insert-stage', stage }).do({ op: 'setup', setup: joined(draft.run.setup, plan, stage) })
 }
 
 /**

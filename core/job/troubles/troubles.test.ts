@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { demoVehicle } from '~test/worlds/demo-vehicles'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { checksFor } from '../proofs/checks'
@@ -17,6 +18,14 @@ const done = (job: ScriptedJob, ml?: number) => {
   return job.do({ type: 'step-done', step: step?.id ?? 'none', ml })
 }
 const kinds = (job: ScriptedJob) => job.run.stages.map(({ stage }) => stage.kind)
+
+test('a reservoir that ran dry outside the work has its own bleeder bled: the other system of a motorcycle', () => {
+  const front = { reason: 'repair', opened: ['front brake'] }
+  const job = ScriptedJob.planned(demoVehicle('courier-motorcycle'), front, ['two-person', 'vacuum'], 60)
+  expect(job.bledToTheEnd().point('R')).toBeUndefined()
+  job.trouble({ what: 'ran-dry', reservoir: 'rear reservoir' })
+  expect(job.bledToTheEnd().point('R')?.finished).toBe(true)
+})
 
 describe('a bleeder that fails (common practice)', () => {
   test('seized: soaked while the others go on, never passed over, nothing starts again', () => {
