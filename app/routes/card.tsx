@@ -52,7 +52,7 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
   const { vehicle } = request
   const show = useShow()
   const say = useSay()
-  const checks = checksFor({ vehicle, planned: { shop: request.shop, plan } })
+  const checks = checksFor({ vehicle, checkIn: request, planned: { shop: request.shop, plan } })
   return (
     <main
       className={`mx-auto max-w-[52rem] p-5 text-[15px] leading-snug print:max-w-none print:p-0 ${density(plan)}`}

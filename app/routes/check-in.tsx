@@ -21,6 +21,7 @@ import { useFieldText, useShow } from '~/lib/units'
 import { fluidSpecs } from '~core/fluid/specs'
 import { colourClues, colours } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
+import { wheelsOff } from '~core/plan/wheels-off'
 import { partFact, partsOf, reservoirFact } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Route } from './+types/check-in'
@@ -74,6 +75,7 @@ function typedBefore(
       work.systemEmpty && 'systemEmpty',
       before.portsStayedCovered && 'portsStayedCovered',
     ].filter((each) => typeof each === 'string'),
+    wheels: work.wheelsOff?.length === 0 ? ['on'] : [],
     colour: before.colour,
     fluidFound: work.fluidFound ?? 'as-specified',
     levelMl: reservoirs.map(({ id }, i) =>
@@ -237,6 +239,14 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
               })}
               <TextField field={fields.odometerKm} label="Odometer" quantity="distance" />
             </div>
+            {wheelsOff(vehicle, {}).length > 0 && (
+              <Choices
+                field={fields.wheels}
+                legend="Wheels"
+                options={[{ value: 'on', label: 'None comes off: the bleeders are reached as it stands' }]}
+                multiple
+              />
+            )}
             <fieldset>
               <legend className="field-label">
                 How far each piston stands out by wear (floating caliper: both pads and the disc)

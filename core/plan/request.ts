@@ -46,6 +46,8 @@ export const workSchema = z.object({
       z.number('give a wear in mm').min(0, 'give a wear of 0 mm or more').max(100, 'give at most 100 mm'),
     )
     .default({}),
+  /** Brakes whose wheel comes off, by id: [] where none does; left out where nobody said. */
+  wheelsOff: z.array(z.string('give an id')).max(100, 'give at most 100 ids').optional(),
   /** What stands in each reservoir as it came in, where that was seen. */
   levelMl: z
     .record(
@@ -220,12 +222,14 @@ export function workFaults(vehicle: Vehicle, work: Work): Fault[] {
           path: `work.${field}.${i}`,
           message: `there is no part or line "${id}"; give ids of this vehicle`,
         })
-  for (const id of Object.keys(work.padWearMm))
-    if (!vehicle.parts.some((part) => part.id === id && part.type === 'wheel-brake'))
-      faults.push({
-        path: `work.padWearMm.${id}`,
-        message: `there is no wheel brake "${id}"; give ids of this vehicle’s brakes`,
-      })
+  const noBrake = (id: string) => !vehicle.parts.some((part) => part.id === id && part.type === 'wheel-brake')
+  const brakes = [
+    ...Object.keys(work.padWearMm).map((id) => ({ id, path: `work.padWearMm.${id}` })),
+    ...(work.wheelsOff ?? []).map((id, i) => ({ id, path: `work.wheelsOff.${i}` })),
+  ]
+  for (const { id, path } of brakes)
+    if (noBrake(id))
+      faults.push({ path, message: `there is no wheel brake "${id}"; give ids of this vehicle’s brakes` })
   for (const id of Object.keys(work.levelMl ?? {}))
     if (!vehicle.parts.some((part) => part.id === id && part.type === 'reservoir'))
       faults.push({

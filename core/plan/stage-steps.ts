@@ -111,11 +111,11 @@ export function ownSteps(
   spec: string,
   technique: Technique | undefined,
   steps: Steps,
-  reservoirs: readonly ReservoirSteps[] = [],
+  { lifted, reservoirs }: { lifted: boolean; reservoirs: readonly ReservoirSteps[] },
 ): Steps {
   switch (kind) {
     case 'bleed':
-      return { before: [atWheel('stands'), ...steps.before], after: steps.after }
+      return { before: [atWheel(lifted ? 'stands' : 'bottle-ready'), ...steps.before], after: steps.after }
     case 'bench-bleed':
     case 'control-unit':
       return steps

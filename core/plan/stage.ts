@@ -7,6 +7,7 @@ import type { Stage } from './answer'
 import { fluidUsed, type Prepared } from './prepare'
 import type { PlanRequest } from './request'
 import { ownSteps, type ReservoirSteps } from './stage-steps'
+import { wheelsOff } from './wheels-off'
 
 /** Hands' time of the stages that are no bleeding, minutes. @source from memory */
 export const HANDLING_MINUTES = {
@@ -51,7 +52,12 @@ export function stepsOf(
   works: readonly ReservoirWork[] = [],
 ): Steps {
   const own = technique ? technique.steps(build.context) : noSteps()
-  return ownSteps(kind, fluidUsed(build.request), technique, own, reservoirSteps(build, works))
+  const { vehicle, work } = build.request
+  const lifted = wheelsOff(vehicle, work).length > 0
+  return ownSteps(kind, fluidUsed(build.request), technique, own, {
+    lifted,
+    reservoirs: reservoirSteps(build, works),
+  })
 }
 
 /** What is done to each reservoir, with what it is called. */

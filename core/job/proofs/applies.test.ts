@@ -32,6 +32,19 @@ describe('what a vehicle has decides what it is asked (common practice)', () => 
       expect(idsOf(demoVehicle(name))).not.toContain('single-circuit')
   })
 
+  test('stands and wheel nuts are asked where a wheel comes off, and nowhere else', () => {
+    const asked = (vehicle: Vehicle, more: object = {}) => {
+      const job = ScriptedJob.planned(vehicle, { reason: 'service', ...more }, ['two-person', 'solo'], 300)
+      const steps = job.run.stages.flatMap(({ stage }) => stage.before.map(({ id }) => id))
+      return [steps.includes('stands'), checksFor(job.state).some(({ id }) => id === 'wheel-nuts')]
+    }
+    const car = vehicleFrom(carFile(fourCorners))
+    expect(asked(car)).toEqual([true, true])
+    expect(asked(car, { wheelsOff: ['brake-fl'] })).toEqual([true, true])
+    expect(asked(car, { wheelsOff: [] })).toEqual([false, false])
+    expect(asked(demoVehicle('courier-motorcycle'))).toEqual([false, false])
+  })
+
   test('drums are adjusted before the pedal is judged', () => {
     const ids = idsOf(demoVehicle('charabanc'))
     expect(ids.indexOf('shoes-adjusted')).toBeLessThan(ids.indexOf('pedal-high'))

@@ -1,8 +1,10 @@
 import { type Fact, fact } from '../../base/decision'
 import { HOLD_S } from '../../plan/stage-steps'
+import { wheelsOff } from '../../plan/wheels-off'
 import { boosterOf } from '../../vehicle/booster'
 import { partsOf } from '../../vehicle/parts'
 import type { Vehicle } from '../../vehicle/schema'
+import type { CheckIn } from '../events'
 import { stagesNow } from '../selectors'
 import type { JobState } from '../state'
 
@@ -14,7 +16,8 @@ export type ProofWay = (typeof proofWays)[number]
 export const proofFact = (id: string): Fact => fact(`proof-${id}`)
 
 /** What of a job decides which proofs it needs. */
-export type ToProve = Pick<JobState, 'vehicle'> & Partial<Pick<JobState, 'extraChecks' | 'planned' | 'run'>>
+export type ToProve = Pick<JobState, 'vehicle'> &
+  Partial<Pick<JobState, 'extraChecks' | 'planned' | 'run'>> & { checkIn?: Pick<CheckIn, 'work'> }
 
 /** One proof: either a measure with its limit or a plain pass or fail. Its words go by its id. */
 export type ProofCheck = {
@@ -182,7 +185,7 @@ const checks: readonly ProofCheck[] = [
   {
     id: 'wheel-nuts',
     way: 'set-right',
-    applies: onRoad,
+    applies: ({ vehicle, checkIn }) => wheelsOff(vehicle, checkIn?.work ?? {}).length > 0,
   },
   {
     id: 'low-speed',

@@ -55,6 +55,7 @@ export const steps: StepWords = {
   look: ['Every joint dry.', 'A wet one: mend it, wipe, press again.'],
   // At the wheels
   stands: 'On stands, brakes assembled, catch bottle ready.',
+  'bottle-ready': 'Brakes assembled, catch bottle ready.',
   bottles: 'A bottle at every bleeder, hose end under fluid.',
   'hang-bottle': [
     'Bottle hung above the bleeder, hose end 25 mm under new fluid.',
