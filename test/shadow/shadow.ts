@@ -16,6 +16,8 @@ export type Shadow = {
   planSteps: string[]
   /** Where air went in and did not come out yet: bleeders, and chambers of a cylinder. */
   air: Set<string>
+  /** Bleeders and chambers of the vehicle. */
+  places: Set<string>
   /** By reservoir, what draws air once it is empty. */
   fed: Map<string, string[]>
   /** By place, the chambers whose air comes out there too. */
@@ -29,17 +31,19 @@ export const newShadow = (): Shadow => ({
   renews: new Map(),
   planSteps: [],
   air: new Set(),
+  places: new Set(),
   fed: new Map(),
   clears: new Map(),
 })
 
-const copyOf = ({ open, broken, up, renews, planSteps, air, fed, clears }: Shadow): Shadow => ({
+const copyOf = ({ open, broken, up, renews, planSteps, air, places, fed, clears }: Shadow): Shadow => ({
   open: new Map(open),
   broken: [...broken],
   up: new Set(up),
   renews: new Map(renews),
   planSteps,
   air: new Set(air),
+  places,
   fed,
   clears,
 })
@@ -66,6 +70,12 @@ function drawnBy(shadow: Shadow, vehicle: Vehicle): void {
   shadow.fed = new Map()
   shadow.clears = new Map()
   const feeds = new Map<string, Set<string>>()
+  shadow.places = new Set(
+    vehicle.parts.flatMap((part) => [
+      ...('bleeders' in part ? part.bleeders.map(({ id }) => id) : []),
+      ...(part.type === 'master-cylinder' ? part.chambers.map(({ id }) => id) : []),
+    ]),
+  )
   for (const part of vehicle.parts) {
     if (part.type !== 'master-cylinder') continue
     for (const chamber of part.chambers) {
@@ -164,8 +174,9 @@ export function writeDown(before: Shadow, event: JobEvent): Shadow {
       shadow.open.set(event.point, 'running')
       break
     case 'joint-shut':
-      // A broken one is renewed before it is bled again.
-      if (shadow.open.get(event.point) === 'named') shadow.air.add(event.point)
+      // A broken one is renewed before it is bled again; one left open on a vehicle picked by mistake is called otherwise.
+      if (shadow.open.get(event.point) === 'named' && shadow.places.has(event.point))
+        shadow.air.add(event.point)
       shadow.open.delete(event.point)
       break
     case 'trouble': {
