@@ -39,7 +39,7 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const stageRun = run && currentStage(run)
   if (!run || !stageRun || state.parked || state.filed || bleedDone(state)) return undefined
   const [open] = state.standing.open
-  if (open && openPoints(run).length > 0) {
+  if (open && run.call !== 'rest' && openPoints(run).length > 0) {
     const next = callStep(callKindOf(stageRun.stage), run.call)?.next.filter(({ mishap }) => !mishap)
     const close = next?.find(({ act }) => act === 'close') ?? next?.[0]
     if (close) return callNow(run, close.act, state.callTurn ?? 0)

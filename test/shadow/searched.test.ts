@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import { applyEvent } from '~core/job/apply'
+import { carefulAct } from '~core/job/careful'
 import type { JobEvent } from '~core/job/events'
 import { callNow, openPoints } from '~core/job/points'
 import { allOpen } from '~core/job/standing'
@@ -14,6 +15,7 @@ import { newShadow, type Shadow, writeDown } from './shadow'
 const vehicle = vehicleFrom(carFile(fourCorners.slice(2)))
 const points = ['rl', 'rr']
 const yesNo = [true, false]
+const AT = '2026-05-04T08:00:00.000Z'
 
 /** Every kind of act that could be sent now, sensible or not; amounts are of no interest here. */
 function* everyAct(state: JobState): Generator<Act> {
@@ -87,6 +89,16 @@ function start(method: string): World {
   return { state: { ...job.state, undoable: [] }, shadow, behind: new Map() }
 }
 
+/** What whoever stands there does next: goes on with care, or takes up what was parked. */
+function wayOn(state: JobState): string {
+  const act = state.parked
+    ? ({ type: 'resumed', asLeft: true, found: '', pedalCameUp: false } as const)
+    : carefulAct(state)
+  if (!act) return 'none'
+  const applied = applyEvent(state, { ...act, id: 'the-way-on-from-here', at: AT } as JobEvent)
+  return applied.ok ? 'taken' : `${act.type}: ${applied.refusal.code}`
+}
+
 const MOST = 60_000
 
 test.each(['two-person', 'pressure', 'vacuum', 'gravity', 'solo'])(
@@ -97,9 +109,11 @@ test.each(['two-person', 'pressure', 'vacuum', 'gravity', 'solo'])(
     const left = [first]
     let acts = 0
     for (let world = left.shift(); world; world = left.shift()) {
+      const on = wayOn(world.state)
+      expect(on, `a way on from ${keyOf(world.state, world.shadow)}`).toBe('taken')
       for (const act of everyAct(world.state)) {
         const id = `searched-${String(acts++).padStart(12, '0')}`
-        const event = { ...act, id, at: '2026-05-04T08:00:00.000Z' } as JobEvent
+        const event = { ...act, id, at: AT } as JobEvent
         const applied = applyEvent(world.state, event)
         if (!applied.ok) continue
         const wrong = breach(world.shadow, applied.event, world.state)
