@@ -31,17 +31,18 @@ export function finishedPoints(run: RunState): string[] {
   return [...finished].filter(([, done]) => done).map(([id]) => id)
 }
 
-const worksAt = (stageRun: StageRunState, ids: readonly string[]) =>
-  stageRun.points.some((id) => ids.includes(id))
-
-/** Change some points in the newest stage reached that works at them, and go back there where that leaves work. */
+/**
+ * Change some points, each in the newest stage reached that works at it, and go back to the first of those stages: all
+ * that comes after it comes again.
+ */
 function reopen(run: RunState, ids: readonly string[], change: (point: PointRun) => PointRun): RunState {
-  let back = -1
-  for (let i = Math.min(run.stageIndex, run.stages.length - 1); i >= 0 && back < 0; i--) {
-    const stageRun = run.stages[i]
-    if (stageRun && worksAt(stageRun, ids)) back = i
-  }
-  if (back < 0) return run
+  const reached = run.stages.slice(0, run.stageIndex + 1)
+  const newest = ids
+    .map((id) => reached.findLastIndex(({ points }) => points.includes(id)))
+    .filter((i) => i >= 0)
+  if (newest.length === 0) return run
+  // What is done after the first of them is done again anyway.
+  const back = Math.min(...newest)
   const stages = run.stages.map((stageRun, i): StageRunState => {
     if (i < back) return stageRun
     if (i > back && i <= run.stageIndex) return stageAgain(stageRun)

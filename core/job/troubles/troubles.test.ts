@@ -19,6 +19,17 @@ const done = (job: ScriptedJob, ml?: number) => {
 }
 const kinds = (job: ScriptedJob) => job.run.stages.map(({ stage }) => stage.kind)
 
+test('ran dry after a corner was bled in a stage of its own: the wheels bled before it start again too', () => {
+  const corner = { reason: 'repair', opened: ['line-rr'] }
+  const job = ScriptedJob.planned(vehicle, corner, ['two-person'], 300).bledToTheEnd()
+  job.trouble({ what: 'leaking', line: 'line-fl' }).bledToTheEnd()
+  job.trouble({ what: 'ran-dry', reservoir: 'res' })
+  const left = job.run.stages.flatMap(({ points, at }, i) =>
+    i >= job.run.stageIndex ? points.filter((id) => !at[id]?.finished) : [],
+  )
+  expect(new Set(left)).toEqual(new Set(['mc-A', 'mc-B', 'rr', 'rl', 'fr', 'fl']))
+})
+
 test('a reservoir that ran dry outside the work has its own bleeder bled: the other system of a motorcycle', () => {
   const front = { reason: 'repair', opened: ['front brake'] }
   const job = ScriptedJob.planned(demoVehicle('courier-motorcycle'), front, ['two-person', 'vacuum'], 60)
