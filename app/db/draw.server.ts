@@ -5,7 +5,7 @@ import type { JobEvent } from '~core/job/events'
 import { fluidIn, mayGoIn } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import { jobTally } from '~core/job/tally'
-import { draw } from '~core/stock/draw'
+import { BOOK_ML, draw } from '~core/stock/draw'
 import { mayNotPour, pastItsTime } from '~core/stock/may-pour'
 import { reserve } from '~core/stock/reserve'
 import { wasteKindOf } from '~core/stock/waste'
@@ -51,22 +51,30 @@ export async function notFromShelf(
     : fact('wrong-container', { code: found.code, held: found.spec, said: opening.spec })
 }
 
-/** What one event of a job does to the shelf and the drum, in the same transaction. */
+/**
+ * What one event of a job does to the shelf and the drum, in the same transaction.
+ *
+ * @returns what was poured beyond what the container in use held by the book, mL; 0 where nobody could read it off
+ */
 export async function showOnShelf(
   tx: Queries,
   jobId: string,
   before: JobState | undefined,
   state: JobState,
   event: JobEvent,
-): Promise<void> {
+): Promise<number> {
   const by = event.by?.name ?? ''
   const opening = openingOf(event)
   if (opening) await open(tx, jobId, opening, by)
+  const owed = before?.containers.at(-1)
+  if (event.type === 'container-opened' && owed?.beyondMl && opening && opening.code !== owed.code)
+    await pourTheRest(tx, jobId, event.id, { from: opening.code, owed: owed.code, ml: owed.beyondMl, by })
   for (const code of codesOf(before)) if (!codesOf(state).includes(code)) await notOpened(tx, jobId, code)
   const pouredMl = jobTally(state).inMl - (before ? jobTally(before).inMl : 0)
   // The one in use may be none of the shelf's: then nothing here is drawn from.
   const inUse = state.containers.at(-1)?.code
-  if (pouredMl > 0 && inUse !== undefined) await pour(tx, jobId, event.id, inUse, pouredMl, by)
+  const shortMl =
+    pouredMl > 0 && inUse !== undefined ? await pour(tx, jobId, event.id, inUse, pouredMl, by) : 0
   if (event.type === 'undone') await takeBack(tx, jobId, event.event, by)
   if (state.planned !== before?.planned) await holdBack(tx, jobId, state, dayOf(event.at))
   if (state.filed && !before?.filed) {
@@ -80,6 +88,19 @@ export async function showOnShelf(
         by,
       ])
   }
+  return shortMl > BOOK_ML ? shortMl : 0
+}
+
+/** The container that was opened next gave what the last one had not: it is drawn from, and no longer missing there. */
+async function pourTheRest(
+  tx: Queries,
+  jobId: string,
+  eventId: string,
+  { from, owed, ml, by }: { from: string; owed: string | undefined; ml: number; by: string },
+): Promise<void> {
+  await pour(tx, jobId, eventId, from, ml, by)
+  if (owed !== undefined)
+    await move(tx, { code: owed, what: 'drawn', ml: 0, shortMl: -ml, jobId, eventId, by })
 }
 
 async function open(
@@ -112,12 +133,12 @@ async function pour(
   code: string,
   pouredMl: number,
   by: string,
-): Promise<void> {
+): Promise<number> {
   const [row] = await tx.query<{ left_ml: number }>(
     'select left_ml from container where code = $1 for update',
     [code],
   )
-  if (!row) return
+  if (!row) return 0
   const { drawnMl, shortMl } = draw(row.left_ml, pouredMl)
   await tx.query('update container set left_ml = greatest(0, left_ml - $2) where code = $1', [code, drawnMl])
   await tx.query('update reservation set ml = greatest(0, ml - $3) where job_id = $1 and code = $2', [
@@ -126,6 +147,7 @@ async function pour(
     drawnMl,
   ])
   await move(tx, { code, what: 'drawn', ml: -drawnMl, shortMl, jobId, eventId, by })
+  return shortMl
 }
 
 /** An act was taken back: what it drew goes back, and what it poured beyond the book is forgotten with it. */

@@ -1,7 +1,7 @@
 import { newId } from '~/lib/ids'
 import { jobChanged } from '~/live/hub.server'
 import { fact, type Notice } from '~core/base/decision'
-import { applyEvent, replayStored, type Step } from '~core/job/apply'
+import { applyEvent, replayEvent, replayStored, type Step } from '~core/job/apply'
 import { addendumSchema, type JobEvent, type Person } from '~core/job/events'
 import { readRecord, recordOf } from '~core/job/record'
 import { stationOf } from '~core/job/selectors'
@@ -50,19 +50,16 @@ async function storedEvents(db: Queries, jobId: string): Promise<unknown[]> {
 }
 
 /** New acts judged one after another, each as it is to be recorded; or why one of them cannot be. */
-function judged(
-  acts: readonly JobEvent[],
-  from?: JobState,
-): { state?: JobState; steps: Step[]; refusal?: Notice } {
+function judged(acts: readonly JobEvent[], from?: JobState): { steps: Step[]; refusal?: Notice } {
   let state = from
   const steps: Step[] = []
   for (const act of acts) {
     const applied = applyEvent(state, act)
-    if (!applied.ok) return { state, steps, refusal: applied.refusal }
+    if (!applied.ok) return { steps, refusal: applied.refusal }
     steps.push({ event: applied.event, before: state, after: applied.state })
     state = applied.state
   }
-  return { state, steps }
+  return { steps }
 }
 
 /** Jobs as last folded, per database: states never change once made, so an append need not replay what came before. */
@@ -220,19 +217,17 @@ export async function appendEvents(
       [jobId, events.map(({ id }) => id)],
     )
     const fresh = events.filter((event) => !recorded.some(({ id }) => id === event.id))
-    const { state, steps, refusal: unfit } = judged(fresh, before)
+    const { steps, refusal: unfit } = judged(fresh, before)
     const refusal =
       unfit ?? (await firstNotFromShelf(tx, jobId, steps)) ?? (await standsElsewhere(tx, jobId, steps))
-    if (refusal || !state)
+    if (refusal || !before)
       return {
         ok: false,
         code: 'refused',
         refusal: refusal ?? fact('job-not-open'),
       }
-    for (const [i, step] of steps.entries()) {
-      await insertEvent(tx, jobId, (before?.length ?? 0) + i + 1, step.event)
-      await showOnShelf(tx, jobId, step.before, step.after, step.event)
-    }
+    let state = before
+    for (const step of steps) state = await record(tx, jobId, state, step)
     if (fresh.length > 0) await showInLists(tx, jobId, state)
     if (fresh.length > 0) await showInFluid(tx, jobId, before, state)
     if (state.filed && !before?.filed) {
@@ -247,6 +242,20 @@ export async function appendEvents(
     jobChanged(jobId)
   }
   return appended
+}
+
+/** One event with what it does to the shelf; what the book says of it is kept with it. @returns the state after it */
+async function record(
+  tx: Queries,
+  jobId: string,
+  before: JobState,
+  { event, after }: Step,
+): Promise<JobState> {
+  const seq = before.length + 1
+  const beyondMl = await showOnShelf(tx, jobId, before, after, event)
+  const kept = beyondMl > 0 ? { ...event, beyondMl } : event
+  await insertEvent(tx, jobId, seq, kept)
+  return replayEvent(before, kept)
 }
 
 async function firstNotFromShelf(

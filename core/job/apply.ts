@@ -17,7 +17,9 @@ const refuse = (refusal: Notice): Applied => ({ ok: false, refusal })
  * @param state undefined before the first event, which must open the job
  * @returns the event as it is to be recorded: with its version, and with what was worked out for it
  */
-export function applyEvent(state: JobState | undefined, act: JobEvent): Applied {
+export function applyEvent(state: JobState | undefined, sent: JobEvent): Applied {
+  // What the book says is for whoever keeps it.
+  const act = sent.beyondMl === undefined ? sent : { ...sent, beyondMl: undefined }
   const kind = eventKindOf(act.type)
   if (!kind) return refuse(fact('no-such-event'))
   if (!state)
@@ -65,6 +67,7 @@ function afterEvent(state: JobState, kind: EventKind, event: JobEvent): JobState
   const made = kind.apply(state, event)
   // A state that was just made is nobody else’s yet: finishing it in place saves a copy of it at every event.
   const next = made === state ? copyOfJob(state) : made
+  if (event.beyondMl !== undefined) next.containers = withBeyond(next.containers, event.beyondMl)
   next.undoable = remembered(next, state, kind, event)
   next.people = joined(state, event)
   next.length = state.length + 1
@@ -74,6 +77,12 @@ function afterEvent(state: JobState, kind: EventKind, event: JobEvent): JobState
   next.lastAt = event.at
   return next
 }
+
+/** The container in use gave more than it held by the book: the rest came from one that nobody has named yet. */
+const withBeyond = (containers: JobState['containers'], beyondMl: number): JobState['containers'] =>
+  containers.map((each, i) =>
+    i === containers.length - 1 ? { ...each, beyondMl: (each.beyondMl ?? 0) + beyondMl } : each,
+  )
 
 function withLate(before: JobState['late'], { at, waitedS }: JobEvent): JobState['late'] {
   if (waitedS === undefined) return before

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { factSchema, reasonSchema } from '../base/fact-schema'
 import { fluidSpecs } from '../fluid/specs'
 import { setupSchema, stageSchema } from '../plan/answer'
+import { stageTraits } from '../plan/stage-kinds'
 import { callStates } from '../technique/calls'
 import { sameStep, stepSchema } from '../technique/step'
 import { techniqueIdSchema } from '../technique/technique'
@@ -147,9 +148,18 @@ const inStage = (run: RunState, change: (stageRun: StageRunState) => StageRunSta
   stages: run.stages.map((stageRun, i) => (i === run.stageIndex ? change(stageRun) : stageRun)),
 })
 
+/** Whether a cylinder still holds air that was to come out at its ports: the next plan has to know. */
+const owesPorts = ({ stages }: RunState): boolean =>
+  stages.some(
+    ({ stage, points, at }) =>
+      stageTraits[stage.kind].worksAt === 'ports' && points.some((id) => !at[id]?.finished),
+  )
+
 function convert(state: Running, { fluidFound, why }: Extract<Change, { op: 'conversion' }>): JobState {
   if (!state.checkIn) return state
-  const work = { ...state.checkIn.work, reason: 'conversion' as const, fluidFound }
+  const { work: before } = state.checkIn
+  const ranDry = before.ranDry || owesPorts(state.run)
+  const work = { ...before, reason: 'conversion' as const, fluidFound, ranDry }
   const left = {
     why,
     plate: state.plate,

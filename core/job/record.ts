@@ -119,7 +119,7 @@ export const recordSchema = z.object({
     }),
   ),
   extraChecks: z.array(id),
-  containers: z.array(containerSchema),
+  containers: z.array(containerSchema.extend({ beyondMl: z.number().optional() })),
   troubles: z.array(
     z.object({
       eventId: id,

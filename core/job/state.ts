@@ -142,6 +142,9 @@ export type UndoKey = (typeof undoKeys)[number]
 /** Acts recorded long after they were done: how many, done from when to when, and how long the longest waited. */
 export type LateActs = { acts: number; from: string; to: string; longestS: number }
 
+/** A container that was poured from, and what was poured beyond what it held by the book: of another nobody has named. */
+export type UsedContainer = Container & { beyondMl?: number }
+
 export type Proof = Pick<EventOf<'check-proved'>, 'passed' | 'value' | 'note' | 'remedy' | 'at' | 'by'>
 export type Parked = EventOf<'parked'>
 
@@ -168,7 +171,7 @@ export type JobState = {
   proofs: Record<string, Proof>
   /** Checks of the proof that something gone wrong added. */
   extraChecks: string[]
-  containers: Container[]
+  containers: UsedContainer[]
   troubles: TroubleReport[]
   /** What stands open, set up or broken on the vehicle, whatever the plan. */
   standing: Standing

@@ -1,3 +1,6 @@
+/** Nobody reads off a container more closely: less than this beyond the book is no question. @source from memory */
+export const BOOK_ML = 10
+
 /** What came of pouring: out of the container, and what was poured though by the book it held no more. */
 export type Drawn = { drawnMl: number; shortMl: number }
 

@@ -83,6 +83,14 @@ export function Done({ state, poured, money }: Props) {
                 `: fluid for ${poured.reduce((sum, { cost = 0 }) => sum + cost, 0).toFixed(2)} ${money}`}
             </Row>
           )}
+          {containers.map(
+            ({ code, beyondMl }) =>
+              beyondMl !== undefined && (
+                <Row key={code} name="Beyond the book">
+                  {show('volume', beyondMl)} more was poured than {code} held; nobody said from where
+                </Row>
+              ),
+          )}
           <Row name="Planned">{show('volume', plan.fluid.totalMl)}</Row>
         </>
       )}

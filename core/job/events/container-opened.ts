@@ -26,5 +26,12 @@ export const containerOpened: EventKind<z.output<typeof containerOpenedSchema>> 
     const spec = fluidIn(state)
     return fact('wrong-container', { spec, held: container.spec, mixes: mayMix(container.spec, spec) })
   },
-  apply: onRun((state, { container }) => ({ ...state, containers: [...state.containers, container] })),
+  apply: onRun((state, { container }) => {
+    // The same one again held more than the book said; another one gave what the last had not.
+    const { code } = container
+    const before = state.containers.flatMap(({ beyondMl: _said, ...each }) =>
+      code !== undefined && each.code === code ? [] : each,
+    )
+    return { ...state, containers: [...before, container] }
+  }),
 }

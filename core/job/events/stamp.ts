@@ -25,6 +25,8 @@ export const stamp = {
   /** How long the screen kept it before it could be sent, by that screen's own clock; absent where it went at once. */
   waitedS: z.number('give seconds').min(0).max(1e8).optional(),
   typed,
+  /** What was poured beyond what the container in use held by the book; worked out where the book is kept. */
+  beyondMl: z.number().min(0).max(20_000).optional(),
   /** The version of its type's shape that it was written in; absent in the first. */
   v: z.int().min(1).max(999).optional(),
 }

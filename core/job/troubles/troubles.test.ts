@@ -30,6 +30,12 @@ test('ran dry after a corner was bled in a stage of its own: the wheels bled bef
   expect(new Set(left)).toEqual(new Set(['mc-A', 'mc-B', 'rr', 'rl', 'fr', 'fl']))
 })
 
+test('air in the cylinder is not forgotten where a wrong fluid ends the plan: the next one bleeds its ports too', () => {
+  const job = atTheSecond().trouble({ what: 'ran-dry', reservoir: 'res' })
+  job.trouble({ what: 'wrong-fluid', spec: 'mineral', reservoir: 'res', moved: true })
+  expect(job.state.checkIn?.work).toMatchObject({ reason: 'conversion', ranDry: true })
+})
+
 test('a reservoir that ran dry outside the work has its own bleeder bled: the other system of a motorcycle', () => {
   const front = { reason: 'repair', opened: ['front brake'] }
   const job = ScriptedJob.planned(demoVehicle('courier-motorcycle'), front, ['two-person', 'vacuum'], 60)
