@@ -151,13 +151,12 @@ const allToPrepare = ({ at }: StageRunState): StageRunState['at'] =>
     Object.entries(at).map(([id, point]) => [id, point.finished ? point : { ...point, ready: false }]),
   )
 
-/** Air was drawn in at a place: what came through it counts from nothing, and where it was done it is not. */
-export const countAgainAt = (run: RunState, id: string): RunState =>
-  reopen(run, [id], (point) =>
-    point.finished
-      ? { ...countAgain(point), ready: false, finished: false, doubtful: undefined }
-      : countAgain(point),
-  )
+/** Air was drawn in at a place: what may have come in has to come out again, and where it was done it is not. */
+export const countAgainAt = (run: RunState, id: string, drawnInMl?: number): RunState =>
+  reopen(run, [id], (point) => {
+    const again = countAgain(point, drawnInMl)
+    return point.finished ? { ...again, ready: false, finished: false, doubtful: undefined } : again
+  })
 
 /** Steps before everything else; none where there are none. */
 export const mendFirst = (run: RunState, id: string, steps: Step[]): RunState =>

@@ -22,14 +22,23 @@ export const freshPoint = (): PointRun => ({
   airDrawn: 0,
 })
 
-/** Air was drawn in at a point: what came through it counts from nothing again. */
-export const countAgain = (progress: PointRun): PointRun => ({
-  ...progress,
-  airDrawn: progress.airDrawn + 1,
-  cleanStreak: 0,
-  ml: 0,
-  counted: 0,
-})
+/**
+ * Air was drawn in at a point: clean pulls are wanted anew, and what may have been drawn in has to come out again. What
+ * went through before that stays, and so does what a pull brings on average.
+ *
+ * @param drawnInMl the most that came back; left out, nobody knows, and all of it counts from nothing
+ */
+export function countAgain(progress: PointRun, drawnInMl = progress.ml): PointRun {
+  const ml = Math.max(0, progress.ml - drawnInMl)
+  const stays = progress.ml > 0 ? ml / progress.ml : 0
+  return {
+    ...progress,
+    airDrawn: progress.airDrawn + 1,
+    cleanStreak: 0,
+    ml,
+    counted: progress.counted * stays,
+  }
+}
 
 /** Which call leads a stage. */
 export function callKindOf({ kind, technique }: Stage): CallKind {

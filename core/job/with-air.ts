@@ -1,4 +1,4 @@
-import type { Fact } from '../base/decision'
+import type { Air } from './air-reaches'
 import { countAgainAt, doubt, finishedPoints } from './change'
 import type { Running } from './events/kind'
 import type { Person } from './events/stamp'
@@ -11,9 +11,9 @@ export function withAirAt(
   state: Running,
   { id, at, by }: Cause,
   point: string,
-  { says, doubtful }: { says: Fact; doubtful: readonly string[] },
+  { says, doubtful, drawnInMl }: Air,
 ): Running {
-  const counted = countAgainAt(state.run, point)
+  const counted = countAgainAt(state.run, point, drawnInMl)
   const report = {
     eventId: id,
     at,

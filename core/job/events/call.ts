@@ -1,10 +1,9 @@
 import { z } from 'zod'
 import { secondsBetween } from '../../base/day'
 import { fact } from '../../base/decision'
-import { factSchema } from '../../base/fact-schema'
 import { callActs, callMove, callStates, callStep } from '../../technique/calls'
 import { goneBack } from '../advance'
-import { airReaches } from '../air-reaches'
+import { type Air, airReaches, airSchema } from '../air-reaches'
 import { nextBottle } from '../bottles'
 import { copyOfRun, withRun } from '../copies'
 import { pourFirst } from '../levels'
@@ -30,7 +29,7 @@ const becameSchema = z.object({
   /** It is usually left alone a while from here. */
   waits: z.literal(true).optional(),
   /** Air was drawn in: what that says, and which finished places upstream it may have reached. */
-  air: z.object({ says: factSchema, doubtful: z.array(short) }).optional(),
+  air: airSchema.optional(),
 })
 export type Became = z.output<typeof becameSchema>
 
@@ -83,6 +82,12 @@ function refuse(state: Running, { act, seen: saw }: Call) {
   return callKindOf(stageRun.stage) === 'bench' ? undefined : pourFirst(state)
 }
 
+/** Which of the two ways to draw air in an act is. */
+const slipOf = (act: Call['act']) => (act === 'foot-slipped' ? act : 'hose-came-off')
+
+/** The first version counted from nothing, whatever had come back. */
+const allOfItAgain = ({ drawnInMl: _not, ...air }: Air): Air => air
+
 /** What came within this time of the last look is too little to be read off a bottle. @source from memory */
 const UNSEEN_S = 10
 
@@ -108,7 +113,7 @@ function complete(state: JobState, event: Call): Call {
     ...(look && { look: true }),
     ...(move.settled && { settled: true }),
     ...(after?.waitS !== undefined && { waits: true }),
-    ...(move.airDrawn && { air: airReaches(state, event.seen.point, fact(`act-${event.act}`)) }),
+    ...(move.airDrawn && { air: airReaches(state, event.seen.point, slipOf(event.act)) }),
   }
   return { ...event, became }
 }
@@ -146,7 +151,10 @@ const withBecame: Upcast = (old, before) => {
   const { air, ...rest } = became
   return {
     ...event,
-    became: { ...rest, ...(air && { air: airReaches(before, event.seen.point, fact(`act-${event.act}`)) }) },
+    became: {
+      ...rest,
+      ...(air && { air: allOfItAgain(airReaches(before, event.seen.point, slipOf(event.act))) }),
+    },
   }
 }
 

@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { factSchema } from '../../base/fact-schema'
 import { advance } from '../advance'
-import { airReaches } from '../air-reaches'
+import { airReaches, airSchema } from '../air-reaches'
 import { openPoints } from '../points'
 import { withShut } from '../standing'
 import type { JobState } from '../state'
@@ -15,7 +14,7 @@ export const jointShutSchema = z.object({
   type: z.literal('joint-shut'),
   point: short,
   /** Air it may have let in: what that says, and which finished places it may have reached. Worked out when it was shut. */
-  air: z.object({ says: factSchema, doubtful: z.array(short) }).optional(),
+  air: airSchema.optional(),
 })
 type JointShut = z.output<typeof jointShutSchema>
 
@@ -23,7 +22,7 @@ function complete(state: JobState, { air: _sent, ...event }: JointShut): JointSh
   const joint = state.standing.open.find(({ point }) => point === event.point)
   // What a broken one let in was reckoned when it broke.
   if (!isRunning(state) || joint?.how !== 'named') return event
-  return { ...event, air: airReaches(state, event.point, fact('act-left-open')) }
+  return { ...event, air: airReaches(state, event.point, 'left-open') }
 }
 
 function apply(state: JobState, event: JointShut): JobState {

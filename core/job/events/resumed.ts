@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { factSchema } from '../../base/fact-schema'
-import { airReaches } from '../air-reaches'
+import { airReaches, airSchema } from '../air-reaches'
 import { fedByMachine, pedalRose, resumeJob } from '../parking'
 import type { JobState } from '../state'
 import { type EventKind, isRunning } from './kind'
@@ -17,7 +16,7 @@ export const resumedSchema = z.object({
   /** The machine stood empty: its pressure is gone, and it may have blown air in. */
   machineEmpty: z.boolean().optional(),
   /** Air that a pedal which came up drew in, and bleeders above which an empty machine blew it; worked out then. */
-  air: z.object({ says: factSchema, doubtful: z.array(short) }).optional(),
+  air: airSchema.optional(),
   emptied: z.array(short).max(400).optional(),
 })
 type Resumed = z.output<typeof resumedSchema>
@@ -27,7 +26,7 @@ function complete(state: JobState, { air: _sent, emptied: _too, ...event }: Resu
   const { run } = state
   const air =
     pedalRose(run, event) && run.callAt !== undefined
-      ? airReaches(state, run.callAt, fact('act-foot-slipped'))
+      ? airReaches(state, run.callAt, 'foot-slipped')
       : undefined
   const emptied = event.machineEmpty ? fedByMachine(state) : []
   return { ...event, ...(air && { air }), ...(emptied.length > 0 && { emptied }) }

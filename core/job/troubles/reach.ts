@@ -7,6 +7,7 @@ import { decideScope } from '../../plan/scope/scope'
 import { techniqueOf } from '../../technique'
 import { partsOf } from '../../vehicle/parts'
 import type { Running } from '../events/kind'
+import type { RunState } from '../state'
 import type { Draft } from './trouble'
 
 /** What holds once a stage of another plan is put in: both plans' settings and cautions, and why the stage is there. */
@@ -54,7 +55,9 @@ export function reach(
     ranDry: false,
     ...more,
   }
-  const request = { vehicle, work, shop: planned.shop }
+  // Whoever is there opens the ports where a cylinder drew air: what the shop offers for it is no reason to stop.
+  const shop = { ...planned.shop, methods: [...new Set([...planned.shop.methods, 'ports' as const])] }
+  const request = { vehicle, work, shop }
   const scope = decideScope(vehicle, work, planned.shop.scopeSchool).value
   const points = scope.bleeders.map(({ bleeder }) => bleeder.id).filter(only)
   draft.do({ op: 'start-again', points })
@@ -70,7 +73,9 @@ export function reach(
  * it. Systems of their own are bled in stages of their own; of several rounds the first is enough for a place.
  */
 function bleedUnplanned(draft: Draft, plan: Plan, missing: readonly string[]): void {
-  const bleeds = plan.stages.filter(({ kind }) => kind === 'bleed')
+  const bleeds = plan.stages.some(({ kind }) => kind === 'bleed')
+    ? bleedsOf(plan.stages)
+    : asBefore(draft.run, missing)
   const first = (id: string) => bleeds.find(({ order }) => order.includes(id))
   const stages = bleeds.flatMap((stage) => {
     const order = stage.order.filter((id) => missing.includes(id) && first(id) === stage)
@@ -80,6 +85,14 @@ function bleedUnplanned(draft: Draft, plan: Plan, missing: readonly string[]): v
   for (const stage of stages.toReversed())
     draft.do({ op: 'insert-stage', stage }).do({ op: 'setup', setup: joined(draft.run.setup, plan, stage) })
 }
+
+const bleedsOf = (stages: readonly Stage[]): Stage[] => stages.filter(({ kind }) => kind === 'bleed')
+
+/** Where no plan can be made for them, places are bled the way others of this job were: clean pulls end each. */
+const asBefore = ({ stages }: RunState, places: readonly string[]): Stage[] =>
+  bleedsOf(stages.map(({ stage }) => stage))
+    .slice(0, 1)
+    .map((stage) => ({ ...stage, order: [...places], mlByBleeder: {} }))
 
 /**
  * Cylinders that drew air, each by itself: what has its ports still to come is left alone, what was done there begins

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { demoVehicle } from '~test/worlds/demo-vehicles'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
+import { examples } from '../../vehicle/examples'
 import { checksFor } from '../proofs/checks'
 import { stationOf } from '../selectors'
 
@@ -28,6 +29,18 @@ test('ran dry after a corner was bled in a stage of its own: the wheels bled bef
     i >= job.run.stageIndex ? points.filter((id) => !at[id]?.finished) : [],
   )
   expect(new Set(left)).toEqual(new Set(['mc-A', 'mc-B', 'rr', 'rl', 'fr', 'fl']))
+})
+
+test('ran dry in a shop that has no way for a cylinder: the ports by whoever is there, and every bleeder it feeds', () => {
+  const job = ScriptedJob.planned(
+    vehicleFrom(structuredClone(examples['electric-post-van']?.file)),
+    { reason: 'repair', opened: ['rear right brake'] },
+    ['pressure', 'vacuum'],
+    300,
+  ).bledToTheEnd()
+  job.trouble({ what: 'ran-dry', reservoir: 'reservoir' }).bledToTheEnd()
+  for (const place of ['primary', 'secondary', 'FL', 'FR', 'RL', 'RR'])
+    expect(job.point(place)?.finished, place).toBe(true)
 })
 
 test('air in the cylinder is not forgotten where a wrong fluid ends the plan: the next one bleeds its ports too', () => {

@@ -160,6 +160,8 @@ export const job: Words = {
     '{what} and {wanted} must never meet, and it has moved on. This plan is at an end: plan a conversion, ask the maker about the seals. Nobody presses the pedal until then.',
   'way-changed': 'From {from} on by {to}, no longer by {no}: {why}. What went through counts on.',
   'air-drawn': '{how}: air drawn in at {point}, its count starts again. {upstream}',
+  'air-drawn-back':
+    '{how}: air drawn in at {point}. Clean pulls are wanted anew, and at most {drawnInMl} that came back has to come out again. {upstream}',
   'act-foot-slipped': 'Foot slipped, the pedal came up',
   'act-hose-came-off': 'Hose came off, or its end left the fluid',
   'air-upstream-doubtful': 'Doubtful upstream: {doubtful}; clean pulls are wanted there again.',

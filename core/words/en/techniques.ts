@@ -12,7 +12,7 @@ export const techniques: Readonly<Record<string, TechniqueWords>> = {
     ],
     done: 'Three pulls in a row without bubbles and in new colour, and its volume through.',
     mistakes: [
-      'The pedal comes up with the bleeder open: air, and its count starts again.',
+      'The pedal comes up with the bleeder open: air, and clean pulls are wanted anew.',
       'Pressed to the floor: a worn bore cuts the seals.',
       'Pumped quickly: froth that takes minutes to rise.',
     ],
