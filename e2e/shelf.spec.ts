@@ -53,6 +53,32 @@ test('the wrong container is not offered; typed or scanned it is refused with wh
   await expect(page.getByRole('article').filter({ hasText: right })).toContainText('290 mL of 1000 mL')
 })
 
+test('a can that runs out in mid-pour: the bay asks where the rest came from, and the record names both', async ({
+  page,
+}) => {
+  const right = await codeOf(page, 'use first')
+  const held = await page.getByRole('article').filter({ hasText: right }).textContent()
+  const leftMl = Number(/(\d+) mL of/.exec(held ?? '')?.[1])
+  const job = await openJobOn(page, harbourTug, 'SHF 2')
+  await planTwoPerson(page)
+  await page.getByRole('button', { name: 'Yes, the plate is the same' }).click()
+  await page.getByRole('button', { name: /I have it/ }).click()
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await page.getByLabel('Drawn out, mL').fill('120')
+  await page.getByRole('button', { name: 'Drawn out' }).click()
+  await page.getByLabel('Poured in, mL').fill(String(leftMl + 40))
+  await page.getByRole('button', { name: 'Poured', exact: true }).click()
+  const asked = page.getByRole('alert').filter({ hasText: 'By the book' })
+  await expect(asked).toContainText(`${right} held 40 mL less`)
+  expect(await accessibilityFaults(page)).toEqual([])
+  await asked.getByRole('button', { name: 'The next one' }).click()
+  await expect(asked).toBeHidden()
+  const [first, second] = (await savedState(page, job)).containers
+  expect([first?.code, first?.beyondMl]).toEqual([right, undefined])
+  await visit(page, `${job}/record`)
+  await expect(page.getByText(`${leftMl} mL of ${right}, 40 mL of ${second?.code}`)).toBeVisible()
+})
+
 test('a delivery gets its labels, a slip is said beside its field, and an amount is corrected', async ({
   page,
 }) => {

@@ -191,7 +191,8 @@ const insertEvent = (tx: Queries, jobId: string, seq: number, event: JobEvent) =
 
 /** What became of events that were sent: the job's new state, or why they cannot follow. */
 export type Appended =
-  | { ok: true; state: JobState }
+  /** `beyondMl`: what the last of them poured beyond the book, which a sender cannot know. */
+  | { ok: true; state: JobState; beyondMl?: number }
   | { ok: false; code: 'not-found' | 'refused'; refusal: Notice }
 
 /**
@@ -212,8 +213,8 @@ export async function appendEvents(
         refusal: fact('no-such-job'),
       }
     const before = await foldedJob(db, tx, jobId)
-    const recorded = await tx.query<{ id: string }>(
-      'select id from job_event where job_id = $1 and id = any($2)',
+    const recorded = await tx.query<{ id: string; beyond_ml: number | null }>(
+      "select id, (body->>'beyondMl')::float8 as beyond_ml from job_event where job_id = $1 and id = any($2)",
       [jobId, events.map(({ id }) => id)],
     )
     const fresh = events.filter((event) => !recorded.some(({ id }) => id === event.id))
@@ -227,14 +228,20 @@ export async function appendEvents(
         refusal: refusal ?? fact('job-not-open'),
       }
     let state = before
-    for (const step of steps) state = await record(tx, jobId, state, step)
+    // One that is sent again gets the answer that was lost.
+    let beyondMl = recorded.at(-1)?.beyond_ml ?? undefined
+    for (const step of steps) {
+      const kept = await record(tx, jobId, state, step)
+      beyondMl = kept.beyondMl
+      state = replayEvent(state, kept)
+    }
     if (fresh.length > 0) await showInLists(tx, jobId, state)
     if (fresh.length > 0) await showInFluid(tx, jobId, before, state)
     if (state.filed && !before?.filed) {
       await freeze(tx, jobId, state)
       await unlinkCab(tx, jobId)
     }
-    return { ok: true, state }
+    return { ok: true, state, ...(beyondMl !== undefined && { beyondMl }) }
   })
   // Only what is committed may be gone on from.
   if (appended.ok) {
@@ -244,18 +251,18 @@ export async function appendEvents(
   return appended
 }
 
-/** One event with what it does to the shelf; what the book says of it is kept with it. @returns the state after it */
+/** One event with what it does to the shelf. @returns it as it was kept: with what the book says of it */
 async function record(
   tx: Queries,
   jobId: string,
   before: JobState,
   { event, after }: Step,
-): Promise<JobState> {
+): Promise<JobEvent> {
   const seq = before.length + 1
   const beyondMl = await showOnShelf(tx, jobId, before, after, event)
   const kept = beyondMl > 0 ? { ...event, beyondMl } : event
   await insertEvent(tx, jobId, seq, kept)
-  return replayEvent(before, kept)
+  return kept
 }
 
 async function firstNotFromShelf(

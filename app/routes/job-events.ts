@@ -41,7 +41,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const event = await signed(read.data, context.get(personHere) ?? undefined, (id) => findPerson(db, id))
     const early = await notHeld(db, params.jobId, event)
     const appended = early ? refused(early) : await appendEvents(db, params.jobId, [event])
-    if (appended.ok) return Response.json({ length: appended.state.length })
+    if (appended.ok) return Response.json({ length: appended.state.length, beyondMl: appended.beyondMl })
     const state = await findJob(db, params.jobId)
     return Response.json(
       { refusal: appended.refusal, state: state && toWire(state) },

@@ -203,6 +203,7 @@ function CheckRow({ number, check, proof, startedAt, act, locked }: RowProps) {
               large={false}
             />
           )}
+          {heldS !== undefined && <p className="font-bold">Held {holdS} s. Now say how it stood.</p>}
           {measure ? (
             <MeasureForm
               check={check}
@@ -255,7 +256,7 @@ function MeasureForm({
       <label className="grid gap-1">
         <span className="text-sm">
           {say({ code: `proof-${check.id}-measure` })}, {measure.unit} (at most {measure.max}
-          {measure.basis === 'default' ? ', shop default' : ''})
+          {measure.basis === 'default' ? ', shop default' : ', as near as a rule is read'})
         </span>
         <input
           className="input"

@@ -73,6 +73,23 @@ test('an act of its own that the stream tells before the answer comes is not cou
   expect(client.snapshot()).toMatchObject({ waiting: 0, state: { run: log.state.run } })
 })
 
+test('what only the shelf’s book knows of a pour is on the screen that sent it too', async () => {
+  const can = { spec: 'DOT 4', batch: 'B1', code: 'F0000000' } as const
+  const opened = {
+    id: 'opened-before-the-pour',
+    at: '2026-05-04T09:00:00.000Z',
+    type: 'container-opened',
+  } as const
+  const applied = applyEvent(begun(), { ...opened, container: can })
+  if (!applied.ok) throw new Error(applied.refusal.code)
+  const log = new Log(applied.state)
+  const send = async (event: FloorEvent): Promise<Answer> => ({ ...log.take(event), beyondMl: 40 }) as Answer
+  const client = new JobClient(log.state, { send, newer: async () => log.state }, memory(), 1)
+  client.act(topUp)
+  await saved(client)
+  expect(client.snapshot().state.containers).toMatchObject([{ code: can.code, beyondMl: 40 }])
+})
+
 test('what an earlier page left unsent is sent in its order by the next one', async () => {
   const log = new Log(begun())
   const store = memory()

@@ -182,8 +182,11 @@ export class JobClient {
     if (answer.kind === 'refused') this.adopt(answer.state)
     else if (this.confirmed.length < answer.length) {
       const applied = applyEvent(this.confirmed, event)
-      // Nobody else was at it between: what this screen made of it is what the server has.
-      if (applied.ok && applied.state.length === answer.length) this.confirmed = applied.state
+      const { beyondMl } = answer
+      // Nobody else was at it between: what this screen made of it is what the server has, but for what the book says.
+      if (applied.ok && applied.state.length === answer.length)
+        this.confirmed =
+          beyondMl === undefined ? applied.state : replayEvent(this.confirmed, { ...applied.event, beyondMl })
       else await this.lookAgain()
     }
     this.rebuild({})

@@ -9,13 +9,14 @@ const usualWay = (): Way => ({ fetch: window.fetch.bind(window), patienceMs: 500
 
 /** What the server said to an event: taken, refused, not now (and why), or nothing at all. */
 export type Answer =
-  | { kind: 'taken'; length: number }
+  /** `beyondMl`: poured beyond what the container held, which only the shelf's book knows. */
+  | { kind: 'taken'; length: number; beyondMl?: number }
   | { kind: 'refused'; why: Fact; state?: JobState }
   | { kind: 'nobody-here' }
   | { kind: 'not-now'; why: Fact }
   | { kind: 'no-answer' }
 
-type Body = { length?: number; refusal?: Fact; state?: WireJob }
+type Body = { length?: number; beyondMl?: number; refusal?: Fact; state?: WireJob }
 
 /** Send one event. Whatever is neither taken nor refused is sent again. */
 export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay()): Promise<Answer> {
@@ -27,8 +28,8 @@ export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay
       signal: AbortSignal.timeout(way.patienceMs),
     })
     if (response.status === 401) return { kind: 'nobody-here' }
-    const { length, refusal, state } = (await response.json()) as Body
-    if (response.ok && length !== undefined) return { kind: 'taken', length }
+    const { length, beyondMl, refusal, state } = (await response.json()) as Body
+    if (response.ok && length !== undefined) return { kind: 'taken', length, beyondMl }
     if (response.status >= 500) return { kind: 'not-now', why: refusal ?? fact('server-fault') }
     return { kind: 'refused', why: refusal ?? fact('server-refused'), state: state && fromWire(state) }
   } catch {

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { GoOn } from './big-line'
 
 /** Seconds since a moment, by this screen's clock; 0 until the page runs in the browser, which alone has that clock. */
@@ -42,10 +42,23 @@ type Hold = {
   large?: boolean
 }
 
-/** Something that must be held: begun by a tap, done when its time is over; a reload in between loses nothing. */
-export function HoldClock({ holdS, startedAt, onStart, onDone, doneLabel, large = true }: Hold) {
+/**
+ * Something that must be held: begun by a tap, and held once its time is over, with no second tap, unless somebody said
+ * that it was let go. After a reload, and on another screen, whoever looks says so.
+ */
+export function HoldClock({ holdS, startedAt, onStart: start, onDone, doneLabel, large = true }: Hold) {
   const seconds = useSecondsSince(startedAt)
   const left = Math.ceil(holdS - seconds)
+  const startedHere = useRef(false)
+  const onStart = () => {
+    startedHere.current = true
+    start()
+  }
+  useEffect(() => {
+    if (startedAt === undefined || left > 0 || !startedHere.current) return
+    startedHere.current = false
+    onDone(seconds)
+  }, [startedAt, left, seconds, onDone])
   const button = large ? 'min-h-[96px] text-2xl' : ''
   if (startedAt === undefined)
     return large ? (
