@@ -1,5 +1,13 @@
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { goOnUntil, openJobOn, planTwoPerson, proveAll, pullsUntilDone, untilFirstBleeder } from './steps'
+import {
+  goOnUntil,
+  lastFill,
+  openJobOn,
+  planTwoPerson,
+  proveAll,
+  pullsUntilDone,
+  untilFirstBleeder,
+} from './steps'
 import { harbourTug } from './vehicles'
 
 /** A form that is refused is answered as refused, and the console says so. */
@@ -18,6 +26,7 @@ test('a failed proof keeps the vehicle here, leads back to the bleed, and what w
   await pullsUntilDone(page, '15')
   await page.getByRole('button', { name: 'Tight, cap on' }).click()
   await page.getByRole('link', { name: 'Go on to the proof' }).click()
+  await lastFill(page)
   await page.getByRole('button', { name: 'Level at MAX: holds' }).click()
   const held = page.getByRole('listitem').filter({ hasText: 'Firm foot held 30 s' })
   await held.getByRole('textbox').fill('plenty')

@@ -96,6 +96,16 @@ describe('a bleeder close to a cylinder whose ports were bled before it', () => 
     expect([job.point('fl')?.finished, kind(job)]).toEqual([true, 'prove'])
   })
 
+  test('back at the ports the reservoir runs dry: what was done in the stage ahead starts again too', () => {
+    const job = slipped('fl')
+    const ahead = job.run.stageIndex
+    job.call('close').until(({ run }) => run.stageIndex < ahead)
+    expect(job.run.stages[ahead]?.at.rr?.finished).toBe(true)
+    job.trouble({ what: 'ran-dry', reservoir: 'res' })
+    const done = job.run.stages.flatMap(({ at }) => Object.entries(at).filter(([, { finished }]) => finished))
+    expect(done).toEqual([])
+  })
+
   test('4 m of pipe hold more than one stroke: the ports stay done', () => {
     expect(last(slipped('rl'))?.doubtful).toEqual([])
   })

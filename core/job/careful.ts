@@ -4,7 +4,7 @@ import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { bottlesAtOnce, hangable } from './bottles'
 import type { FloorEvent, Unstamped } from './events'
-import { levelFirst, portsBare, pourFirst, watchReservoirs } from './levels'
+import { levelFirst, notAtMax, portsBare, pourFirst, watchReservoirs } from './levels'
 import {
   callKindOf,
   callNow,
@@ -32,12 +32,13 @@ const DRAWN_ML = 120
  * What a careful technician does next when nothing goes wrong: the fluid turns from dark to new as it comes through,
  * the first pull has a string of bubbles, and the reservoir is topped up in time. For demonstration and test.
  *
- * @returns undefined where the bleed is finished, or the job is parked
+ * @returns undefined where the bleed is finished and every reservoir full, or the job is parked
  */
 export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const { run, vehicle } = state
   const stageRun = run && currentStage(run)
-  if (!run || !stageRun || state.parked || state.filed || bleedDone(state)) return undefined
+  if (!run || !stageRun || state.parked || state.filed) return undefined
+  if (bleedDone(state)) return lastFill(state)
   const [open] = state.standing.open
   if (open && run.call !== 'rest' && openPoints(run).length > 0) {
     const next = callStep(callKindOf(stageRun.stage), run.call)?.next.filter(({ mishap }) => !mishap)
@@ -86,6 +87,19 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
 function levelSeen(vehicle: Vehicle, reservoir: string): Unstamped<FloorEvent> {
   const { maxMl = 0, minMl = 0 } = partsOf(vehicle, 'reservoir').find(({ id }) => id === reservoir) ?? {}
   return { type: 'level-read', reservoir, ml: Math.round(maxMl - (maxMl - minMl) / 4) }
+}
+
+/** Before the proof every reservoir stands at MAX: filled with what is missing, or drawn down and seen there. */
+function lastFill(state: JobState): Unstamped<FloorEvent> | undefined {
+  const [off] = notAtMax(state)
+  if (!off) return undefined
+  const { reservoir, missingMl } = off
+  if (state.run && portsBare(state.vehicle, state.run, reservoir))
+    return { type: 'trouble', trouble: { what: 'ran-dry', reservoir } }
+  const { maxMl = 0 } = partsOf(state.vehicle, 'reservoir').find(({ id }) => id === reservoir) ?? {}
+  return missingMl > 0
+    ? { type: 'topped-up', reservoir, ml: missingMl }
+    : { type: 'level-read', reservoir, ml: maxMl }
 }
 
 function topUp(state: JobState): Unstamped<FloorEvent> | undefined {

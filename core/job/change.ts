@@ -24,18 +24,43 @@ export const stageAgain = (stageRun: StageRunState): StageRunState => ({
 
 /** Points finished so far, in the newest stage that works at each. */
 export function finishedPoints(run: RunState): string[] {
-  const finished = new Map<string, boolean>()
-  for (const stageRun of run.stages.slice(0, run.stageIndex + 1))
-    for (const [id, point] of Object.entries(stageRun.at))
-      if (point.finished || !finished.has(id)) finished.set(id, point.finished)
-  return [...finished].filter(([, done]) => done).map(([id]) => id)
+  // In a stage ahead too, where the work went back from it.
+  const finished = run.stages.flatMap(({ at }) =>
+    Object.entries(at).flatMap(([id, point]) => (point.finished ? id : [])),
+  )
+  return [...new Set(finished)]
 }
+
+type ChangePoint = (point: PointRun) => PointRun
+
+/** A stage with some of its places changed. */
+const withChanged = (
+  stageRun: StageRunState,
+  ids: readonly string[],
+  change: ChangePoint,
+): StageRunState => ({
+  ...stageRun,
+  at: Object.fromEntries(
+    Object.entries(stageRun.at).map(([id, point]) => [id, ids.includes(id) ? change(point) : point]),
+  ),
+})
+
+/** The run with what was done of these in stages ahead changed too: the work went back from there before. */
+const changedAhead = (run: RunState, ids: readonly string[], change: ChangePoint): RunState => ({
+  ...run,
+  stages: run.stages.map((stageRun, i) =>
+    i > run.stageIndex && ids.some((id) => stageRun.at[id]?.finished)
+      ? withChanged(stageRun, ids, (point) => (point.finished ? change(point) : point))
+      : stageRun,
+  ),
+})
 
 /**
  * Change some points, each in the newest stage reached that works at it, and go back to the first of those stages: all
  * that comes after it comes again.
  */
-function reopen(run: RunState, ids: readonly string[], change: (point: PointRun) => PointRun): RunState {
+function reopen(before: RunState, ids: readonly string[], change: ChangePoint): RunState {
+  const run = changedAhead(before, ids, change)
   const reached = run.stages.slice(0, run.stageIndex + 1)
   const newest = ids
     .map((id) => reached.findLastIndex(({ points }) => points.includes(id)))
@@ -47,12 +72,10 @@ function reopen(run: RunState, ids: readonly string[], change: (point: PointRun)
     if (i < back) return stageRun
     if (i > back && i <= run.stageIndex) return stageAgain(stageRun)
     if (i > back) return stageRun
-    const at = Object.fromEntries(
-      Object.entries(stageRun.at).map(([id, point]) => [id, ids.includes(id) ? change(point) : point]),
-    )
     // Left behind once, its machine is off and its wheels may be on: what comes before the first bleeder comes again.
     // What comes after the last one comes again too, wherever it had got to.
-    return { ...stageRun, at, stepsDone: back < run.stageIndex ? [] : upToFirst(stageRun) }
+    const stepsDone = back < run.stageIndex ? [] : upToFirst(stageRun)
+    return { ...withChanged(stageRun, ids, change), stepsDone }
   })
   const again = { ...run, stages, stageIndex: back }
   return back < run.stageIndex ? withSetUpsAgain(again, back, run) : again
@@ -106,7 +129,8 @@ export const startAgain = (run: RunState, ids: readonly string[]): RunState =>
  * Finished places that air may have reached, each in the newest stage that works at it: clean pulls are wanted again,
  * their volume stays. The work stays where it is until it is at rest: `backToDoubtful` then brings it there.
  */
-export function doubt(run: RunState, ids: readonly string[]): RunState {
+export function doubt(before: RunState, ids: readonly string[]): RunState {
+  const run = changedAhead(before, ids, inDoubt)
   const left = new Set(ids)
   const stages = [...run.stages]
   for (let i = Math.min(run.stageIndex, stages.length - 1); i >= 0 && left.size > 0; i--) {
@@ -114,14 +138,18 @@ export function doubt(run: RunState, ids: readonly string[]): RunState {
     const here = stageRun?.points.filter((id) => left.has(id)) ?? []
     if (!stageRun || here.length === 0) continue
     for (const id of here) left.delete(id)
-    const doubtful = Object.entries(stageRun.at).map(([id, point]): [string, PointRun] => [
-      id,
-      here.includes(id) ? { ...point, ready: false, finished: false, cleanStreak: 0, doubtful: true } : point,
-    ])
-    stages[i] = { ...stageRun, at: Object.fromEntries(doubtful), stepsDone: upToFirst(stageRun) }
+    stages[i] = { ...withChanged(stageRun, here, inDoubt), stepsDone: upToFirst(stageRun) }
   }
   return { ...run, stages }
 }
+
+const inDoubt: ChangePoint = (point) => ({
+  ...point,
+  ready: false,
+  finished: false,
+  cleanStreak: 0,
+  doubtful: true,
+})
 
 /** Of what was done in a stage, what comes before its first place: what follows the last one comes again. */
 const upToFirst = ({ stage, stepsDone }: StageRunState): string[] => {

@@ -99,6 +99,20 @@ export function pourFirst(
   return watch.pullsLeft === 0 ? fact('top-up-due', name()) : undefined
 }
 
+/** Closer than this share of what it holds nobody reads a level. @source from memory */
+const READ_SHARE = 0.05
+
+/** Reservoirs that by count do not stand at MAX, with what is missing, mL; below 0 what is too much. Unseen ones are asked elsewhere. */
+export const notAtMax = ({
+  vehicle,
+  run,
+}: Pick<JobState, 'vehicle' | 'run'>): { reservoir: string; missingMl: number }[] =>
+  partsOf(vehicle, 'reservoir').flatMap(({ id, maxMl }) => {
+    const levelMl = run?.levelMl[id]
+    const missingMl = levelMl === undefined ? 0 : maxMl - levelMl
+    return Math.abs(missingMl) > READ_SHARE * maxMl ? [{ reservoir: id, missingMl }] : []
+  })
+
 /** Every reservoir that a stage draws from; all of them where it is worked at no place. */
 export function reservoirsOfStage(vehicle: Vehicle, { points }: StageRunState): string[] {
   const ids = new Set(

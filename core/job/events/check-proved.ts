@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
+import { reservoirFact } from '../../vehicle/parts'
+import { notAtMax } from '../levels'
 import { checksFor, proofFact, provedFirst, withinLimit } from '../proofs/checks'
 import { bleedDone } from '../selectors'
 import type { JobState } from '../state'
@@ -44,6 +46,12 @@ export const checkProved: EventKind<CheckProved> = {
     if (check.measure && event.value === undefined) return fact('measure-missing')
     const first = provedFirst(state, check).filter(({ id }) => !state.proofs[id]?.passed)
     if (first.length > 0) return fact('pedal-first', { checks: first.map(({ id }) => proofFact(id)) })
+    const [off] = check.atMax ? notAtMax(state) : []
+    if (off)
+      return fact(off.missingMl > 0 ? 'level-below-max' : 'level-above-max', {
+        reservoir: reservoirFact(state.vehicle, off.reservoir),
+        aboutMl: Math.round(Math.abs(off.missingMl)),
+      })
     // What failed is not ticked again: something was done about it first.
     if (state.proofs[check.id]?.passed === false && !event.remedy?.trim()) return fact('remedy-missing')
     return tooSoon(check.holdS, event.heldS)

@@ -26,6 +26,8 @@ export type ProofCheck = {
   measure?: { unit: string; max: number; basis: 'default' | 'reading' }
   /** Must be held this long by the timer before it can pass. */
   holdS?: number
+  /** It says that every reservoir stands at MAX: not while the count says otherwise and nobody has poured or looked. */
+  atMax?: true
   /** It says whether the vehicle stops at all: proved before it is driven. */
   stops?: true
   /** The vehicle is driven for it. */
@@ -77,6 +79,7 @@ const singleCircuit = of(
 const checks: readonly ProofCheck[] = [
   {
     id: 'level',
+    atMax: true,
     way: 'set-right',
     applies: always,
   },
@@ -209,6 +212,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'level-again',
+    atMax: true,
     way: 'mend-joint',
     applies: always,
   },

@@ -65,6 +65,16 @@ describe('the core proves, whoever sends it', () => {
     expect(Object.keys(job.state.proofs)).toEqual(['three-presses'])
   })
 
+  test('a level that the count puts below MAX is not at MAX before somebody pours or looks', () => {
+    const job = bled().do({ type: 'level-read', reservoir: 'reservoir', ml: 310 })
+    expect(job.refusal(proof('level'))).toBe('level-below-max')
+    expect(job.refusal({ ...proof('level'), passed: false })).toBeUndefined()
+    job.do({ type: 'topped-up', reservoir: 'reservoir', ml: 90 })
+    expect(job.refusal(proof('level'))).toBeUndefined()
+    job.do({ type: 'level-read', reservoir: 'reservoir', ml: 500 })
+    expect(job.refusal(proof('level-again'))).toBe('level-above-max')
+  })
+
   test('by wire it is the routine’s own pressure check that comes before the road', () => {
     const job = bled(vehicleFrom(structuredClone(examples['hybrid-taxi']?.file)))
     expect(job.refusal(proof('low-speed'))).toBe('pedal-first')

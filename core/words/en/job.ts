@@ -92,6 +92,10 @@ export const job: Words = {
   'not-bled': 'Finish the bleed before proving it.',
   'no-such-check': 'This vehicle has no such check.',
   'measure-missing': 'Write down what was measured: this is no tick.',
+  'level-below-max':
+    'By what was poured and drawn {reservoir} stands {aboutMl} below MAX: fill it and write down how much, or say where it stands.',
+  'level-above-max':
+    'By what was poured and drawn {reservoir} stands {aboutMl} above MAX: look, draw it down, and say where it stands.',
   'remedy-missing': 'It failed before: write down what was done about it.',
   'pedal-first': 'Not on the road before it stops in the bay. Prove first: {checks}.',
   'nothing-to-undo': 'Something else was done since, so that act can no longer be taken back.',
