@@ -30,6 +30,8 @@ export default function ProvePage() {
   const checks = checksFor(state)
   const proved = checks.filter((check) => state.proofs[check.id]?.passed).length
   const failed = checks.filter((check) => state.proofs[check.id]?.passed === false)
+  // The last fill is asked for once: where the next check says that the level is right.
+  const fillsAt = checks.find(({ id, atMax }) => atMax && !state.proofs[id]?.passed)
   const locked = state.filed !== undefined
   const report = state.troubles.at(-1)
   const back = run !== undefined && !bleedDone(state)
@@ -48,7 +50,7 @@ export default function ProvePage() {
               startedAt={run?.timers[check.id]}
               act={act}
               locked={locked || back}
-              off={check.atMax ? notAtMax(state) : []}
+              off={check.id === fillsAt?.id ? notAtMax(state) : []}
               vehicle={state.vehicle}
             />
           ))}

@@ -124,3 +124,10 @@ export function tested(name: string): ScriptedJob {
     judged: judgeFluid({ spec: of.fluid.spec, kind: of.kind, readings, heightM: 120 }, limits),
   })
 }
+
+/** Collected on a transporter with a bleeder open and the machine on. */
+export function collectedOpen(): ScriptedJob {
+  const job = ready(by('doctors-runabout', 'pressure', 'pressure')).until(({ run }) => run.call === 'open')
+  const left = parked([pointNow(job)], { machineOn: true, note: 'on the transporter' })
+  return file(job.do(left), 'not-fit', 'collected')
+}

@@ -4,6 +4,7 @@ import {
   at,
   by,
   byChance,
+  collectedOpen,
   file,
   fromPaper,
   parked,
@@ -42,15 +43,7 @@ export const firstVersion: Record<string, () => ScriptedJob> = {
     ),
   'tested-and-kept': () => file(tested('coastguard-saloon'), 'kept', 'well within'),
   declined: () => file(tested('ferry-estate'), 'declined', 'not today, says the owner'),
-  'not-fit-with-a-bleeder-open': () => {
-    const job = ready(by('doctors-runabout', 'pressure', 'pressure'))
-    job.until(({ run }) => run.call === 'open')
-    return file(
-      job.do(parked([pointNow(job)], { machineOn: true, note: 'on the transporter' })),
-      'not-fit',
-      'collected',
-    )
-  },
+  'not-fit-with-a-bleeder-open': collectedOpen,
   'from-paper': () => file(fromPaper(by('parcel-van', 'two-person', 'pump-and-hold')).proved(), 'fit'),
   'half-on-paper': () => fromPaper(ready(by('parcel-van', 'two-person', 'pump-and-hold'))),
   'wrong-vehicle': () => {

@@ -1,6 +1,17 @@
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
-import { at, by, byChance, file, parked, pointNow, ready, resumed, vehicle, wholeJob } from './acting'
+import {
+  at,
+  by,
+  byChance,
+  collectedOpen,
+  parked,
+  pointNow,
+  ready,
+  resumed,
+  vehicle,
+  wholeJob,
+} from './acting'
 
 const reservoirOf = (job: ScriptedJob) =>
   job.state.vehicle.parts.find(({ type }) => type === 'reservoir')?.id ?? ''
@@ -75,15 +86,7 @@ export const secondVersion: Record<string, () => ScriptedJob> = {
     wholeJob(at('electric-post-van', { reason: 'repair', replaced: ['unit'] }, ['pressure', 'control-unit'])),
   'by-wire': () =>
     wholeJob(at('hybrid-taxi', { reason: 'service' }, ['two-person', 'pressure', 'control-unit'])),
-  'collected-with-a-bleeder-open': () => {
-    const job = ready(by('doctors-runabout', 'pressure', 'pressure'))
-    job.until(({ run }) => run.call === 'open')
-    return file(
-      job.do(parked([pointNow(job)], { machineOn: true, note: 'on the transporter' })),
-      'not-fit',
-      'collected',
-    )
-  },
+  'collected-with-a-bleeder-open': collectedOpen,
   ...Object.fromEntries(
     ['two-person', 'pressure', 'gravity', 'vacuum'].map((method, i) => [
       `by-chance-${i + 1}`,
