@@ -36,7 +36,7 @@ type Hold = {
   holdS: number
   startedAt?: string
   onStart: () => void
-  /** @param heldS how long it was held, in seconds */
+  /** @param heldS how long it had to be held, s: clocks of two screens differ, so what one of them counts beyond is not claimed */
   onDone: (heldS: number) => void
   doneLabel?: string
   large?: boolean
@@ -57,8 +57,8 @@ export function HoldClock({ holdS, startedAt, onStart: start, onDone, doneLabel,
   useEffect(() => {
     if (startedAt === undefined || left > 0 || !startedHere.current) return
     startedHere.current = false
-    onDone(seconds)
-  }, [startedAt, left, seconds, onDone])
+    onDone(holdS)
+  }, [startedAt, left, holdS, onDone])
   const button = large ? 'min-h-[96px] text-2xl' : ''
   if (startedAt === undefined)
     return large ? (
@@ -76,7 +76,7 @@ export function HoldClock({ holdS, startedAt, onStart: start, onDone, doneLabel,
         data-go-on={large ? true : undefined}
         className={`button button-main ${button}`}
         disabled={left > 0}
-        onClick={() => onDone(seconds)}
+        onClick={() => onDone(holdS)}
       >
         {left > 0 ? `Keep holding: ${left} s` : (doneLabel ?? 'Held, it stayed')}
       </button>
