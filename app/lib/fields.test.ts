@@ -8,6 +8,15 @@ test('a number is read with point or comma, and nothing that only looks like one
     expect(parseDecimal(text)).toBe('bad')
 })
 
+test('a thousand, or one and a fraction: nobody but who typed it knows, so it is asked', () => {
+  for (const text of ['1,000', '12,500', '-1,000']) expect(parseDecimal(text)).toBe('bad')
+  expect(['0,125', '1,25', '1,0000', '3.175', '1000'].map(parseDecimal)).toEqual([
+    0.125, 1.25, 1, 3.175, 1000,
+  ])
+  const ml = quantityField('volume', { min: 0, max: 5000 })
+  expect(ml.safeParse('1,000 mL').error?.issues[0]?.message).toContain('a thousand')
+})
+
 test('a bare number takes the unit that stood beside its field, once, and the record keeps what was typed', () => {
   const form = new FormData()
   for (const [name, value] of [

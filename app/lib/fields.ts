@@ -1,14 +1,11 @@
 import { z } from 'zod'
+import { readNumber } from '~core/units/typed-number'
 import { fromMetric, type Quantity, quantities, readQuantity } from '~core/units/units'
+import { numberFault } from '~core/words/typed-number'
 
-/**
- * A number typed by a person: point or comma, nothing else. `Number` alone would take "0x10" and refuse "3,1".
- * An empty field is undefined.
- */
-export function parseDecimal(text: string | undefined): number | undefined | 'bad' {
-  const trimmed = text?.trim() ?? ''
-  if (trimmed === '') return undefined
-  return /^-?\d{1,9}([.,]\d{1,6})?$/.test(trimmed) ? Number(trimmed.replace(',', '.')) : 'bad'
+/** A number typed by a person; an empty field is undefined. */
+export function parseDecimal(text = ''): number | undefined | 'bad' {
+  return text.trim() === '' ? undefined : (readNumber(text) ?? 'bad')
 }
 
 type Bounds = { min: number; max: number; unit: string }
@@ -21,7 +18,7 @@ export function decimal({ min, max, unit }: Bounds) {
     .transform((text, context) => {
       const value = parseDecimal(text)
       if (value === undefined) return undefined
-      if (value === 'bad') context.addIssue({ code: 'custom', message: `Give a number, like 3.1 or 3,1.` })
+      if (value === 'bad') context.addIssue({ code: 'custom', message: numberFault(text ?? '') })
       else if (value < min || value > max)
         context.addIssue({ code: 'custom', message: `Give ${min} to ${max} ${unit}.` })
       else return value
@@ -77,7 +74,7 @@ export function quantityField(quantity: Quantity, { min, max }: Limits) {
     .transform((text, context) => {
       if ((text?.trim() ?? '') === '') return undefined
       const read = readQuantity(text ?? '', quantity, metric)
-      if (!read) context.addIssue({ code: 'custom', message: 'Give a number, like 3.1 or 3,1.' })
+      if (!read) context.addIssue({ code: 'custom', message: numberFault(text ?? '') })
       else if (read.metric < min - 1e-9 || read.metric > max + 1e-9) {
         const bound = (value: number) => Number(fromMetric(quantity, value, read.unit).toPrecision(4))
         context.addIssue({ code: 'custom', message: `Give ${bound(min)} to ${bound(max)} ${read.unit}.` })

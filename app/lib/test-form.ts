@@ -4,6 +4,7 @@ import { type Product, productSchema, readingPlaces } from '~core/fluid/readings
 import { type TesterId, testerIds, testerOf } from '~core/fluid/testers'
 import type { Asks } from '~core/fluid/testers/tester'
 import { fromMetric, quantities, readQuantity } from '~core/units/units'
+import { numberFault } from '~core/words/typed-number'
 import { parseDecimal, quantityField } from './fields'
 
 export const NO_READING = 'none'
@@ -89,7 +90,7 @@ function shownValue(asks: Asks, typed = ''): number | string {
   const { quantity, min, max, unit } = asks
   const read = quantity ? readQuantity(typed, quantity, quantities[quantity].metric) : undefined
   const value = quantity ? read?.metric : parseDecimal(typed)
-  if (typeof value !== 'number') return 'Give a number, like 3.1 or 3,1.'
+  if (typeof value !== 'number') return numberFault(typed)
   if (value >= min - 1e-9 && value <= max + 1e-9) return value
   const bound = (metric: number) =>
     quantity && read ? Number(fromMetric(quantity, metric, read.unit).toPrecision(4)) : metric

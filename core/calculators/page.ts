@@ -1,8 +1,10 @@
 import type { Reason } from '../base/decision'
 import { type Fault, ImpossibleInput } from '../base/fault'
 import type { Show } from '../units/show'
+import { readNumber } from '../units/typed-number'
 import { fromMetric, metricUnits, type Quantity, quantities, readQuantity, type Units } from '../units/units'
 import type { Vehicle } from '../vehicle/schema'
+import { numberFault } from '../words/typed-number'
 import type { About } from './command/calculator'
 
 type Common = {
@@ -103,22 +105,18 @@ export function workBench<F extends BenchFields, R>(
 export const isAsked = ({ when }: BenchField, typed: Typed): boolean => !when || typed[when[0]] === when[1]
 
 type Read = { value: unknown } | { fault: string }
-const number = (text: string) =>
-  /^-?\d{1,9}([.,]\d{1,6})?$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : undefined
-
 function readField(field: BenchField, text: string, units: Units): Read {
   if (field.kind === 'choice') {
     const found = field.options.find(({ value }) => value === text)
     return found ? { value: found.value } : { fault: 'Pick one of these.' }
   }
-  if (text.trim() === '')
-    return field.optional ? { value: undefined } : { fault: 'Give a number, like 3.1 or 3,1.' }
+  if (text.trim() === '') return field.optional ? { value: undefined } : { fault: numberFault(text) }
   if (field.kind === 'list') return readList(field, text)
   if (field.kind === 'pairs') return readPairs(field, text)
   const quantity = field.kind === 'quantity' ? field.quantity : undefined
   const unit = quantity === undefined ? '' : units[quantity]
-  const value = quantity === undefined ? number(text) : readQuantity(text, quantity, unit)?.metric
-  if (value === undefined) return { fault: 'Give a number, like 3.1 or 3,1.' }
+  const value = quantity === undefined ? readNumber(text) : readQuantity(text, quantity, unit)?.metric
+  if (value === undefined) return { fault: numberFault(text) }
   if (value < field.min || value > field.max) return { fault: `Give ${boundsText(field, units)}.` }
   return { value }
 }
@@ -127,7 +125,7 @@ function readList(field: Extract<BenchField, { kind: 'list' }>, text: string): R
   const values = text
     .split(/[;\s]+/)
     .filter(Boolean)
-    .map(number)
+    .map(readNumber)
   const good = values.filter((value) => value !== undefined && value >= field.min && value <= field.max)
   if (good.length !== values.length || good.length === 0 || good.length > field.most)
     return {
@@ -139,7 +137,7 @@ function readList(field: Extract<BenchField, { kind: 'list' }>, text: string): R
 function readPairs(field: Extract<BenchField, { kind: 'pairs' }>, text: string): Read {
   const [first, second] = field.units
   const fault = `Give pairs like 300 25, 2000 31: ${first} up to ${field.max[0]} and ${second} up to ${field.max[1]}, at most ${field.most} pairs.`
-  const pairs = text.split(/[,;]\s*(?=\S)/).map((pair) => pair.trim().split(/\s+/).map(number))
+  const pairs = text.split(/[,;]\s*(?=\S)/).map((pair) => pair.trim().split(/\s+/).map(readNumber))
   const good = pairs.every(
     ([a, b, ...more]) =>
       more.length === 0 &&
@@ -197,7 +195,7 @@ export function addressOf(page: BenchPage, typed: Typed, units: Units): Typed {
       const text = (typed[name] ?? '').trim()
       if (field.kind !== 'quantity' || units[field.quantity] === quantities[field.quantity].metric)
         return [name, text]
-      return [name, number(text) === undefined ? text : `${text} ${units[field.quantity]}`]
+      return [name, readNumber(text) === undefined ? text : `${text} ${units[field.quantity]}`]
     }),
   )
 }

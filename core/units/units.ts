@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { readNumber } from './typed-number'
 
 /**
  * What people see quantities in. Inside, everything is metric; this is the one place that converts.
@@ -120,11 +121,11 @@ export function readQuantity(
   usual: string,
 ): { metric: number; value: number; unit: string } | undefined {
   const match = /^\s*(-?\d{1,9}(?:[.,]\d{1,6})?)\s*([^\d\s-].*?)?\s*$/.exec(text)
-  if (!match) return undefined
+  const value = match?.[1] === undefined ? undefined : readNumber(match[1])
+  if (!match || value === undefined) return undefined
   const unit =
     match[2] === undefined ? usual : unitsOf(quantity).find((each) => sameUnit(each, match[2] ?? ''))
   if (unit === undefined) return undefined
-  const value = Number(match[1]?.replace(',', '.'))
   return { metric: toMetric(quantity, value, unit), value, unit }
 }
 

@@ -21,7 +21,7 @@ const STILL: Readonly<Record<string, number>> = {
   'calculators/command/trapped-air.ts': 1,
   'calculators/left-right.ts': 3,
   'calculators/old-fluid.ts': 5,
-  'calculators/page.ts': 3,
+  'calculators/page.ts': 1,
   'calculators/pedal.ts': 6,
   'calculators/sheet.ts': 7,
   'calculators/temperature.ts': 1,

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react'
 import { parseDecimal } from '~/lib/fields'
 import type { EditField } from '~core/vehicle/edit/fields'
+import { numberFault } from '~core/words/typed-number'
 
 type Props = {
   field: EditField
@@ -24,7 +25,7 @@ export function EditCell({ field, value, fault, change }: Props) {
   function read(typed: string) {
     if (field.kind !== 'number') return change(typed.trim() === '' ? undefined : typed.trim())
     const number = parseDecimal(typed)
-    if (number === 'bad') return setBad('Give a number, like 3.1 or 3,1.')
+    if (number === 'bad') return setBad(numberFault(typed))
     if (number === undefined && !field.optional) return setBad('Give a number.')
     setBad(undefined)
     if (number !== value) change(number)
