@@ -15,6 +15,7 @@ async function offersGravity(page: Page, yes: boolean) {
 test('by gravity several bottles run at once: each is looked at by itself, and closing one leaves the others running', async ({
   page,
 }) => {
+  await page.clock.install()
   await offersGravity(page, true)
   const job = await openJobOn(page, harbourTug, 'BTL 1')
   await checkInAndTest(page)
@@ -39,12 +40,18 @@ test('by gravity several bottles run at once: each is looked at by itself, and c
   await page.getByRole('button', { name: 'Park this job' }).click()
   for (const id of [inHand, other]) await expect(page.getByRole('checkbox', { name: id })).toBeChecked()
   await page.keyboard.press('Escape')
+  // A minute goes by unseen: what came meanwhile is asked for at closing, before the next one is gone on with.
+  await page.clock.fastForward(60_000)
   await page.getByRole('button', { name: 'is CLOSED' }).hover()
   await page.mouse.down()
-  await expect(bottles.getByText('1 of at most 4 run')).toBeVisible()
-  // The finger is still down, and the next one's button is under it.
-  await expect(page.getByRole('button', { name: `${other} is CLOSED` })).toBeVisible()
+  await expect(page.getByText(`Closed. What came at bleeder ${inHand} since the last look?`)).toBeVisible()
+  // The finger is still down where the next one's button will be.
   await page.mouse.up()
+  expect(openPoints((await savedState(page, job)).run ?? run)).toEqual([other])
+  await page.getByRole('button', { name: 'As new' }).click()
+  await page.getByRole('button', { name: 'No bubbles' }).click()
+  await expect(page.getByRole('button', { name: `${other} is CLOSED` })).toBeVisible()
+  await expect(bottles.getByText('1 of at most 4 run')).toBeVisible()
   const after = await savedState(page, job)
   expect(after.run).toMatchObject({ call: 'open', callAt: other })
   await goOnUntil(page, job)
