@@ -21,6 +21,8 @@ const running = new Map<string, DemoServer>()
 /** The built application with the demo world in a data folder of its own. */
 export class DemoServer {
   private child?: ChildProcess
+  /** How far its clock is ahead of this process's. */
+  aheadMs = 0
   private constructor(
     readonly port: number,
     readonly dataDir: string,
@@ -77,6 +79,7 @@ export class DemoServer {
       stdio: ['ignore', 'pipe', 'inherit'],
     })
     this.child = child
+    this.aheadMs = 0
     await new Promise<void>((ready, failed) => {
       child.stdout.on('data', (text: Buffer) => text.includes('http://') && ready())
       child.once('exit', (code) => failed(new Error(`the server ended with ${code}`)))
@@ -85,7 +88,7 @@ export class DemoServer {
 
   /** Its clock goes a minute on: what has to be held was held. */
   minuteOn(): void {
-    this.child?.kill('SIGUSR2')
+    if (this.child?.kill('SIGUSR2')) this.aheadMs += 60_000
   }
 
   async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {

@@ -65,6 +65,7 @@ test('two people over a wire that delays, drops and cuts: one state, every act o
   let [opened, releases] = [0, 0]
   for (const { job, wheel, cab } of pairs) {
     await expect.poll(() => wheel.client.snapshot().waiting, { timeout: 20_000 }).toBe(0)
+    await expect.poll(() => cab.client.snapshot().sending, { timeout: 20_000 }).toBe(false)
     const { events } = await (await page.request.get(`${server.url}${job}/log.json`)).json()
     const recorded: Logged[] = events
     expect(new Set(recorded.map(({ id }) => id)).size).toBe(recorded.length)
@@ -76,9 +77,10 @@ test('two people over a wire that delays, drops and cuts: one state, every act o
       if (!applied.ok) throw new Error(`${event.id} does not follow: ${applied.refusal.text}`)
       state = applied.state
       const isOpen = state.run !== undefined && openPoint(state.run) !== undefined
-      if (isOpen) openFrom ??= Date.parse(atServer)
+      const atMs = Date.parse(atServer) - server.aheadMs
+      if (isOpen) openFrom ??= atMs
       else if (openFrom !== undefined) {
-        openTimes.push({ from: openFrom, to: Date.parse(atServer) })
+        openTimes.push({ from: openFrom, to: atMs })
         openFrom = undefined
       }
     }
