@@ -2,6 +2,8 @@ import { describe, expect, test } from 'vitest'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { cabView } from '../cab/view'
+import { doubt } from './change'
+import { freshPoint } from './points'
 
 /** A control unit with a bleeder of its own between the cylinder and one rear brake. */
 function withUnit() {
@@ -51,6 +53,18 @@ test('air drawn in behind the unit makes the unit’s finished bleeder doubtful:
   job.call('close').bledToTheEnd()
   expect(job.point('hcu')).toMatchObject({ finished: true, doubtful: undefined })
   expect(job.point('rr')?.finished).toBe(true)
+})
+
+test('a place that is bled again in a later round keeps its whole volume to come, though it was done before', () => {
+  const job = ScriptedJob.planned(withUnit(), { reason: 'service' }, ['two-person'], 380)
+  job.until(({ run }) => run.callAt === 'rr' && run.call === 'open')
+  const unfinished = job.run.stages.map((each) => ({
+    ...each,
+    at: { ...each.at, hcu: { ...(each.at.hcu ?? freshPoint()), finished: false, ml: 0, cleanStreak: 2 } },
+  }))
+  const after = doubt({ ...job.run, stages: unfinished }, ['hcu'])
+  expect(after.stages[after.stageIndex]?.at.hcu).toMatchObject({ cleanStreak: 0 })
+  expect(after.stages[after.stageIndex]?.at.hcu?.doubtful).toBeUndefined()
 })
 
 test('air drawn in at one brake says nothing of a finished brake on another line', () => {

@@ -22,9 +22,8 @@ export const stageAgain = (stageRun: StageRunState): StageRunState => ({
   tally: stageRun.tally,
 })
 
-/** Points finished so far, in the newest stage that works at each. */
+/** Points finished so far, in any stage: in one ahead too, where the work went back from it. */
 export function finishedPoints(run: RunState): string[] {
-  // In a stage ahead too, where the work went back from it.
   const finished = run.stages.flatMap(({ at }) =>
     Object.entries(at).flatMap(([id, point]) => (point.finished ? id : [])),
   )
@@ -143,13 +142,11 @@ export function doubt(before: RunState, ids: readonly string[]): RunState {
   return { ...run, stages }
 }
 
-const inDoubt: ChangePoint = (point) => ({
-  ...point,
-  ready: false,
-  finished: false,
-  cleanStreak: 0,
-  doubtful: true,
-})
+/** One that is still to be finished in its newest stage gets its whole volume there: only its clean pulls count no more. */
+const inDoubt: ChangePoint = (point) =>
+  point.finished
+    ? { ...point, ready: false, finished: false, cleanStreak: 0, doubtful: true }
+    : { ...point, cleanStreak: 0 }
 
 /** Of what was done in a stage, what comes before its first place: what follows the last one comes again. */
 const upToFirst = ({ stage, stepsDone }: StageRunState): string[] => {
