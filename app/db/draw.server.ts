@@ -67,14 +67,17 @@ export async function showOnShelf(
   const opening = openingOf(event)
   if (opening) await open(tx, jobId, opening, by)
   const owed = before?.containers.at(-1)
-  if (event.type === 'container-opened' && owed?.beyondMl && opening && opening.code !== owed.code)
-    await pourTheRest(tx, jobId, event.id, { from: opening.code, owed: owed.code, ml: owed.beyondMl, by })
+  const another = event.type === 'container-opened' && opening !== undefined && opening.code !== owed?.code
+  const restShortMl =
+    another && owed?.beyondMl
+      ? await pourTheRest(tx, jobId, event.id, { from: opening.code, owed: owed.code, ml: owed.beyondMl, by })
+      : 0
   for (const code of codesOf(before)) if (!codesOf(state).includes(code)) await notOpened(tx, jobId, code)
   const pouredMl = jobTally(state).inMl - (before ? jobTally(before).inMl : 0)
   // The one in use may be none of the shelf's: then nothing here is drawn from.
   const inUse = state.containers.at(-1)?.code
   const shortMl =
-    pouredMl > 0 && inUse !== undefined ? await pour(tx, jobId, event.id, inUse, pouredMl, by) : 0
+    pouredMl > 0 && inUse !== undefined ? await pour(tx, jobId, event.id, inUse, pouredMl, by) : restShortMl
   if (event.type === 'undone') await takeBack(tx, jobId, event.event, by)
   if (state.planned !== before?.planned) await holdBack(tx, jobId, state, dayOf(event.at))
   if (state.filed && !before?.filed) {
@@ -91,16 +94,20 @@ export async function showOnShelf(
   return shortMl > BOOK_ML ? shortMl : 0
 }
 
-/** The container that was opened next gave what the last one had not: it is drawn from, and no longer missing there. */
+/**
+ * The container that was opened next gave what the last one had not: it is drawn from, and no longer missing there.
+ *
+ * @returns what that one did not hold either
+ */
 async function pourTheRest(
   tx: Queries,
   jobId: string,
   eventId: string,
   { from, owed, ml, by }: { from: string; owed: string | undefined; ml: number; by: string },
-): Promise<void> {
-  await pour(tx, jobId, eventId, from, ml, by)
+): Promise<number> {
   if (owed !== undefined)
     await move(tx, { code: owed, what: 'drawn', ml: 0, shortMl: -ml, jobId, eventId, by })
+  return pour(tx, jobId, eventId, from, ml, by)
 }
 
 async function open(

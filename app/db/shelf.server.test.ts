@@ -145,6 +145,17 @@ test('more poured than the container held by the book is said at once, and the n
   expect((await findJob(db, jobId))?.containers).toHaveLength(1)
 })
 
+test('the next one does not hold the rest either: what is missing still is asked for', async () => {
+  const [first, second] = [await can(100), await can(500, { openedOn: today, leftMl: 25 })]
+  const jobId = await begun()
+  const reservoir = await untilPouring(jobId)
+  await did(jobId, opened(first))
+  await did(jobId, { type: 'topped-up', reservoir, ml: 160 })
+  await did(jobId, opened(second))
+  expect([await leftIn(first), await leftIn(second)]).toEqual([0, 0])
+  expect((await findJob(db, jobId))?.containers.map(({ beyondMl }) => beyondMl)).toEqual([undefined, 35])
+})
+
 test('poured from a container that is not on the shelf, nothing on the shelf is drawn from, nor given back', async () => {
   const code = await can(500)
   const jobId = await begun()
