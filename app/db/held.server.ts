@@ -14,12 +14,13 @@ export async function notHeld(db: Queries, jobId: string, event: FloorEvent): Pr
   const timer =
     event.type === 'check-proved' ? event.check : event.type === 'step-done' ? event.step : undefined
   if (timer === undefined || !('heldS' in event) || event.heldS === undefined) return undefined
-  const [started] = await db.query<{ ms: number }>(
-    `select (extract(epoch from at_server) * 1000)::float8 as ms from job_event
+  const [started] = await db.query<{ ms: number; late: boolean }>(
+    `select (extract(epoch from at_server) * 1000)::float8 as ms, body->>'waitedS' is not null as late from job_event
      where job_id = $1 and type = 'timer-started' and body->>'timer' = $2 order by seq desc limit 1`,
     [jobId, timer],
   )
   if (!started) return fact('not-timed', { holdS: event.heldS })
-  if (event.waitedS !== undefined) return undefined
+  // One that ends late has been running all the longer; only where its start came late too does nobody here know.
+  if (started.late) return undefined
   return tooSoon(event.heldS, (Date.now() - started.ms) / 1000 + ON_THE_WAY_S)
 }
