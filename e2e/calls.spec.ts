@@ -105,6 +105,8 @@ test('a hold is timed: early it is not done, a reload does not begin it anew, an
   await page.getByRole('button', { name: 'start the clock again' }).click()
   await page.clock.fastForward(11_000)
   await expect(page.getByRole('button', { name: 'Keep holding' })).toBeDisabled()
+  // Its clock is put on once it knows of the start, not before.
+  await expect(page.getByText('● saved')).toBeVisible()
   DemoServer.at(page.url()).minuteOn()
   await page.clock.fastForward(20_000)
   await expect(page.getByText('Every joint dry.')).toBeVisible()
