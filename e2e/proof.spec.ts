@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import {
   goOnUntil,
@@ -12,6 +13,10 @@ import { harbourTug } from './vehicles'
 
 /** A form that is refused is answered as refused, and the console says so. */
 test.use({ expectedFailures: [/status of (400|409)/] })
+
+/** One check's row, not those that wait for it. */
+const checkOf = (page: Page, name: string) =>
+  page.getByRole('listitem').filter({ has: page.getByRole('heading', { name, level: 2 }) })
 
 /** One corner only, so that the bleed before the proof is short. */
 const oneCorner = { ...harbourTug, parts: harbourTug.parts.slice(0, 3), lines: harbourTug.lines.slice(0, 1) }
@@ -28,7 +33,7 @@ test('a failed proof keeps the vehicle here, leads back to the bleed, and what w
   await page.getByRole('link', { name: 'Go on to the proof' }).click()
   await lastFill(page)
   await page.getByRole('button', { name: 'Level at MAX: holds' }).click()
-  const held = page.getByRole('listitem').filter({ hasText: 'Firm foot held 30 s' })
+  const held = checkOf(page, 'Firm foot held 30 s')
   await held.getByRole('textbox').fill('plenty')
   await held.getByRole('button', { name: 'record' }).click()
   await expect(held.getByRole('alert')).toContainText('from 0 to 500')
@@ -61,8 +66,11 @@ test('failed, bled again, proved: filed with a second person’s PIN, corrected 
   await planTwoPerson(page)
   await goOnUntil(page, job)
   await visit(page, `${job}/prove`)
-  const padsSeated = page.getByRole('listitem').filter({ hasText: 'Pads seated' })
+  const padsSeated = checkOf(page, 'Pads seated')
   await padsSeated.getByRole('button', { name: ': fails' }).click()
+  await expect(padsSeated).toContainText('First:')
+  await expect(padsSeated.getByRole('button', { name: ': holds' })).toBeHidden()
+  await page.getByRole('button', { name: /closed up.*: holds/i }).click()
   await padsSeated.getByRole('button', { name: ': holds' }).click()
   await expect(padsSeated.getByRole('alert')).toContainText('write down what was done about it')
   await padsSeated.getByLabel('What was done about it').fill('three slow strokes more')

@@ -129,6 +129,8 @@ test('a hold that nobody waited for is refused by the server’s own clock, what
     return answer.ok() ? undefined : (await answer.json()).refusal.code
   }
   const held = { type: 'check-proved', check: 'hold-light', passed: true, value: 0, heldS: 30, note: '' }
+  for (const check of ['closed-up', 'pads-seated', 'pedal-high', 'three-presses'])
+    expect(await send({ type: 'check-proved', check, passed: true, value: 0, note: '' })).toBeUndefined()
   expect(await send(held)).toBe('not-timed')
   expect(await send({ type: 'timer-started', timer: 'hold-light' })).toBeUndefined()
   expect(await send(held)).toBe('too-soon')

@@ -13,7 +13,7 @@ import { useSay } from '~/lib/say'
 import { useJobHere } from '~/run-client/job-here'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { notAtMax } from '~core/job/levels'
-import { checksFor, type ProofCheck, proofFact } from '~core/job/proofs/checks'
+import { checksFor, type ProofCheck, proofFact, provedFirst } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
 import type { Route } from './+types/prove'
 
@@ -52,6 +52,7 @@ export default function ProvePage() {
               locked={locked || back}
               off={check.id === fillsAt?.id ? notAtMax(state) : []}
               vehicle={state.vehicle}
+              first={provedFirst(state, check)}
             />
           ))}
         </ol>

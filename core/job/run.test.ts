@@ -77,7 +77,7 @@ describe('refused, with nothing changed:', () => {
   })
 
   test('a 30 s hold passed early or untimed; a failed one may be said at once', () => {
-    const job = aJob().bledToTheEnd()
+    const job = aJob().bledToTheEnd().proved('hold-firm')
     const hold = { type: 'check-proved', check: 'hold-firm', value: 0, note: '' } as const
     expect(job.refusal({ ...hold, passed: true })).toBe('not-timed')
     expect(job.refusal({ ...hold, passed: true, heldS: 29 })).toBe('too-soon')
@@ -170,8 +170,7 @@ describe('undo', () => {
 })
 
 test('bleeding again clears what was proved and opens every bleeder again', () => {
-  const job = aJob().bledToTheEnd()
-  job.do({ type: 'check-proved', check: 'joints-dry', passed: true, note: '' })
+  const job = aJob().bledToTheEnd().proved()
   job.do({ type: 'bleed-again', why: 'soft' })
   expect(job.state.proofs).toEqual({})
   expect(stationOf(job.state)).toBe('bleed')

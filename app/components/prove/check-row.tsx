@@ -19,10 +19,12 @@ type RowProps = {
   /** Reservoirs that by count do not stand at MAX, where this check says that they do. */
   off: ReturnType<typeof notAtMax>
   vehicle: Vehicle
+  /** What it rests on and has not passed yet: until then it can only fail. */
+  first: readonly ProofCheck[]
 }
 
 /** One proof: what to do, what was found, and where it failed what was done about it. */
-export function CheckRow({ number, check, proof, startedAt, act, locked, off, vehicle }: RowProps) {
+export function CheckRow({ number, check, proof, startedAt, act, locked, off, vehicle, first }: RowProps) {
   const state = proof === undefined ? 'open' : proof.passed ? 'passed' : 'failed'
   const { measure, holdS } = check
   const say = useSay()
@@ -87,7 +89,12 @@ export function CheckRow({ number, check, proof, startedAt, act, locked, off, ve
       )}
       {!locked && off.length === 0 && (
         <div className="grid gap-2">
-          {holdS !== undefined && heldS === undefined && (
+          {first.length > 0 && state !== 'passed' && (
+            <p className="max-w-[18rem] text-sm font-bold">
+              First: {first.map(({ id }) => say(proofFact(id))).join(', ')}.
+            </p>
+          )}
+          {holdS !== undefined && heldS === undefined && first.length === 0 && (
             <HoldClock
               holdS={holdS}
               startedAt={startedAt}
@@ -105,7 +112,11 @@ export function CheckRow({ number, check, proof, startedAt, act, locked, off, ve
               onValue={(value) => prove(withinLimit(check, value), value)}
             />
           ) : (
-            <PassFail title={title} onPass={() => prove(true)} onFail={() => prove(false)} />
+            <PassFail
+              title={title}
+              onPass={first.length === 0 ? () => prove(true) : undefined}
+              onFail={() => prove(false)}
+            />
           )}
         </div>
       )}
@@ -113,12 +124,14 @@ export function CheckRow({ number, check, proof, startedAt, act, locked, off, ve
   )
 }
 
-function PassFail({ title, onPass, onFail }: { title: string; onPass: () => void; onFail: () => void }) {
+function PassFail({ title, onPass, onFail }: { title: string; onPass?: () => void; onFail: () => void }) {
   return (
     <div className="flex gap-2">
-      <button type="button" className="button" onClick={onPass} aria-label={`${title}: holds`}>
-        ✓ Holds
-      </button>
+      {onPass && (
+        <button type="button" className="button" onClick={onPass} aria-label={`${title}: holds`}>
+          ✓ Holds
+        </button>
+      )}
       <button type="button" className="button" onClick={onFail} aria-label={`${title}: fails`}>
         ✗ Fails
       </button>

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { reservoirFact } from '../../vehicle/parts'
 import { notAtMax } from '../levels'
-import { checksFor, proofFact, provedFirst, withinLimit } from '../proofs/checks'
+import { checksFor, type ProofCheck, proofFact, provedFirst, withinLimit } from '../proofs/checks'
 import { bleedDone } from '../selectors'
 import type { JobState } from '../state'
 import { tooSoon } from '../timers'
@@ -30,6 +30,10 @@ function provedAfter(state: JobState, check: string): string[] {
   return order.slice(order.indexOf(check) + 1).filter((id) => state.proofs[id] !== undefined)
 }
 
+/** Beyond its limit it failed, whoever says otherwise. */
+const passes = (check: ProofCheck | undefined, { passed, value }: CheckProved): boolean =>
+  passed && (check?.measure === undefined || value === undefined || withinLimit(check, value))
+
 /** One proof passed or failed. */
 export const checkProved: EventKind<CheckProved> = {
   type: 'check-proved',
@@ -42,10 +46,10 @@ export const checkProved: EventKind<CheckProved> = {
     if (!state.run || !bleedDone(state)) return fact('not-bled')
     const check = checksFor(state).find(({ id }) => id === event.check)
     if (!check) return fact('no-such-check')
-    if (!event.passed) return undefined
+    if (!passes(check, event)) return undefined
+    const first = provedFirst(state, check)
+    if (first.length > 0) return fact('proof-first', { checks: first.map(({ id }) => proofFact(id)) })
     if (check.measure && event.value === undefined) return fact('measure-missing')
-    const first = provedFirst(state, check).filter(({ id }) => !state.proofs[id]?.passed)
-    if (first.length > 0) return fact('pedal-first', { checks: first.map(({ id }) => proofFact(id)) })
     const [off] = check.atMax ? notAtMax(state) : []
     if (off)
       return fact(off.missingMl > 0 ? 'level-below-max' : 'level-above-max', {
@@ -56,11 +60,11 @@ export const checkProved: EventKind<CheckProved> = {
     if (state.proofs[check.id]?.passed === false && !event.remedy?.trim()) return fact('remedy-missing')
     return tooSoon(check.holdS, event.heldS)
   },
-  // Beyond its limit it failed, whoever says otherwise.
   complete(state, { voids: _sent, ...event }) {
-    const check = checksFor(state).find(({ id }) => id === event.check)
-    const beyond = check?.measure && event.value !== undefined && !withinLimit(check, event.value)
-    const passed = event.passed && !beyond
+    const passed = passes(
+      checksFor(state).find(({ id }) => id === event.check),
+      event,
+    )
     const voids = passed ? [] : provedAfter(state, event.check)
     return { ...event, passed, ...(voids.length > 0 && { voids }) }
   },

@@ -28,10 +28,8 @@ export type ProofCheck = {
   holdS?: number
   /** It says that every reservoir stands at MAX: not while the count says otherwise and nobody has poured or looked. */
   atMax?: true
-  /** It says whether the vehicle stops at all: proved before it is driven. */
-  stops?: true
-  /** The vehicle is driven for it. */
-  drives?: true
+  /** What it rests on: not passed before these have, of those that the vehicle needs. */
+  restsOn?: readonly string[]
   /** Where a failure leads. */
   way: ProofWay
   applies: (job: ToProve) => boolean
@@ -75,6 +73,29 @@ const singleCircuit = of(
     ) && !['motorcycle', 'quad'].includes(vehicle.kind),
 )
 
+/** A hold says nothing of a pedal that is still being pumped up. */
+const PEDAL_STANDS = ['pedal-high', 'three-presses']
+/** Pressed with full effort, whatever presses: only then do joints weep, and pistons stay out. */
+const FULL_EFFORT = ['hold-firm', 'routine-pressure']
+/** Whether it stops, holds its fluid and keeps its wheels is known in the bay; the rest shows on the road. */
+const BEFORE_DRIVING = [
+  'level',
+  'closed-up',
+  'pads-clean',
+  'pedal-high',
+  'three-presses',
+  'hold-light',
+  'hold-firm',
+  'routine-pressure',
+  'joints-dry',
+  'single-circuit',
+  'wheels-free',
+  'parking-brake',
+  'parking-electric',
+  'parking-built-in',
+  'wheel-nuts',
+]
+
 /** Every proof there is, in the order it is done. A new one is one entry here. @source common practice */
 const checks: readonly ProofCheck[] = [
   {
@@ -100,25 +121,26 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'pads-seated',
+    restsOn: ['closed-up', 'shoes-adjusted'],
     way: 'bleed-again',
     applies: always,
   },
   {
     id: 'pedal-high',
-    stops: true,
+    restsOn: ['pads-seated'],
     way: 'bleed-again',
     applies: hydraulicPedal,
   },
   {
     id: 'three-presses',
-    stops: true,
+    restsOn: ['pedal-high'],
     measure: { unit: 'mm', max: 5, basis: 'default' },
     way: 'bleed-again',
     applies: hydraulicPedal,
   },
   {
     id: 'hold-light',
-    stops: true,
+    restsOn: PEDAL_STANDS,
     measure: { unit: 'mm', max: SINK_READ_MM, basis: 'reading' },
     holdS: HOLD_S,
     way: 'find-fault',
@@ -126,7 +148,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'hold-firm',
-    stops: true,
+    restsOn: PEDAL_STANDS,
     measure: { unit: 'mm', max: SINK_READ_MM, basis: 'reading' },
     holdS: HOLD_S,
     way: 'find-fault',
@@ -134,22 +156,25 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'routine-pressure',
-    stops: true,
+    restsOn: ['pads-seated'],
     way: 'find-fault',
     applies: byWire,
   },
   {
     id: 'engine-on',
+    restsOn: ['hold-firm'],
     way: 'find-fault',
     applies: withBooster,
   },
   {
     id: 'joints-dry',
+    restsOn: FULL_EFFORT,
     way: 'mend-joint',
     applies: always,
   },
   {
     id: 'single-circuit',
+    restsOn: ['joints-dry'],
     way: 'mend-joint',
     applies: singleCircuit,
   },
@@ -160,16 +185,19 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'wheels-free',
+    restsOn: FULL_EFFORT,
     way: 'find-fault',
     applies: always,
   },
   {
     id: 'alike',
+    restsOn: ['wheels-free'],
     way: 'find-fault',
     applies: twoSided,
   },
   {
     id: 'parking-brake',
+    restsOn: ['shoes-adjusted'],
     way: 'set-right',
     applies: hasParkingBrake,
   },
@@ -195,23 +223,25 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'low-speed',
-    drives: true,
+    restsOn: BEFORE_DRIVING,
     way: 'bleed-again',
     applies: onRoad,
   },
   {
     id: 'road-test',
-    drives: true,
+    restsOn: ['low-speed'],
     way: 'find-fault',
     applies: onRoad,
   },
   {
     id: 'unit-worked',
+    restsOn: ['low-speed'],
     way: 'bleed-again',
     applies: unitWorked,
   },
   {
     id: 'level-again',
+    restsOn: ['level', 'road-test', 'unit-worked'],
     atMax: true,
     way: 'mend-joint',
     applies: always,
@@ -221,9 +251,9 @@ const checks: readonly ProofCheck[] = [
 /** The checks this job needs: by its vehicle, and by what went wrong on the way. */
 export const checksFor = (job: ToProve): ProofCheck[] => checks.filter((check) => check.applies(job))
 
-/** What has to be proved before this check may drive the vehicle; nothing where it does not. */
-export const provedFirst = (job: ToProve, check: ProofCheck): ProofCheck[] =>
-  check.drives ? checksFor(job).filter(({ stops }) => stops) : []
+/** What has to be proved before this check can pass: of what it rests on, what has not passed yet. */
+export const provedFirst = (job: ToProve & Pick<JobState, 'proofs'>, check: ProofCheck): ProofCheck[] =>
+  checksFor(job).filter(({ id }) => check.restsOn?.includes(id) && !job.proofs[id]?.passed)
 
 /** Whether a measured value is inside the limit. */
 export const withinLimit = (check: ProofCheck, value: number): boolean =>

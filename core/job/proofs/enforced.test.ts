@@ -26,30 +26,42 @@ describe('the core proves, whoever sends it', () => {
   })
 
   test('a tick is no measure: where something is measured its value is asked for', () => {
-    const job = bled()
+    const job = bled().proved('three-presses')
     expect(job.refusal(proof('three-presses'))).toBe('measure-missing')
     expect(job.refusal(proof('three-presses', { value: 3 }))).toBeUndefined()
     expect(job.refusal({ ...proof('three-presses'), passed: false })).toBeUndefined()
   })
 
-  test('nothing is driven before the pedal is proved, and not after it failed', () => {
+  test('nothing is proved before what it rests on, nothing driven before it stops, and not after that failed', () => {
     const job = bled()
-    for (const road of ['low-speed', 'road-test']) expect(job.refusal(proof(road))).toBe('pedal-first')
-    job.do(proof('pedal-high'))
-    job.do(proof('three-presses', { value: 2 }))
-    job.do(proof('hold-light', { value: 0, ...held }))
-    expect(job.refusal(proof('road-test'))).toBe('pedal-first')
-    job.do(proof('hold-firm', { value: 0, ...held }))
-    expect(job.refusal(proof('road-test'))).toBeUndefined()
+    expect(job.refusal(proof('hold-firm', { value: 0, ...held }))).toBe('proof-first')
+    for (const { id, measure, holdS } of checksFor(job.state)) {
+      if (id === 'level-again') continue
+      if (id === 'hold-firm')
+        for (const later of ['joints-dry', 'wheels-free', 'low-speed', 'road-test'])
+          expect(job.refusal(proof(later))).toBe('proof-first')
+      job.do(proof(id, { value: measure && 0, heldS: holdS }))
+    }
+    expect(job.refusal(proof('level-again'))).toBeUndefined()
     job.do(proof('hold-firm', { value: 40, ...held }))
-    expect(job.refusal(proof('road-test'))).toBe('pedal-first')
+    for (const road of ['low-speed', 'road-test', 'level-again'])
+      expect(job.refusal(proof(road))).toBe('proof-first')
+    // A fault is a finding at any time.
+    expect(job.refusal({ ...proof('joints-dry'), passed: false })).toBeUndefined()
+  })
+
+  test('every proof comes after what it rests on, in the list and for every vehicle', () => {
+    for (const { file } of Object.values(examples)) {
+      const ids = checksFor({ vehicle: vehicleFrom(structuredClone(file)) })
+      for (const [i, { restsOn = [] }] of ids.entries())
+        for (const on of restsOn) expect(ids.slice(i).map(({ id }) => id)).not.toContain(on)
+    }
   })
 
   test('what failed is not ticked again: something was done about it, and what was proved after it is proved anew', () => {
     const job = bled()
     const passed = (id: string) => job.state.proofs[id]?.passed
-    job.do(proof('level')).do(proof('pedal-high')).do(proof('joints-dry'))
-    job.do({ ...proof('pedal-high'), passed: false })
+    job.proved('wheels-free').do({ ...proof('pedal-high'), passed: false })
     expect([passed('level'), passed('pedal-high'), passed('joints-dry')]).toEqual([true, false, undefined])
     for (const remedy of [undefined, ' '])
       expect(job.refusal(proof('pedal-high', { remedy }))).toBe('remedy-missing')
@@ -59,10 +71,10 @@ describe('the core proves, whoever sends it', () => {
   })
 
   test('a value past its limit takes along what was proved after it, whatever was sent with it', () => {
-    const job = bled()
-      .do(proof('joints-dry'))
-      .do(proof('three-presses', { value: 60, voids: ['level'] }))
-    expect(Object.keys(job.state.proofs)).toEqual(['three-presses'])
+    const job = bled().proved('three-presses').do(proof('lamps'))
+    const before = Object.keys(job.state.proofs).filter((id) => id !== 'lamps')
+    job.do(proof('three-presses', { value: 60, voids: ['level'] }))
+    expect(Object.keys(job.state.proofs)).toEqual([...before, 'three-presses'])
   })
 
   test('a level that the count puts below MAX is not at MAX before somebody pours or looks', () => {
@@ -71,14 +83,15 @@ describe('the core proves, whoever sends it', () => {
     expect(job.refusal({ ...proof('level'), passed: false })).toBeUndefined()
     job.do({ type: 'topped-up', reservoir: 'reservoir', ml: 90 })
     expect(job.refusal(proof('level'))).toBeUndefined()
-    job.do({ type: 'level-read', reservoir: 'reservoir', ml: 500 })
+    job.proved('level-again').do({ type: 'level-read', reservoir: 'reservoir', ml: 500 })
     expect(job.refusal(proof('level-again'))).toBe('level-above-max')
   })
 
   test('by wire it is the routine’s own pressure check that comes before the road', () => {
     const job = bled(vehicleFrom(structuredClone(examples['hybrid-taxi']?.file)))
-    expect(job.refusal(proof('low-speed'))).toBe('pedal-first')
-    expect(job.do(proof('routine-pressure')).refusal(proof('low-speed'))).toBeUndefined()
+    job.proved('routine-pressure')
+    expect(job.refusal(proof('joints-dry'))).toBe('proof-first')
+    expect(job.do(proof('routine-pressure')).refusal(proof('joints-dry'))).toBeUndefined()
   })
 
   test('proved in their order, every vehicle can be filed as fit', () => {

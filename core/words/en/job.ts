@@ -97,7 +97,7 @@ export const job: Words = {
   'level-above-max':
     'By what was poured and drawn {reservoir} stands {aboutMl} above MAX: look, draw it down, and say where it stands.',
   'remedy-missing': 'It failed before: write down what was done about it.',
-  'pedal-first': 'Not on the road before it stops in the bay. Prove first: {checks}.',
+  'proof-first': 'It rests on what is not proved yet. First: {checks}.',
   'nothing-to-undo': 'Something else was done since, so that act can no longer be taken back.',
   'still-bleeding': 'The bleed is still going on.',
   'no-bleed-stage': 'This plan has no bleed to repeat: make a new plan.',
