@@ -9,6 +9,8 @@ export class Chance {
     t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296
   }
+  /** About 0, with a standard deviation of 1. @source Box and Muller 1958 */
+  normal = (): number => Math.sqrt(-2 * Math.log(1 - this.next())) * Math.cos(2 * Math.PI * this.next())
   below = (n: number): number => Math.floor(this.next() * n)
   yes = (share: number): boolean => this.next() < share
   of = <T>(list: readonly T[]): T => list[this.below(list.length)] as T

@@ -1,5 +1,11 @@
 import { ImpossibleInput } from '../base/fault'
-import { LIGHT_KPA, type PedalFeel, pedalFeel } from '../physics/air/pedal-feel'
+import {
+  LIGHT_KPA,
+  movedMl,
+  type PedalFeel,
+  pedalFeel,
+  USUAL_GAUGE_ERROR_PCT,
+} from '../physics/air/pedal-feel'
 import { squeezedShare } from '../physics/air/trapped-air'
 import { cylinderMl } from '../physics/hydraulics/cylinder'
 import { partsOf } from '../vehicle/parts'
@@ -45,6 +51,15 @@ export const pedalBench = benchPage({
       min: 0.05,
       max: 20,
       initial: 0.5,
+      hint: 'Nine of ten readings',
+    },
+    gaugeErrorPct: {
+      kind: 'number',
+      label: 'Pressure read within',
+      unit: '% of it',
+      min: 0,
+      max: 50,
+      initial: USUAL_GAUGE_ERROR_PCT,
     },
     sinkMm: {
       kind: 'number',
@@ -59,10 +74,12 @@ export const pedalBench = benchPage({
   },
   about: [
     {
-      formula: 'travel·area/ratio = air·P/(P + P0) + swelling·P + clearance, fitted by least squares',
-      source: 'Boyle’s law; ordinary least squares. What counts as felt or sound is from memory',
+      formula:
+        'travel·area/ratio = air·P/(P + P0) + swelling·P + clearance·(share taken up at P), fitted by weighted least squares',
+      source:
+        'Boyle’s law; weighted least squares, fit tested by χ². What counts as felt or sound, and clearance being taken up by 30 to 150 kPa, is from memory',
       limits:
-        'Two deviations of the reading error go with every answer. A booster that still works, or shoes out of adjustment, spoil it.',
+        'Nine of ten lie within the band shown, by the errors given. A booster that still works, or shoes out of adjustment, spoil it: then it does not fit, and says so.',
     },
     trappedAirCalc.about,
   ],
@@ -73,7 +90,7 @@ export const pedalBench = benchPage({
       ...(cylinder && chamber && { boreMm: `${chamber.boreMm}`, pedalRatio: `${cylinder.pedalRatio}` }),
     }
   },
-  work: ({ boreMm, pedalRatio, efforts: pairs, travelErrorMm, sinkMm, heldS }) => {
+  work: ({ boreMm, pedalRatio, efforts: pairs, travelErrorMm, gaugeErrorPct, sinkMm, heldS }) => {
     const efforts = pairs.map(([pressureKPa, travelMm]) => ({ pressureKPa, travelMm }))
     if (efforts.some(({ pressureKPa }) => pressureKPa < 1))
       throw new ImpossibleInput('efforts', 'Give line pressures of 1 kPa or more.')
@@ -82,6 +99,7 @@ export const pedalBench = benchPage({
       pedalRatio,
       efforts,
       travelErrorMm,
+      gaugeErrorPct,
       ...(sinkMm !== undefined && { sink: { sinkMm, heldS } }),
     })
     return {
@@ -94,23 +112,17 @@ export const pedalBench = benchPage({
 })
 
 function fitted(
-  { airMl, swellingMlPerMPa }: PedalFeel,
+  { airMl, swellingMlPerMPa, clearanceMl }: PedalFeel,
   boreMm: number,
   pedalRatio: number,
   efforts: PedalResult['efforts'],
 ): PedalResult['curve'] {
-  if (airMl === undefined || swellingMlPerMPa === undefined) return []
+  if (airMl === undefined || swellingMlPerMPa === undefined || clearanceMl === undefined) return []
   const mmPerMl = pedalRatio / cylinderMl(boreMm, 1)
-  const bent = (kPa: number) => (airMl * squeezedShare(kPa) + (swellingMlPerMPa * kPa) / 1000) * mmPerMl
-  // Clearance is what the readings have on average beyond air and swelling.
-  const clearanceMm = Math.max(
-    0,
-    efforts.reduce((sum, each) => sum + each.travelMm - bent(each.pressureKPa), 0) / efforts.length,
-  )
   const top = Math.max(...efforts.map(({ pressureKPa }) => pressureKPa))
   return Array.from({ length: 101 }, (_, i) => (top * i ** 2) / 10_000).map((pressureKPa) => ({
     pressureKPa,
-    travelMm: clearanceMm + bent(pressureKPa),
+    travelMm: movedMl([airMl, swellingMlPerMPa, clearanceMl], pressureKPa) * mmPerMl,
     airMm: airMl * squeezedShare(pressureKPa) * mmPerMl,
   }))
 }

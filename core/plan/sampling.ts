@@ -179,7 +179,7 @@ export class PlanSampler {
   private varyLengths(): void {
     // Kept inside three deviations: no line is half as long as its file says.
     for (let i = 0; i < this.lengths.length; i++)
-      this.lengths[i] = 1 + spreads.lengthShare * Math.max(-3, Math.min(3, normal(this.chance)))
+      this.lengths[i] = 1 + spreads.lengthShare * Math.max(-3, Math.min(3, this.chance.normal()))
   }
 
   private varied(): MethodContext {
@@ -188,7 +188,7 @@ export class PlanSampler {
     const [least, most] = spreads.strokeShare
     return {
       ...context,
-      tempC: context.tempC + spreads.tempC * normal(chance),
+      tempC: context.tempC + spreads.tempC * chance.normal(),
       unknowns: {
         bleeder: { passage: usualBleeder.passage, holeMm: triangular(chance, spreads.holeMm) },
         strokeShare: least + (most - least) * chance.next(),
@@ -257,11 +257,6 @@ export class PlanSampler {
     )
     return Math.max(0, ...shares)
   }
-}
-
-/** Two even chances made one normal. @source Box and Muller 1958 */
-function normal(chance: Chance): number {
-  return Math.sqrt(-2 * Math.log(1 - chance.next())) * Math.cos(2 * Math.PI * chance.next())
 }
 
 function triangular(chance: Chance, [least, likely, most]: readonly [number, number, number]): number {

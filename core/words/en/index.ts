@@ -3,6 +3,7 @@ import { proofWords } from '../proofs'
 import type { Words } from '../say'
 import { stepWords } from '../steps'
 import { techniqueWords } from '../techniques'
+import { bench } from './bench'
 import { cautions } from './cautions'
 import { events } from './events'
 import { explain } from './explain'
@@ -33,6 +34,7 @@ export const english: Words = {
   ...findings,
   ...events,
   ...fluid,
+  ...bench,
   ...stepWords(steps),
   ...Object.assign({}, ...Object.entries(proofs).map(([id, words]) => proofWords(id, words))),
   ...Object.assign({}, ...Object.entries(techniques).map(([id, words]) => techniqueWords(id, words))),
