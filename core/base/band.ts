@@ -16,12 +16,18 @@ export const bandAround = (
 export const overlap = (a: Band, b: Band): boolean => a.low <= b.high && b.low <= a.high
 
 /**
- * Two that could both be true as one: what both allow, and between their likely values the surer (narrower) one
- * counts more, by the inverse of its width squared.
+ * Two that could both be true as one: between their likely values the surer (narrower) one counts more, by the inverse
+ * of its width squared. It is never surer than the surer of them: what puts one meter off (additives, a warm sample)
+ * puts the next one off as well.
  */
 export function joined(a: Band, b: Band): Band {
-  const [low, high] = [Math.max(a.low, b.low), Math.min(a.high, b.high)]
-  const weight = ({ low: from, high: to }: Band) => 1 / Math.max(to - from, 1e-6) ** 2
+  const width = ({ low, high }: Band) => Math.max(high - low, 1e-6)
+  const weight = (band: Band) => 1 / width(band) ** 2
   const likely = (a.likely * weight(a) + b.likely * weight(b)) / (weight(a) + weight(b))
-  return { low, likely: Math.min(high, Math.max(low, likely)), high }
+  const surer = width(b) < width(a) ? b : a
+  return {
+    low: Math.max(Math.min(a.low, b.low), likely - (surer.likely - surer.low)),
+    likely,
+    high: Math.min(Math.max(a.high, b.high), likely + (surer.high - surer.likely)),
+  }
 }

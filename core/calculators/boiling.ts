@@ -1,3 +1,4 @@
+import { reason } from '../base/decision'
 import { ImpossibleInput } from '../base/fault'
 import { judgeFluid, judgementReasons } from '../fluid/judge'
 import type { Verdict } from '../fluid/judgement'
@@ -5,8 +6,15 @@ import { ruleOf } from '../fluid/policy'
 import { measuredLimits } from '../fluid/policy/policy'
 import { takenReading } from '../fluid/readings'
 import { type FluidSpec, fluidOf, fluidSpecs } from '../fluid/specs'
-import { type BoilingPair, boilingPoint, waterFromBoiling } from '../physics/moisture/boiling-point'
-import { lowerAtHeightC } from '../physics/moisture/height'
+import {
+  type BoilingPair,
+  boilingPoint,
+  MODEL_ENDS_PCT,
+  WET_WATER_PCT,
+  waterFromBoiling,
+  waterRange,
+} from '../physics/moisture/boiling-point'
+import { airPressureKPa } from '../physics/moisture/height'
 import { boilingAbout } from './command/boiling-point'
 import { fluidField } from './fields'
 import { benchPage } from './page'
@@ -17,10 +25,13 @@ export type BoilingResult = {
   /** Whether the pair is a product's own, not the specification's. */
   product: boolean
   waterPct: number
+  /** Between which the water lies behind a boiling point; none where it was measured. */
+  range?: { lowPct: number; highPct: number; beyondModel?: true }
   /** At the shop's own height. */
   boilingC: number
   bandC: number
-  lowerC: number
+  /** Of the air at that height; left out at sea level. */
+  pressureKPa?: number
   /** Above the boiling point at which it is replaced. */
   marginC: number
   limitC: number
@@ -111,10 +122,11 @@ export const boilingBench = benchPage({
       )
     const fluid = fluidOf(spec)
     const pair = { dryC: dryC ?? fluid.dryC ?? 0, wetC: wetC ?? fluid.wetC ?? 0 }
-    const lowerC = lowerAtHeightC(heightM)
-    const water =
-      kind === 'water' ? waterPct : waterFromBoiling({ ...pair, boilingC: boilingC + lowerC }).waterPct
-    const boils = boilingPoint({ ...pair, waterPct: water })
+    const pressureKPa = heightM === 0 ? undefined : airPressureKPa(heightM)
+    const boiled = { ...pair, boilingC, pressureKPa }
+    const water = kind === 'water' ? waterPct : waterFromBoiling(boiled).waterPct
+    const boils = boilingPoint({ ...pair, waterPct: water, pressureKPa })
+    const range = kind === 'boiling' ? waterRange(boiled) : undefined
     const reading =
       kind === 'water'
         ? takenReading({ kind: 'water-pct', value: water, at: 'reservoir' })
@@ -123,25 +135,30 @@ export const boilingBench = benchPage({
       { spec, kind: 'car', readings: [reading], product: pair, heightM },
       measuredLimits({ waterPct: limitPct }),
     )
-    const limitC = pair.wetC - lowerC
-    const atShopC = boils.boilingC - lowerC
+    const limitC = boilingPoint({ ...pair, waterPct: WET_WATER_PCT, pressureKPa }).boilingC
     return {
       result: {
         spec,
         pair,
         product: dryC !== undefined,
         waterPct: water,
-        boilingC: atShopC,
+        ...(range && { range }),
+        boilingC: boils.boilingC,
         bandC: boils.bandC,
-        lowerC,
-        marginC: atShopC - limitC,
+        ...(pressureKPa !== undefined && { pressureKPa }),
+        marginC: boils.boilingC - limitC,
         limitC,
         limitPct,
         verdict: judged.verdict,
       } satisfies BoilingResult,
-      reasons: judgementReasons(judged),
+      reasons: [
+        ...judgementReasons(judged),
+        ...(water > MODEL_ENDS_PCT
+          ? [reason('boiling-beyond-model', 'physics', { endsPct: MODEL_ENDS_PCT })]
+          : []),
+      ],
     }
   },
-  says: ({ spec, waterPct, boilingC, bandC, marginC }, _, show) =>
-    `${spec} with ${waterPct.toFixed(1)} % water boils at about ${show.number('temperature', boilingC)} ± ${show.apart('temperature', bandC)}, ${show.apart('temperature', Math.abs(marginC))} ${marginC >= 0 ? 'above' : 'below'} its wet limit.`,
+  says: ({ spec, waterPct, range, boilingC, bandC, marginC }, _, show) =>
+    `${spec} with ${range ? `${range.lowPct.toFixed(1)} to ${range.highPct.toFixed(1)}` : waterPct.toFixed(1)} % water boils at about ${show.number('temperature', boilingC)} ± ${show.apart('temperature', bandC)}, ${show.apart('temperature', Math.abs(marginC))} ${marginC >= 0 ? 'above' : 'below'} its wet limit.`,
 })

@@ -113,9 +113,35 @@ test('a row for a fluid in a kind of vehicle beats one for the kind, which beats
 })
 
 describe('two readings', () => {
-  test('of one place that agree are surer than either', () => {
+  test('of one place that agree are as sure as the surer of them, never surer: additives put both off alike', () => {
     const { waterPct } = judged([taken('banded-pen', 2), taken('percent-meter', 1.8)])
-    expect(waterPct).toMatchObject({ low: 1.3, high: 2.3 })
+    expect((waterPct?.high ?? 0) - (waterPct?.low ?? 0)).toBeCloseTo(1, 9)
+    const two = judged([taken('percent-meter', 2), taken('percent-meter', 2.9)]).waterPct
+    expect(two?.low).toBeCloseTo(1.95, 9)
+    expect(two?.high).toBeCloseTo(2.95, 9)
+  })
+
+  test('a boiled sample counts beside any meter of its place, whichever came first and whichever is milder', () => {
+    for (const meter of [taken('percent-meter', 0.3), taken('banded-pen', 4), taken('degree-meter', 225)])
+      for (const [boilsC, verdict] of [
+        [150, 'replace'],
+        [215, 'keep'],
+      ] as const)
+        for (const readings of [
+          [meter, taken('boiling-sampler', boilsC)],
+          [taken('boiling-sampler', boilsC), meter],
+        ])
+          expect(judged(readings).verdict).toBe(verdict)
+  })
+
+  test('an ohmmeter that condemns condemns: beside a boiled sample that is dry, and beside two that contradict', () => {
+    expect(judged([taken('ohmmeter', 2), taken('boiling-sampler', 225)])).toMatchObject({
+      verdict: 'replace',
+      decidedBy: 'tester',
+    })
+    expect(judged([taken('banded-pen', 4), taken('percent-meter', 0.5), taken('ohmmeter', 2)])).toMatchObject(
+      { verdict: 'replace', decidedBy: 'tester' },
+    )
   })
 
   test('that cannot both be true ask for a surer tester', () => {

@@ -144,8 +144,10 @@ function decide(
   return { verdict: 'retest', decidedBy: 'nothing', because }
 }
 
-/** Two that cannot both be true decide nothing, unless either alone would come to the same. */
+/** Two that cannot both be true decide nothing, unless either alone, or a third that condemns, would come to replace. */
 function contradicted(told: readonly ToldAt[], judged: (by: Partial<Evidence>) => RuleSays[]): Decided {
+  const condemns = told.flatMap((one) => one.condemns ?? [])[0]
+  if (condemns) return { verdict: 'replace', decidedBy: 'tester', because: condemns }
   const measured = told.filter(({ waterPct, boilingC }) => waterPct ?? boilingC)
   const each = measured.map(({ waterPct, boilingC }) => strictest(judged({ waterPct, boilingC })))
   const [first] = each

@@ -6,7 +6,7 @@ import { takenReading } from '~core/fluid/readings'
 import type { FluidSpec } from '~core/fluid/specs'
 import { boilingPoint, boilingWithActivityC, waterFromBoiling } from '~core/physics/moisture/boiling-point'
 import { moistureForecast } from '~core/physics/moisture/forecast'
-import { airPressureKPa, lowerAtHeightC } from '~core/physics/moisture/height'
+import { airPressureKPa, atSeaLevelC } from '~core/physics/moisture/height'
 import { waterVapourKPa } from '~core/physics/moisture/water-vapour'
 import type { Check } from './check'
 
@@ -95,12 +95,21 @@ export const moistureChecks: readonly Check[] = [
   },
   {
     calculator: 'boiling-point',
-    what: 'lower boiling point at 1000 m, °C',
+    what: 'dry DOT 4 at 1000 m, °C',
     kind: 'closed form',
-    source: 'FMVSS 116 S6.1 (recalled): 0.04 °C × 85.9 mmHg',
-    ours: lowerAtHeightC(1000),
-    theirs: 0.04 * ((101.325 - 89.875) / 0.133322),
-    withinShare: 1e-3,
+    source: 'Clausius–Clapeyron: 1/T = 1/503.15 − ln(89.875/101.325)/(88·503.15/8.314), by hand',
+    ours: boilingPoint({ ...dot4, waterPct: 0, pressureKPa: airPressureKPa(1000) }).boilingC,
+    theirs: 1 / ((1 - (Math.log(89.875 / 101.325) * 8.314462618) / 88) / 503.15) - 273.15,
+    withinShare: 1e-5,
+  },
+  {
+    calculator: 'boiling-point',
+    what: 'silicone measured 200 °C at 1000 m, at the sea, °C',
+    kind: 'published, recalled',
+    source: 'FMVSS 116 S6.1: 0.04 °C for each of 85.9 mmHg',
+    ours: atSeaLevelC(200, 1000, undefined),
+    theirs: 200 + 0.04 * 85.9,
+    withinShare: 1e-4,
   },
   {
     calculator: 'water-from-boiling',

@@ -7,12 +7,24 @@ import type { PictureProps } from './pictures'
 
 export function BoilingPicture({ result }: PictureProps<BoilingResult>) {
   const show = useShow()
-  const { spec, pair, product, lowerC, waterPct, boilingC, bandC, limitPct, limitC, verdict, marginC } =
-    result
+  const {
+    spec,
+    pair,
+    product,
+    pressureKPa,
+    waterPct,
+    range,
+    boilingC,
+    bandC,
+    limitPct,
+    limitC,
+    verdict,
+    marginC,
+  } = result
   return (
     <>
       <BoilingChart
-        {...{ spec, pair: product ? pair : undefined, lowerC, waterPct, boilingC, limitPct }}
+        {...{ spec, pair: product ? pair : undefined, pressureKPa, waterPct, boilingC, limitPct }}
         className="h-96"
       />
       <Figures
@@ -27,7 +39,13 @@ export function BoilingPicture({ result }: PictureProps<BoilingResult>) {
             value: show.apart('temperature', marginC),
             note: `limit ${show('temperature', limitC)}`,
           },
-          { name: 'water by mass', value: `${waterPct.toFixed(1)} %`, note: `replace at ${limitPct} %` },
+          {
+            name: 'water by mass',
+            value: range
+              ? `${range.lowPct.toFixed(1)} to ${range.highPct.toFixed(1)} %`
+              : `${waterPct.toFixed(1)} %`,
+            note: `replace at ${limitPct} %`,
+          },
           { name: 'under these limits', value: verdictWords[verdict] },
         ]}
       />

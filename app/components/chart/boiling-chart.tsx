@@ -2,7 +2,7 @@ import { useCallback } from 'react'
 import { useShow } from '~/lib/units'
 import { boilingCurve } from '~core/fluid/boiling-curve'
 import { type FluidSpec, fluidOf } from '~core/fluid/specs'
-import type { BoilingPair } from '~core/physics/moisture/boiling-point'
+import { type BoilingPair, boilingPoint, WET_WATER_PCT } from '~core/physics/moisture/boiling-point'
 import { Chart } from './chart'
 import { acrossAxis, band, curve as curveOf, frame, type Look, marks, point, upAxis, type XY } from './look'
 
@@ -12,26 +12,39 @@ type Props = {
   boilingC?: number
   /** From the product's data sheet; the specification's minima where none is given. */
   pair?: BoilingPair
-  /** How much lower everything boils at the shop's height. */
-  lowerC?: number
+  /** Of the air at the shop's height; sea level where left out. */
+  pressureKPa?: number
   limitPct?: number
   className?: string
 }
 
 /** The boiling curve of this fluid with the measured point on it. */
-export function BoilingChart({ spec, waterPct, boilingC, pair, lowerC = 0, limitPct = 3, className }: Props) {
+export function BoilingChart({
+  spec,
+  waterPct,
+  boilingC,
+  pair,
+  pressureKPa,
+  limitPct = 3,
+  className,
+}: Props) {
   const show = useShow()
-  const curve = boilingCurve(spec, { pair })
-  const wetC = (pair?.wetC ?? fluidOf(spec).wetC ?? 0) - lowerC
+  const toPct = Math.max(6, Math.ceil(waterPct ?? 0))
+  const curve = boilingCurve(spec, { pair, pressureKPa })
+  const { dryC = 0, wetC: statedC = 0 } = pair ?? fluidOf(spec)
+  const wetC =
+    curve.length === 0
+      ? 0
+      : boilingPoint({ dryC, wetC: statedC, waterPct: WET_WATER_PCT, pressureKPa }).boilingC
   const draw = useCallback(
     (look: Look) => {
-      const points = boilingCurve(spec, { pair })
-      const y = (c: number) => show.value('temperature', c - lowerC)
+      const points = boilingCurve(spec, { pair, pressureKPa, toPct })
+      const y = (c: number) => show.value('temperature', c)
       const at = (f: (p: (typeof points)[number]) => number): XY[] => points.map((p) => [p.waterPct, f(p)])
       const here = waterPct !== undefined && boilingC !== undefined
       return {
         ...frame(look),
-        xAxis: acrossAxis(look, { name: 'water, %', min: 0, max: 6 }),
+        xAxis: acrossAxis(look, { name: 'water, %', min: 0, max: toPct }),
         yAxis: upAxis(look, {
           name: `boils at, ${show.unit('temperature')}`,
           min: show.unit('temperature') === '°C' ? 100 : 200,
@@ -47,20 +60,20 @@ export function BoilingChart({ spec, waterPct, boilingC, pair, lowerC = 0, limit
             at((p) => y(p.boilingC)),
             {
               marks: marks(look, [
-                { yAxis: y(wetC + lowerC), text: `wet limit ${show('temperature', wetC)}` },
+                { yAxis: y(wetC), text: `wet limit ${show('temperature', wetC)}` },
                 { xAxis: limitPct, text: `${limitPct} %` },
               ]),
             },
           ),
           point(
             look,
-            here ? [[Math.min(waterPct, 6), y(boilingC + lowerC)]] : [],
+            here ? [[waterPct, y(boilingC)]] : [],
             here ? show('temperature', boilingC) : undefined,
           ),
         ],
       }
     },
-    [spec, pair, wetC, lowerC, limitPct, waterPct, boilingC, show],
+    [spec, pair, wetC, pressureKPa, toPct, limitPct, waterPct, boilingC, show],
   )
   if (curve.length === 0)
     return (
@@ -76,12 +89,13 @@ export function BoilingChart({ spec, waterPct, boilingC, pair, lowerC = 0, limit
     <figure>
       <Chart
         draw={draw}
-        label={`Boiling point falls from ${show('temperature', (curve[0]?.boilingC ?? 0) - lowerC)} dry as water rises. ${words}`}
+        label={`Boiling point falls from ${show('temperature', curve[0]?.boilingC ?? 0)} dry as water rises. ${words}`}
         className={className}
       />
       <figcaption className="text-sm text-quiet">
         Anchored at {pair ? 'the product’s own' : 'the standard’s minimum'} dry and wet boiling points,{' '}
-        {lowerC === 0 ? 'at sea level' : 'at the shop’s height'}. The first per cent costs most. {words}
+        {pressureKPa === undefined ? 'at sea level' : 'at the shop’s height'}. The first per cent costs most.{' '}
+        {words}
       </figcaption>
     </figure>
   )

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { waterFromBoiling as compute } from '../../physics/moisture/boiling-point'
-import { lowerAtHeightC } from '../../physics/moisture/height'
+import { waterFromBoiling as compute, waterRange } from '../../physics/moisture/boiling-point'
+import { airPressureKPa } from '../../physics/moisture/height'
 import { boilingAbout } from './boiling-point'
 import { calculator } from './calculator'
 import { between, boilingPairFields, heightField } from './fields'
@@ -8,6 +8,9 @@ import { between, boilingPairFields, heightField } from './fields'
 export const waterFromBoiling = calculator(
   'water-from-boiling',
   z.object({ ...boilingPairFields, boilingC: between(0, 370, '°C'), heightM: heightField }),
-  ({ heightM, ...input }) => compute({ ...input, boilingC: input.boilingC + lowerAtHeightC(heightM) }),
+  ({ heightM, ...input }) => {
+    const boiled = { ...input, pressureKPa: airPressureKPa(heightM) }
+    return { ...compute(boiled), ...waterRange(boiled) }
+  },
   boilingAbout,
 )

@@ -1,6 +1,6 @@
 import { bandAround } from '../../base/band'
 import { ImpossibleInput } from '../../base/fault'
-import { lowerAtHeightC } from '../../physics/moisture/height'
+import { atSeaLevelC } from '../../physics/moisture/height'
 import { waterOf } from './from-water'
 import type { Tester } from './tester'
 
@@ -18,7 +18,7 @@ export const boilingSampler: Tester = {
   mayPass: true,
   tell(value, { pair, heightM }) {
     if (!(value <= 400)) throw new ImpossibleInput('value', 'give a boiling point up to 400 °C')
-    const boilingC = bandAround(value + lowerAtHeightC(heightM), ERROR_C)
+    const boilingC = bandAround(atSeaLevelC(value, heightM, pair), ERROR_C)
     return { boilingC, ...(pair && { waterPct: waterOf(pair, boilingC) }), cannot: [] }
   },
 }

@@ -1,7 +1,12 @@
 import type { Band } from '../../base/band'
 import { fact } from '../../base/decision'
 import { ImpossibleInput } from '../../base/fault'
-import { type BoilingPair, boilingPoint, waterFromBoiling } from '../../physics/moisture/boiling-point'
+import {
+  type BoilingPair,
+  boilingPoint,
+  waterFromBoiling,
+  waterRange,
+} from '../../physics/moisture/boiling-point'
 
 /** Nobody finds more water than this in a brake system that still has fluid in it. */
 const MOST_PCT = 100
@@ -18,15 +23,18 @@ export function boilingOf(pair: BoilingPair, water: Band): Band {
 }
 
 /**
- * The water behind a boiling point. Most products boil above their specification's minimum: up there it is simply dry.
+ * The water behind a boiling point, with the model's own band on top of the instrument's. Most products boil above their specification's minimum: up there it is simply dry.
  *
  * @returns undefined below what any share of water gives
  */
 export function waterOf(pair: BoilingPair, boiling: Band): Band | undefined {
-  const at = (boilingC: number) =>
-    waterFromBoiling({ ...pair, boilingC: Math.min(boilingC, pair.dryC) }).waterPct
+  const at = (boilingC: number) => ({ ...pair, boilingC: Math.min(boilingC, pair.dryC) })
   try {
-    return { low: at(boiling.high), likely: at(boiling.likely), high: at(boiling.low) }
+    return {
+      low: waterRange(at(boiling.high)).lowPct,
+      likely: waterFromBoiling(at(boiling.likely)).waterPct,
+      high: waterRange(at(boiling.low)).highPct,
+    }
   } catch (error) {
     if (error instanceof ImpossibleInput) return undefined
     throw error

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { boilingPoint } from '../../physics/moisture/boiling-point'
-import { lowerAtHeightC } from '../../physics/moisture/height'
+import { airPressureKPa } from '../../physics/moisture/height'
 import { colours } from '../specs/colour'
 import { bandedPen } from './banded-pen'
 import { surerThan, type TesterId, testerIds, testerOf } from './index'
@@ -92,10 +92,17 @@ describe('what a tester cannot do', () => {
   })
 })
 
-test('a sample that boils at 1000 m boils about 3.4 °C higher at the sea (FMVSS 116 S6.1, recalled)', () => {
-  const { boilingC } = testerOf('boiling-sampler').tell(180, { pair: dot4, heightM: 1000 })
-  expect(boilingC?.likely).toBeCloseTo(180 + lowerAtHeightC(1000), 9)
-  expect(boilingC?.likely).toBeCloseTo(183.4, 1)
+test('a sample that boils at 1000 m boils 4 to 6 °C higher at the sea: what the same water boils at there (Raoult)', () => {
+  const there = boilingPoint({ ...dot4, waterPct: 1.4, pressureKPa: airPressureKPa(1000) }).boilingC
+  const { boilingC } = testerOf('boiling-sampler').tell(there, { pair: dot4, heightM: 1000 })
+  expect(boilingC?.likely).toBeCloseTo(boilingPoint({ ...dot4, waterPct: 1.4 }).boilingC, 6)
+  expect((boilingC?.likely ?? 0) - there).toBeGreaterThan(4)
+  expect((boilingC?.likely ?? 0) - there).toBeLessThan(6)
+})
+
+test('a fluid that takes up no water is put right by the standard’s round 0.04 °C per mmHg (FMVSS 116 S6.1, recalled)', () => {
+  const { boilingC } = testerOf('boiling-sampler').tell(200, { heightM: 1000 })
+  expect(boilingC?.likely).toBeCloseTo(203.4, 1)
 })
 
 test('surer than a pen are a percentage meter and a boiled sample, the surest first', () => {

@@ -1,6 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { boilingPoint, boilingWithActivityC, fittedActivity, waterFromBoiling } from './boiling-point'
+import {
+  boilingPoint,
+  boilingWithActivityC,
+  fittedActivity,
+  waterFromBoiling,
+  waterRange,
+} from './boiling-point'
 import { moistureForecast } from './forecast'
 import { waterVapourKPa } from './water-vapour'
 
@@ -58,6 +64,46 @@ describe('boiling point', () => {
           expect(waterFromBoiling({ ...fluid, boilingC: boils.boilingC }).waterPct).toBeCloseTo(waterPct, 6)
         },
       ),
+    )
+  })
+
+  test('the band holds what 3 or 5 % at the wet point would give, and beyond 6 % it reaches for free water', () => {
+    const dot4 = { dryC: 230, wetC: 155 }
+    for (const waterPct of [0.5, 2, 3.7, 6]) {
+      const { boilingC, bandC } = boilingPoint({ ...dot4, waterPct })
+      for (const wetWaterPct of [3, 5]) {
+        const other = boilingWithActivityC(230, waterPct, fittedActivity(dot4, 164.2, wetWaterPct))
+        expect(Math.abs(other - boilingC)).toBeLessThanOrEqual(bandC + 1e-9)
+      }
+      expect(bandC).toBeLessThan(10)
+    }
+    const at12 = boilingPoint({ ...dot4, waterPct: 12 })
+    expect(at12.boilingC - at12.bandC).toBeLessThanOrEqual(boilingWithActivityC(230, 12, 1))
+  })
+
+  test('water behind 130 °C in DOT 4 is a wide range, and mostly water boils at last as water does', () => {
+    const dot4 = { dryC: 230, wetC: 155 }
+    expect(waterRange({ ...dot4, boilingC: 180 })).not.toHaveProperty('beyondModel')
+    const low = waterRange({ ...dot4, boilingC: 130 })
+    expect(low.beyondModel).toBe(true)
+    // Unbound water alone would be 5.7 %, bound as at the wet point 12.6 %.
+    expect(low.lowPct).toBeLessThan(6)
+    expect(low.highPct).toBeGreaterThan(12)
+    expect(waterFromBoiling({ ...dot4, boilingC: 105 }).waterPct).toBeGreaterThan(20)
+    expect(boilingPoint({ ...dot4, waterPct: 100 }).boilingC).toBeCloseTo(99.97, 2)
+    expect(() => waterFromBoiling({ ...dot4, boilingC: 99 })).toThrow(
+      expect.objectContaining({ path: 'boilingC' }),
+    )
+  })
+
+  test('where the water is inside, the range holds it and narrows as it dries', () => {
+    fc.assert(
+      fc.property(pair, fc.double({ min: 0.05, max: 6, noNaN: true }), (fluid, waterPct) => {
+        const { boilingC } = boilingPoint({ ...fluid, waterPct })
+        const { lowPct, highPct } = waterRange({ ...fluid, boilingC })
+        expect(lowPct).toBeLessThanOrEqual(waterPct + 1e-6)
+        expect(highPct).toBeGreaterThanOrEqual(waterPct - 1e-6)
+      }),
     )
   })
 

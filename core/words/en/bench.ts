@@ -2,6 +2,8 @@ import type { Words } from '../say'
 
 /** What the pages of the Bench and their calculators make of what was measured. */
 export const bench: Words = {
+  'boiling-beyond-model':
+    'Beyond {endsPct} water nothing is known but the range: what binds the water runs short there. Replace it; the figure decides nothing more.',
   'feel-too-few':
     'Three different efforts at least: with fewer, air and swelling cannot be told apart. A fourth shows whether they fit.',
   'feel-none-light':
