@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { dayNumber } from '../base/day'
+import { dayNumber, isoDate } from '../base/day'
+import { calculators } from '../calculators/command'
 import { dueOf } from './due'
 import type { FluidHistory } from './policy/rule'
 
@@ -45,6 +46,42 @@ test('a last reading past the limit is due on its day though the fit passes it o
   expect(dueOf({ ...history, readings: bad }, { water: 3 })).toMatchObject({ likely: '2026-04-01' })
   const again = dueOf({ ...history, readings: [...bad, reading('2026-05-01', 1.7)] }, { water: 3 })
   expect((again?.likely ?? '') > '2027-01-01').toBe(true)
+})
+
+test('command and policy have one answer, whatever the readings, their errors and the exchange (1 000 at random)', () => {
+  const calc = calculators.find(({ name }) => name === 'moisture-forecast')
+  const day = (n: number) => isoDate(dayNumber('2022-01-01') + n)
+  const reading = fc.record({
+    date: fc.integer({ min: -400, max: 1400 }).map(day),
+    waterPct: fc.double({ min: 0, max: 7, noNaN: true }),
+    errorPct: fc.option(fc.double({ min: 0.1, max: 1, noNaN: true }), { nil: undefined }),
+  })
+  fc.assert(
+    fc.property(
+      fc.array(reading, { maxLength: 6 }),
+      fc.double({ min: 1, max: 7, noNaN: true }),
+      fc.boolean(),
+      (all, limitPct, known) => {
+        const exchangedOn = known || all.length === 0 ? '2022-01-01' : undefined
+        const readings = all
+          .filter(({ date }) => exchangedOn === undefined || date > exchangedOn)
+          .sort((a, b) => (a.date < b.date ? -1 : 1))
+        const today = '2026-02-01'
+        const asked = calc?.run({ readings: all, limitPct, today, freshOn: exchangedOn })
+        if (!asked?.ok) throw new Error(JSON.stringify(asked))
+        const { dueEarliest, dueLikely, dueLatest, fellOn } = asked.value as Record<string, string>
+        const due = dueOf({ today, pair: dot4, readings, exchangedOn, odometer: [] }, { water: limitPct })
+        const notBefore = (date = '') => (date < today ? today : date)
+        expect([
+          notBefore(due?.earliest),
+          notBefore(due?.likely),
+          notBefore(due?.latest),
+          due?.fellOn,
+        ]).toEqual([dueEarliest, dueLikely, dueLatest, fellOn])
+      },
+    ),
+    { numRuns: 1000 },
+  )
 })
 
 test('nothing is foretold of a vehicle that nothing is known of, and copper never', () => {

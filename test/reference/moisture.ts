@@ -18,7 +18,7 @@ const readings = [
   { date: '2022-01-01', waterPct: 1.3 },
   { date: '2023-01-01', waterPct: 2.2 },
   { date: '2024-01-01', waterPct: 3.0 },
-]
+].map((each) => ({ ...each, errorPct: 0.1 }))
 function daysByRegression(limitPct: number): number {
   const straight = (pct: number) => -Math.log(1 - pct / 8)
   const { m, b } = linearRegression(readings.map((each) => [dayNumber(each.date), straight(each.waterPct)]))
@@ -155,7 +155,7 @@ export const moistureChecks: readonly Check[] = [
   },
   {
     calculator: 'moisture-forecast',
-    what: 'days from the last reading to 4 %, four scattered readings',
+    what: 'days from the last reading to 4 %, four readings of a sure tester',
     kind: 'library',
     source: 'simple-statistics, least squares instead of the median of slopes',
     ours: forecastDay(4) - dayNumber('2024-01-01'),

@@ -39,24 +39,17 @@ export const waterRule: Rule = {
   },
   due(limit, { pair, readings, exchangedOn, today }) {
     if (!pair || (readings.length === 0 && exchangedOn === undefined)) return undefined
-    // The fit passes one bad reading over; but while nothing newer speaks against it, what was measured past the limit
-    // is due, good reading or bad.
-    const last = readings.at(-1)
-    if (last && last.waterPct >= limit)
-      return {
-        earliest: last.date,
-        likely: last.date,
-        latest: last.date,
-        basis: 'fitted',
-        says: fact('due-water-read', { readPct: Math.round(last.waterPct * 10) / 10, limitPct: limit }),
-      }
     const due = moistureForecast({ readings, limitPct: limit, today, freshOn: exchangedOn })
+    const { waterPct = 0 } = readings.find(({ date }) => date === due.readOn) ?? {}
     return {
-      earliest: due.dueEarliest,
-      likely: due.dueLikely,
-      latest: due.dueLatest,
+      earliest: due.readOn ?? due.dueEarliest,
+      likely: due.readOn ?? due.dueLikely,
+      latest: due.readOn ?? due.dueLatest,
       basis: due.basis,
-      says: fact('due-water', { limitPct: limit }),
+      says:
+        due.readOn === undefined
+          ? fact('due-water', { limitPct: limit })
+          : fact('due-water-read', { readPct: Math.round(waterPct * 10) / 10, limitPct: limit }),
       ...(due.fellOn !== undefined && { fellOn: due.fellOn }),
     }
   },

@@ -8,6 +8,8 @@ export type Forecast = {
   dueLikely: string
   dueLatest: string
   basis: 'fitted' | 'default'
+  /** Set where the newest reading is at the limit or past it: due since its day, whatever a line through all of them says. */
+  readOn?: string
   /** Water fell beyond error up to this reading: an exchange nobody wrote down, and it counts from here. */
   fellOn?: string
 }
@@ -21,7 +23,7 @@ const HORIZON_DAYS = 30 * 365.25
  * @param readings since the last exchange, in any order; at least one where `freshOn` is left out
  * @param limitPct above 0, below where the rise levels off (8 %)
  * @param today ISO date; a limit already reached is due today
- * @param freshOn ISO date of the last exchange
+ * @param freshOn ISO date of the last exchange; readings before it are the old fluid's
  * @throws ImpossibleInput with the field at fault
  * @source see `riseOf`
  */
@@ -33,7 +35,15 @@ export function moistureForecast(input: {
 }): Forecast {
   const today = dayNumber(input.today)
   refuseImpossible(input, today)
-  const rise = riseOf(input.readings, input.freshOn)
+  const readings = input.readings.filter(({ date }) => input.freshOn === undefined || date > input.freshOn)
+  // The fit passes one bad reading over; but while nothing newer speaks against it, what was measured past the limit is
+  // due, good reading or bad.
+  const newest = readings.reduce<DatedReading | undefined>(
+    (last, each) => (last === undefined || each.date >= last.date ? each : last),
+    undefined,
+  )
+  const past = newest && newest.waterPct >= input.limitPct ? newest.date : undefined
+  const rise = riseOf(readings, input.freshOn)
   const target = straight(input.limitPct)
   const horizon = today + HORIZON_DAYS
   /** The day on which the line, or one edge of where nine of ten would lie, comes to the limit. */
@@ -43,7 +53,7 @@ export function moistureForecast(input: {
       const { value, off } = valueOn(rise, day)
       return value + edge * off - target
     }
-    if (above(today) >= 0) return today
+    if (past !== undefined || above(today) >= 0) return today
     return above(horizon) <= 0 ? horizon : crossing(above, 0, today, horizon)
   }
   const likely = due(0)
@@ -52,6 +62,7 @@ export function moistureForecast(input: {
     dueLikely: isoDate(likely),
     dueLatest: isoDate(Math.max(likely, due(-1))),
     basis: rise.basis,
+    ...(past !== undefined && { readOn: past }),
     ...(rise.fellOn !== undefined && { fellOn: rise.fellOn }),
   }
 }

@@ -13,10 +13,10 @@ const LEAST_READINGS = 3
 const LEAST_SPAN_DAYS = 180
 /** How far nine of ten readings are off at most, where their tester says nothing better. @source from memory: 0.5 to 1 % */
 const READING_ERROR_PCT = 0.75
+/** No reading is surer than this, whatever its tester claims. @source from memory */
+const LEAST_ERROR_PCT = 0.1
 /** Water in fluid that has just been exchanged: what was in the bottle, and what the exchange left. @source from memory */
 export const FRESH_PCT = 0.2
-/** Nine in ten of a normal spread lie within so many standard deviations. */
-const NINE_IN_TEN = 1.645
 
 /** Water as it would stand without levelling off: then the rise is a straight line. */
 export const straight = (waterPct: number) =>
@@ -79,12 +79,13 @@ function riseSince(readings: readonly DatedReading[], freshOn: string | undefine
     ...readings.map(({ date, waterPct, errorPct = READING_ERROR_PCT }) => ({
       day: dayNumber(date),
       value: straight(waterPct),
-      errorPct,
+      errorPct: Math.max(LEAST_ERROR_PCT, errorPct),
     })),
   ].sort((a, b) => a.day - b.day)
   const span = (points.at(-1)?.day ?? 0) - (points[0]?.day ?? 0)
   const own = points.length >= LEAST_READINGS && span >= LEAST_SPAN_DAYS ? ownSlope(points) : undefined
   const { slope, off } = own ? weighed(own) : usual
+  const wider = own?.wider ?? 1
   // Each reading carried along the likely rise to their mean day, where a slope's error moves the line least; their
   // median is where the line stands.
   const anchorDay = points.reduce((sum, { day }) => sum + day, 0) / points.length
@@ -94,9 +95,9 @@ function riseSince(readings: readonly DatedReading[], freshOn: string | undefine
     slopeOff: off,
     anchorDay,
     anchor,
-    anchorOff: errorOf(points) / Math.max(1, LEVELS_OFF_PCT - bent(anchor)),
+    anchorOff: (wider * medianOff(points.length) * errorOf(points)) / Math.sqrt(points.length),
     basis: own ? 'fitted' : 'default',
-    ownShare: own ? ownShareOf(own.error) : 0,
+    ownShare: own ? ownShareOf(own.byDays) : 0,
   }
 }
 
@@ -120,18 +121,29 @@ export function waterOn(rise: Rise, day: number): Band {
   return { low: pct(value - off), likely: pct(value), high: pct(value + off) }
 }
 
-const ownShareOf = (error: number) => usual.off ** 2 / (usual.off ** 2 + error ** 2)
+/** By the days alone, so that lower readings never count for more. */
+const ownShareOf = (byDays: number) => usual.off ** 2 / (usual.off ** 2 + byDays ** 2)
 
-/** The vehicle's own slope against the usual one, each by its inverse variance. */
-function weighed({ slope, error, spread }: OwnSlope): { slope: number; off: number } {
-  const share = ownShareOf(error)
+/** The vehicle's own slope against the usual one; how far nine of ten such means are off, for whatever share. */
+function weighed({ slope, byDays, off }: OwnSlope): { slope: number; off: number } {
+  const share = ownShareOf(byDays)
   return {
     slope: Math.max(leastSlope, share * slope + (1 - share) * usual.slope),
-    off: Math.max(spread, NINE_IN_TEN * Math.sqrt(share) * error),
+    off: Math.hypot(share * off, (1 - share) * usual.off),
   }
 }
 
-type OwnSlope = { slope: number; error: number; spread: number }
+/**
+ * The slope of one vehicle's readings.
+ * `byDays`, `off`: how far nine of ten are off, were all of it as near to level as fresh fluid, and as it is.
+ * `wider`: how much more the readings scatter than their testers say, 1 or more.
+ */
+type OwnSlope = { slope: number; byDays: number; off: number; wider: number }
+
+/** The median of slopes is off by a little more than least squares would be. @source Sen 1968: efficiency about 0.8 for few */
+const MEDIAN_SLOPE_OFF = 1.15
+/** The median of many is off by a quarter more than their mean; of one or two it is the mean. @source √(π/2) for many */
+const medianOff = (readings: number) => (readings > 2 ? 1.3 : 1)
 
 function ownSlope(points: readonly Point[]): OwnSlope {
   const slopes = points.flatMap((from, i) =>
@@ -142,19 +154,38 @@ function ownSlope(points: readonly Point[]): OwnSlope {
   )
   // Water does not leave by itself: a fall is the testers', not the fluid's.
   const slope = Math.max(0, median(slopes))
-  const mean = points.reduce((sum, { day }) => sum + day, 0) / points.length
-  const scatter = Math.sqrt(points.reduce((sum, { day }) => sum + (day - mean) ** 2, 0))
+  const meanDay = points.reduce((sum, { day }) => sum + day, 0) / points.length
+  const scatter = Math.sqrt(points.reduce((sum, { day }) => sum + (day - meanDay) ** 2, 0))
+  const byEach = Math.hypot(...points.map((point) => (point.day - meanDay) * offOf(point))) / scatter ** 2
+  const wider = scatterBeyond(points, slope)
   return {
     slope,
-    // By the days alone, so that lower readings never count for more.
-    error: errorOf(points) / NINE_IN_TEN / LEVELS_OFF_PCT / scatter,
-    spread: median(slopes.map((each) => Math.abs(each - slope))),
+    byDays:
+      Math.sqrt(points.reduce((sum, { errorPct }) => sum + errorPct ** 2, 0) / points.length) /
+      LEVELS_OFF_PCT /
+      scatter,
+    off: wider * MEDIAN_SLOPE_OFF * byEach,
+    wider,
   }
 }
 
-/** How far nine of ten of these are off, in the mean of squares. */
-const errorOf = (points: readonly { errorPct: number }[]): number =>
-  Math.sqrt(points.reduce((sum, { errorPct }) => sum + errorPct ** 2, 0) / points.length)
+/** How much more the readings scatter about their line than their testers' errors allow, were one of them bad. */
+function scatterBeyond(points: readonly Point[], slope: number): number {
+  const level = median(points.map(({ day, value }) => value - slope * day))
+  const shares = points.map((point) => Math.abs(point.value - level - slope * point.day) / offOf(point))
+  // Half of sound ones lie within 0.41 of what nine of ten lie within; twice that is no chance any more.
+  return Math.max(1, median(shares) / (2 * HALF_WITHIN))
+}
+
+/** Of a normal spread: what half lie within over what nine of ten lie within. */
+const HALF_WITHIN = 0.674 / 1.645
+
+/** How far nine of ten such readings are off, straightened at their own level. */
+const offOf = ({ value, errorPct }: Point) => errorPct / Math.max(1, LEVELS_OFF_PCT - bent(value))
+
+/** The same of all of them, in the mean of squares. */
+const errorOf = (points: readonly Point[]): number =>
+  Math.hypot(...points.map(offOf)) / Math.sqrt(points.length)
 
 /** Readings just before a fall that it is held against. */
 const BEFORE_FALL = 3
