@@ -13,6 +13,7 @@ import { orNotFound } from '~/lib/require'
 import { useShow, useUnits } from '~/lib/units'
 import { benchPageOf } from '~core/calculators'
 import { addressOf, isAsked, type Typed, typedFrom, workBench } from '~core/calculators/page'
+import { withMeasuredWear } from '~core/vehicle/measured-wear'
 import type { Route } from './+types/bench-page'
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
@@ -27,7 +28,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const shownId = vehicleId ?? fallback?.id
   const stored = shownId === undefined || job ? undefined : orNotFound(await findVehicle(db, shownId))
   return {
-    vehicle: job?.vehicle ?? stored?.vehicle,
+    vehicle: job ? withMeasuredWear(job.vehicle, job.checkIn?.work.padWearMm ?? {}) : stored?.vehicle,
     vehicleId: stored?.id,
     job:
       job && jobId !== null

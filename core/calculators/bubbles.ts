@@ -1,3 +1,4 @@
+import { reason } from '../base/decision'
 import { type FluidSpec, fluidOf } from '../fluid/specs'
 import { bubbleRise } from '../physics/air/bubble-rise'
 import { bubbleSticks } from '../physics/air/bubble-sticks'
@@ -57,8 +58,9 @@ export const bubblesBench = benchPage({
   },
   about: [riseCalc.about, sticksCalc.about],
   startFrom: (vehicle) => {
-    const bore = vehicle.lines[0]?.segments[0]?.boreMm
-    return { spec: vehicle.fluid.spec, ...(bore !== undefined && { boreMm: `${bore}` }) }
+    const bores = vehicle.lines.flatMap(({ segments }) => segments.map(({ boreMm }) => boreMm))
+    // Where it is narrowest a bubble stays first.
+    return { spec: vehicle.fluid.spec, ...(bores.length > 0 && { boreMm: `${Math.min(...bores)}` }) }
   },
   work: ({ spec, tempC, depthMm, bubbleMm, boreMm }) => {
     const fluid = fluidOf(spec as FluidSpec)
@@ -70,33 +72,12 @@ export const bubblesBench = benchPage({
       { length: 61 },
       (_, i) => SMALLEST_MM * (LARGEST_MM / SMALLEST_MM) ** (i / 60),
     ).map((mm) => ({ bubbleMm: mm, seconds: rises(mm).seconds }))
-    const tube = stuck.marginal
-      ? 'at the limit: as good as stuck'
-      : stuck.sticks
-        ? 'stays where it is'
-        : 'rises by itself'
     return {
       result: { seconds, withinStokes, ...stuck, curve } satisfies BubblesResult,
       reasons: [
-        {
-          code: 'wait-then-slow',
-          text: 'Stop, wait, then a few last slow strokes: fast pumping makes the froth.',
-          basis: 'practice',
-        },
-        {
-          code: 'tube-bubble',
-          text: `A bubble that fills the tube ${tube}${stuck.sticks || stuck.marginal ? '; flow has to carry it, so bleed the high points' : ''}.`,
-          basis: 'physics',
-        },
-        ...(withinStokes
-          ? []
-          : [
-              {
-                code: 'beyond-stokes',
-                text: 'So large a bubble rises slower than Stokes says: take the time as the least.',
-                basis: 'physics' as const,
-              },
-            ]),
+        reason('wait-then-slow', 'practice'),
+        reason(stuck.marginal ? 'tube-marginal' : stuck.sticks ? 'tube-sticks' : 'tube-rises', 'physics'),
+        ...(withinStokes ? [] : [reason('beyond-stokes', 'physics')]),
       ],
     }
   },

@@ -1,3 +1,4 @@
+import { reason } from '../base/decision'
 import { ImpossibleInput } from '../base/fault'
 import { type FluidSpec, fluidOf } from '../fluid/specs'
 import { usualBleeder } from '../physics/hydraulics/bleeder'
@@ -6,35 +7,36 @@ import { restriction } from '../physics/hydraulics/restriction'
 import {
   compareSides,
   judgeReturn,
+  MOST_SHARE,
   type ReturnVerdict,
   type SidesVerdict,
   USUAL_FLOW_ERROR_PCT,
 } from '../physics/hydraulics/sides'
-import type { TubeSegment } from '../physics/hydraulics/tube'
 import { liquidAt } from '../technique/corner-flow'
-import { bleederRuns } from '../vehicle/network'
+import { type BleederRun, bleederRuns } from '../vehicle/network'
 import type { Vehicle } from '../vehicle/schema'
 import { flowAbout } from './command/flow'
 import { restriction as restrictionCalc } from './command/restriction'
-import { fluidField } from './fields'
+import { fluidField, piecesOf, piecesText } from './fields'
 import { benchPage } from './page'
 
 export type Side = {
   expectedMlPerMin: number
   mlPerMin: number
   share: number
-  /** Bore left over the suspected piece, if all that is missing is lost there. */
-  effectiveBoreMm: number
+  /** Bore left over the suspected piece, if all that is missing is lost there; not known behind a control unit. */
+  effectiveBoreMm?: number
   return?: ReturnVerdict
 }
 export type LeftRightResult = { verdict: SidesVerdict; left: Side; right: Side; slow?: 'left' | 'right' }
 
 const side = (name: string, hint?: true) => ({
-  kind: 'pairs' as const,
+  kind: 'rows' as const,
   label: `${name} run, its pieces in order`,
   units: ['m long', 'mm bore'] as const,
   max: [60, 40] as const,
   most: 20,
+  example: '3.1 3.34, 0.35 3.2',
   ...(hint && { hint: 'Length in m and bore in mm, like 3.1 3.34, 0.35 3.2; the hose last' }),
 })
 const caught = (name: string) => ({
@@ -67,8 +69,11 @@ export function axleBleeders(vehicle: Vehicle, axle: string) {
   return { left: at(positions[0]), right: at(positions[1]) }
 }
 
-const piecesText = (segments: readonly TubeSegment[]) =>
-  segments.map(({ lengthM, boreMm }) => `${lengthM} ${boreMm}`).join(', ')
+/** Whether a wheel's fluid passes a control unit on its way. */
+const passesUnit = (vehicle: Vehicle, { run }: BleederRun): boolean =>
+  (run?.lines ?? []).some(({ from }) =>
+    vehicle.parts.some(({ id, type }) => id === from && type === 'control-unit'),
+  )
 
 /** Flow left against right. */
 export const leftRightBench = benchPage({
@@ -88,6 +93,15 @@ export const leftRightBench = benchPage({
     },
     leftLine: { ...side('Left', true), initial: '2.4 3.34, 0.35 3.2' },
     rightLine: { ...side('Right'), initial: '3.1 3.34, 0.35 3.2' },
+    before: {
+      kind: 'choice',
+      label: 'Before these wheels',
+      options: [
+        { value: 'pipes', label: 'pipes and valves alone' },
+        { value: 'unit', label: 'a control unit' },
+      ],
+      initial: 'pipes',
+    },
     leftMlPerMin: { ...caught('left'), initial: 150 },
     rightMlPerMin: { ...caught('right'), initial: 45 },
     leftReturn: frees('Left'),
@@ -125,49 +139,52 @@ export const leftRightBench = benchPage({
     const pieces = (each: typeof left) => each?.run?.lines.flatMap((line) => line.segments) ?? []
     return {
       spec: vehicle.fluid.spec,
-      ...(left && right && { leftLine: piecesText(pieces(left)), rightLine: piecesText(pieces(right)) }),
+      ...(left &&
+        right && {
+          leftLine: piecesText(pieces(left)),
+          rightLine: piecesText(pieces(right)),
+          before: passesUnit(vehicle, left) || passesUnit(vehicle, right) ? 'unit' : 'pipes',
+        }),
     }
   },
   work: (values) => {
     const { pressureKPa, spec, tempC, errorPct } = values
     const liquid = liquidAt({ fluid: fluidOf(spec as FluidSpec), tempC })
-    const oneSide = (field: 'leftLine' | 'rightLine', mlPerMin: number, returns: string): Side => {
-      const pieces = values[field].map(([lengthM, boreMm]) => ({ lengthM, boreMm }))
-      if (pieces.some(({ lengthM, boreMm }) => lengthM < 1e-3 || boreMm < 0.1))
-        throw new ImpossibleInput(field, 'Give every piece a length above 0 m and a bore of 0.1 mm or more.')
+    const behindUnit = values.before === 'unit'
+    const oneSide = (name: 'left' | 'right'): Side => {
+      const pieces = piecesOf(`${name}Line`, values[`${name}Line`])
+      const mlPerMin = values[`${name}MlPerMin`]
       const { passage, holeMm } = usualBleeder
       const expectedMlPerMin = flowMlPerMin([...pieces, passage], pressureKPa, liquid, holeMm)
       const share = mlPerMin / expectedMlPerMin
+      if (share > MOST_SHARE)
+        throw new ImpossibleInput(
+          `${name}MlPerMin`,
+          'More than twice what this line can pass: mend the flow, the pressure, the temperature or the pieces.',
+        )
       // The bleeder is known: what its passage and hole take at this flow is not the suspect's.
       const leftKPa = Math.max(1e-3, pressureKPa - orificeDropKPa(holeMm, mlPerMin, liquid.densityKgM3))
-      const { effectiveBoreMm } = restriction({
-        segments: [passage, ...pieces],
-        pressureKPa: leftKPa,
-        mlPerMin,
-        ...liquid,
-      })
+      const narrowed = () =>
+        restriction({ segments: [passage, ...pieces], pressureKPa: leftKPa, mlPerMin, ...liquid })
       return {
         expectedMlPerMin,
         mlPerMin,
         share,
-        effectiveBoreMm,
-        ...(returns !== 'untested' && { return: judgeReturn(share, returns === 'frees').value }),
+        ...(!behindUnit && { effectiveBoreMm: narrowed().effectiveBoreMm }),
       }
     }
-    const left = oneSide('leftLine', values.leftMlPerMin, values.leftReturn)
-    const right = oneSide('rightLine', values.rightMlPerMin, values.rightReturn)
-    const compared = compareSides(left, right, errorPct)
-    const returns = [
-      { name: 'Left', each: left, typed: values.leftReturn },
-      { name: 'Right', each: right, typed: values.rightReturn },
-    ].flatMap(({ name, each, typed }) =>
-      typed === 'untested'
-        ? []
-        : judgeReturn(each.share, typed === 'frees').reasons.map((reason) => ({
-            ...reason,
-            text: `${name}: ${reason.text}`,
-          })),
-    )
+    const [left, right] = [oneSide('left'), oneSide('right')]
+    const compared = compareSides(left, right, { errorPct, behindUnit })
+    const returns = (['left', 'right'] as const).flatMap((name) => {
+      const [mine, other] = name === 'left' ? [left, right] : [right, left]
+      const typed = values[`${name}Return`]
+      if (typed === 'untested') return []
+      // Behind a unit the other side is the only measure there is.
+      const share = behindUnit ? mine.share / Math.max(mine.share, other.share, 1e-9) : mine.share
+      const judged = judgeReturn(share, typed === 'frees')
+      mine.return = judged.value
+      return judged.reasons.map((what) => reason(`return-${name}`, what.basis, { what }))
+    })
     const { verdict } = compared.value
     const slow = verdict === 'left-slow' ? 'left' : verdict === 'right-slow' ? 'right' : undefined
     return {
@@ -178,7 +195,8 @@ export const leftRightBench = benchPage({
   says: ({ verdict, left, right }, { axle }) => {
     const shares = `left at ${Math.round(100 * left.share)} %, right at ${Math.round(100 * right.share)} % of what its line predicts`
     const words: Record<SidesVerdict, string> = {
-      alike: 'no restriction between the two',
+      alike: 'no restriction shows between the two',
+      'not-below-half': 'neither is below half of the other',
       'left-slow': 'the left is restricted',
       'right-slow': 'the right is restricted',
       'both-slow': 'both far below: look upstream',

@@ -3,7 +3,7 @@ import { type Containers, chooseContainers } from '../physics/exchange/container
 import { drawDownSavingMl } from '../physics/exchange/draw-down'
 import { leastExchange, shareAfterDraw } from '../physics/exchange/least-exchange'
 import { outletsAfter } from '../physics/exchange/least-through'
-import { cornerMeanShare } from '../physics/exchange/reservoir-carry'
+import { meanLeft } from '../physics/exchange/mean-left'
 import { bleedOrder } from '../plan/order/bleed-order'
 import { volumesInOrder } from '../plan/volumes'
 import { MACHINE_KEEPS_ML } from '../technique/machine-pressure'
@@ -151,7 +151,7 @@ export const oldFluidBench = benchPage({
     const corners = cornersOf(vehicle, reservoir.id).slice(0, 12)
     return {
       ...(!asked && { system: RESERVOIRS[0] }),
-      ...(corners.length > 0 && { cornersMl: corners.map((ml) => ml.toFixed(1)).join(' ') }),
+      ...(corners.length > 0 && { cornersMl: corners.map((ml) => Number(ml.toFixed(2))).join(' ') }),
       reservoirMl: `${reservoir.maxMl}`,
       minMl: `${reservoir.minMl}`,
       drawToMl: `${portsCovered(vehicle, reservoir).ml}`,
@@ -174,15 +174,9 @@ export const oldFluidBench = benchPage({
         volumeMl,
         throughMl: bleedMl > 0 ? ((throughMl[i] ?? 0) * ml) / bleedMl : 0,
       }))
-      let [share, oldMl, heldMl] = [best.oldShare, 0, maxMl]
-      for (const { volumeMl, throughMl: each } of corners) {
-        oldMl += volumeMl * cornerMeanShare(maxMl, share, volumeMl, each)
-        heldMl += volumeMl
-        share *= Math.exp(-each / maxMl)
-      }
       return {
         outletPct: 100 * Math.max(...outletsAfter(feed, feeding, corners)),
-        meanPct: (100 * (oldMl + share * maxMl)) / heldMl,
+        meanPct: 100 * meanLeft(feed, feeding, corners),
       }
     }
     const furthest = Math.max(bleedMl * 1.5, pouredMl * 1.1, 1)

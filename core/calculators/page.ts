@@ -20,12 +20,14 @@ export type BenchField =
   | (Common & { kind: 'number'; unit: string; min: number; max: number; initial: number | '' })
   | (Common & { kind: 'choice'; options: readonly { value: string; label: string }[]; initial: string })
   | (Common & { kind: 'list'; unit: string; min: number; max: number; most: number; initial: string })
-  /** Pairs like "40 12, 300 25": two numbers with a space, pairs with commas or semicolons. */
+  /** Rows like "40 12, 300 25": as many numbers as units with spaces, rows with commas or semicolons. */
   | (Common & {
-      kind: 'pairs'
-      units: readonly [string, string]
-      max: readonly [number, number]
+      kind: 'rows'
+      units: readonly [string, string, ...string[]]
+      max: readonly number[]
       most: number
+      /** Two rows as somebody may type them, for the fault's sentence. */
+      example: string
       initial: string
     })
 
@@ -33,8 +35,8 @@ type ValueOf<F extends BenchField> = F extends { kind: 'choice' }
   ? string
   : F extends { kind: 'list' }
     ? number[]
-    : F extends { kind: 'pairs' }
-      ? [number, number][]
+    : F extends { kind: 'rows'; units: infer U }
+      ? { -readonly [K in keyof U]: number }[]
       : F extends { optional: true }
         ? number | undefined
         : number
@@ -110,9 +112,10 @@ function readField(field: BenchField, text: string, units: Units): Read {
     const found = field.options.find(({ value }) => value === text)
     return found ? { value: found.value } : { fault: 'Pick one of these.' }
   }
-  if (text.trim() === '') return field.optional ? { value: undefined } : { fault: numberFault(text) }
+  if (text.trim() === '' && field.optional) return { value: field.kind === 'rows' ? [] : undefined }
   if (field.kind === 'list') return readList(field, text)
-  if (field.kind === 'pairs') return readPairs(field, text)
+  if (field.kind === 'rows') return readRows(field, text)
+  if (text.trim() === '') return { fault: numberFault(text) }
   const quantity = field.kind === 'quantity' ? field.quantity : undefined
   const unit = quantity === undefined ? '' : units[quantity]
   const value = quantity === undefined ? readNumber(text) : readQuantity(text, quantity, unit)?.metric
@@ -134,21 +137,16 @@ function readList(field: Extract<BenchField, { kind: 'list' }>, text: string): R
   return { value: good }
 }
 
-function readPairs(field: Extract<BenchField, { kind: 'pairs' }>, text: string): Read {
-  const [first, second] = field.units
-  const fault = `Give pairs like 300 25, 2000 31: ${first} up to ${field.max[0]} and ${second} up to ${field.max[1]}, at most ${field.most} pairs.`
-  const pairs = text.split(/[,;]\s*(?=\S)/).map((pair) => pair.trim().split(/\s+/).map(readNumber))
-  const good = pairs.every(
-    ([a, b, ...more]) =>
-      more.length === 0 &&
-      a !== undefined &&
-      b !== undefined &&
-      a >= 0 &&
-      b >= 0 &&
-      a <= field.max[0] &&
-      b <= field.max[1],
+function readRows(field: Extract<BenchField, { kind: 'rows' }>, text: string): Read {
+  const bounds = field.units.map((unit, i) => `${unit} up to ${field.max[i]}`).join(', ')
+  const fault = `Give rows like ${field.example}: ${bounds}; at most ${field.most} of them.`
+  const rows = text.split(/[,;]\s*(?=\S)/).map((row) => row.trim().split(/\s+/).map(readNumber))
+  const good = rows.every(
+    (row) =>
+      row.length === field.units.length &&
+      row.every((value, i) => value !== undefined && value >= 0 && value <= (field.max[i] ?? 0)),
   )
-  return good && pairs.length <= field.most ? { value: pairs } : { fault }
+  return good && rows.length <= field.most ? { value: rows } : { fault }
 }
 
 /** The bounds in the units that are typed, rounded inwards. */

@@ -36,11 +36,12 @@ export const pedalBench = benchPage({
     },
     pedalRatio: { kind: 'number', label: 'Pedal ratio', unit: '', min: 0.5, max: 20, initial: 4 },
     efforts: {
-      kind: 'pairs',
+      kind: 'rows',
       label: 'Line pressure and pedal travel, pair by pair',
       units: ['kPa', 'mm'],
       max: [20_000, 400],
       most: 12,
+      example: '300 25, 2000 31',
       initial: '40 21, 150 38, 400 45, 2000 52, 4000 57',
       hint: `Engine off, booster used up. Three efforts at least, one below ${LIGHT_KPA} kPa`,
     },

@@ -1,8 +1,10 @@
+import { reason } from '../base/decision'
 import { ImpossibleInput } from '../base/fault'
 import { type MassBalance, massBalance } from '../physics/exchange/mass-balance'
 import { topUp } from '../physics/exchange/top-up'
 import { wearDrop } from '../physics/exchange/wear-drop'
-import { strokeMl } from '../technique/strokes'
+import { largestStrokeMl } from '../plan/top-up-every'
+import { brakesFedBy } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import { topUp as topUpCalc } from './command/top-up'
 import { wearDrop as wearCalc } from './command/wear-drop'
@@ -27,14 +29,16 @@ export const sheetBench = benchPage({
       initial: 7.5,
     },
     pistons: {
-      kind: 'pairs',
-      label: 'Pistons: diameter and how many',
-      units: ['mm', 'of them'],
-      max: [300, 64],
+      kind: 'rows',
+      label: 'Pistons: diameter, how many, how far out',
+      units: ['mm', 'of them', 'mm out'],
+      max: [300, 64, 60],
       most: 20,
-      initial: '54 2, 38 2',
+      example: '54 2 4, 38 2 3',
+      initial: '54 2 4, 38 2 3',
+      optional: true,
+      hint: 'Each brake by itself, further out than new. Drums that adjust themselves count for nothing',
     },
-    wearMm: { kind: 'number', label: 'Each stands out further by', unit: 'mm', min: 0, max: 60, initial: 4 },
     inMl: { kind: 'quantity', label: 'Poured in', quantity: 'volume', min: 0, max: 100_000, initial: 650 },
     outMl: {
       kind: 'quantity',
@@ -66,28 +70,30 @@ export const sheetBench = benchPage({
   ],
   startFrom: (vehicle) => {
     const [reservoir] = partsOf(vehicle, 'reservoir')
-    const [chamber] = partsOf(vehicle, 'master-cylinder').flatMap(({ chambers }) => chambers)
-    const stroke = chamber && strokeMl(vehicle, chamber.id)
-    const worn = partsOf(vehicle, 'wheel-brake').filter(({ padWearMm }) => padWearMm > 0)
-    const pistons = worn.flatMap((brake) => brake.pistons)
+    const stroke = reservoir && largestStrokeMl(vehicle, reservoir.id)
+    const worn = reservoir ? brakesFedBy(vehicle, reservoir.id).filter(({ padWearMm }) => padWearMm > 0) : []
     return {
       ...(reservoir && { levelMl: `${reservoir.maxMl}`, minMl: `${reservoir.minMl}` }),
-      ...(stroke !== undefined && { mlPerStroke: stroke.toFixed(1) }),
-      ...(pistons.length > 0 && {
-        pistons: pistons.map(({ diameterMm, count }) => `${diameterMm} ${count}`).join(', '),
-        wearMm: `${worn[0]?.padWearMm}`,
-      }),
+      // Rounded up, so that no stroke is counted that ends below MIN.
+      ...(stroke && { mlPerStroke: `${Math.ceil(stroke * 1000) / 1000}` }),
+      pistons: worn
+        .flatMap(({ pistons, padWearMm }) =>
+          pistons.map(({ diameterMm, count }) => `${diameterMm} ${count} ${padWearMm}`),
+        )
+        .join(', '),
     }
   },
-  work: ({ levelMl, minMl, mlPerStroke, pistons, wearMm, inMl, outMl, spilledMl, seenMl }) => {
+  work: ({ levelMl, minMl, mlPerStroke, pistons, inMl, outMl, spilledMl, seenMl }) => {
     if (levelMl < minMl)
       throw new ImpossibleInput('levelMl', 'It stands below MIN already: pour before anything else.')
     if (pistons.some(([diameterMm, count]) => diameterMm <= 0 || count < 1 || !Number.isInteger(count)))
       throw new ImpossibleInput('pistons', 'Give each size a diameter above 0 and a whole number of pistons.')
-    const sizes = pistons.map(([diameterMm, count]) => ({ diameterMm, count }))
     const unaccountedMl = inMl - outMl - spilledMl - seenMl
     const balance = massBalance({ inMl, outMl, spilledMl, unaccountedMl })
-    const wearMl = wearDrop({ pistons: sizes, wearMm }).ml
+    const wearMl = pistons.reduce(
+      (sum, [diameterMm, count, wearMm]) => sum + wearDrop({ pistons: [{ diameterMm, count }], wearMm }).ml,
+      0,
+    )
     return {
       result: {
         strokes: topUp({ usableMl: levelMl - minMl, mlPerStroke }).strokes,
@@ -95,13 +101,7 @@ export const sheetBench = benchPage({
         balance,
       } satisfies SheetResult,
       reasons: [
-        balance.wantsAnswer
-          ? {
-              code: 'balance-gap',
-              text: 'The gap is above a tenth: a leak, a spill, or something not written down.',
-              basis: 'practice',
-            }
-          : { code: 'balance-closes', text: 'What went in adds up within a tenth.', basis: 'practice' },
+        balance.wantsAnswer ? reason('balance-gap', 'practice') : reason('balance-closes', 'practice'),
       ],
     }
   },

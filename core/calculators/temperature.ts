@@ -1,3 +1,4 @@
+import { reason } from '../base/decision'
 import { type FluidSpec, fluidOf } from '../fluid/specs'
 import { usualBleeder } from '../physics/hydraulics/bleeder'
 import { flowMlPerMin } from '../physics/hydraulics/flow'
@@ -5,7 +6,7 @@ import { liquidAt } from '../technique/corner-flow'
 import { bleederRuns } from '../vehicle/network'
 import { flowAbout } from './command/flow'
 import { viscosity as viscosityCalc } from './command/viscosity'
-import { fluidField } from './fields'
+import { fluidField, piecesOf, piecesText } from './fields'
 import { benchPage } from './page'
 
 export type TemperatureResult = {
@@ -35,8 +36,15 @@ export const temperatureBench = benchPage({
       max: TO_C,
       initial: 5,
     },
-    lengthM: { kind: 'quantity', label: 'Longest run', quantity: 'run', min: 0.1, max: 60, initial: 4.5 },
-    boreMm: { kind: 'quantity', label: 'Bore', quantity: 'length', min: 0.5, max: 20, initial: 3.34 },
+    run: {
+      kind: 'rows',
+      label: 'Longest run, its pieces in order',
+      units: ['m long', 'mm bore'],
+      max: [60, 40],
+      most: 20,
+      example: '3.1 3.34, 0.35 3.2',
+      initial: '4.1 3.34, 0.4 3.2',
+    },
     pressureKPa: {
       kind: 'quantity',
       label: 'Pressure, or vacuum',
@@ -54,16 +62,16 @@ export const temperatureBench = benchPage({
     return {
       spec: vehicle.fluid.spec,
       ...(longest && {
-        lengthM: longest.lengthM.toFixed(2),
-        boreMm: `${longest.lines[0]?.segments[0]?.boreMm ?? 3.34}`,
+        run: piecesText(longest.lines.flatMap(({ segments }) => segments)),
       }),
     }
   },
-  work: ({ spec, tempC, lengthM, boreMm, pressureKPa }) => {
+  work: ({ spec, tempC, run, pressureKPa }) => {
     const fluid = fluidOf(spec as FluidSpec)
+    const pieces = piecesOf('run', run)
     const flowAt = (c: number) =>
       flowMlPerMin(
-        [{ lengthM, boreMm }, usualBleeder.passage],
+        [...pieces, usualBleeder.passage],
         pressureKPa,
         liquidAt({ fluid, tempC: c }),
         usualBleeder.holeMm,
@@ -81,13 +89,7 @@ export const temperatureBench = benchPage({
         minutesFor100Ml: 100 / mlPerMin,
         curve,
       } satisfies TemperatureResult,
-      reasons: [
-        {
-          code: 'typical-viscosity',
-          text: `A typical ${spec}’s viscosity, from memory; a product’s own data sheet is better.`,
-          basis: 'default',
-        },
-      ],
+      reasons: [reason('typical-viscosity', 'default', { spec }), reason('unit-not-in-run', 'practice')],
     }
   },
   says: ({ speed, mlPerMin }, { tempC }, show) =>

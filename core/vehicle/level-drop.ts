@@ -1,5 +1,6 @@
 import { type Decision, reason } from '../base/decision'
 import { wearDrop } from '../physics/exchange/wear-drop'
+import { brakesFedBy } from './network'
 import { partsOf } from './parts'
 import type { Vehicle } from './schema'
 
@@ -26,12 +27,13 @@ export function levelDrop(
   wearMm: Record<string, number>,
   levelMl: number | undefined,
 ): Decision<LevelDrop> {
-  const expectedMl = partsOf(vehicle, 'wheel-brake').reduce(
+  const reservoir = partsOf(vehicle, 'reservoir')[0]
+  const brakes = reservoir ? brakesFedBy(vehicle, reservoir.id) : []
+  const expectedMl = brakes.reduce(
     (sum, brake) =>
       sum + wearDrop({ pistons: brake.pistons, wearMm: wearMm[brake.id] ?? brake.padWearMm }).ml,
     0,
   )
-  const reservoir = partsOf(vehicle, 'reservoir')[0]
   const wear = reason('wear-drop', 'physics', { aboutMl: Math.round(expectedMl) })
   if (levelMl === undefined || !reservoir) return { value: { expectedMl }, reasons: [wear] }
   const seenMl = reservoir.maxMl - levelMl

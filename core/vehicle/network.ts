@@ -1,5 +1,5 @@
 import { allBleeders, type PlacedBleeder, partsOf } from './parts'
-import type { Line, Part, Vehicle } from './schema'
+import type { Line, Part, PartOf, Vehicle } from './schema'
 
 /** One way fluid takes from a chamber (or pump) to a part, without leaving its circuit. */
 export type Run = {
@@ -89,6 +89,16 @@ export function reservoirIdOf(vehicle: Vehicle, sourceId: string): string | unde
     if (chamber) return chamber.fedBy ?? part.fedBy
   }
   return undefined
+}
+
+/** Wheel brakes that a reservoir's fluid reaches. */
+export function brakesFedBy(vehicle: Vehicle, reservoirId: string): PartOf<'wheel-brake'>[] {
+  const runs = runsOf(vehicle)
+  return partsOf(vehicle, 'wheel-brake').filter(({ id }) =>
+    [...(runs.get(id)?.values() ?? [])].some(
+      ({ sourceId }) => reservoirIdOf(vehicle, sourceId) === reservoirId,
+    ),
+  )
 }
 
 /** The part a source belongs to: the cylinder of a chamber, or the pump itself. */

@@ -13,7 +13,7 @@ type Props = {
 
 const unitOf = (field: BenchField, units: Units): string => {
   if (field.kind === 'quantity') return units[field.quantity]
-  if (field.kind === 'pairs') return field.units.join(' and ')
+  if (field.kind === 'rows') return field.units.join(' · ')
   return field.kind === 'choice' ? '' : field.unit
 }
 
@@ -45,7 +45,7 @@ export function BenchInput({ name, field, value, fault, units, onChange }: Props
             </option>
           ))}
         </select>
-      ) : field.kind === 'pairs' ? (
+      ) : field.kind === 'rows' ? (
         <textarea {...common} rows={2} onChange={(event) => onChange(event.target.value)} />
       ) : (
         <input

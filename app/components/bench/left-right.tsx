@@ -88,11 +88,11 @@ export function LeftRightPicture({ result, values, vehicle }: PictureProps<LeftR
             value: `${Math.round(100 * right.share)} %`,
             note: right.return && returnWords[right.return],
           },
-          ...(slow
+          ...(slow && result[slow].effectiveBoreMm !== undefined
             ? [
                 {
                   name: 'bore left in its last piece',
-                  value: show('length', result[slow].effectiveBoreMm),
+                  value: show('length', result[slow].effectiveBoreMm ?? 0),
                   note: `if all is lost over its ${lastPieceText(values[slow === 'left' ? 'leftLine' : 'rightLine'], show)}`,
                 },
               ]

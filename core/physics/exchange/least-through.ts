@@ -24,11 +24,16 @@ export type Feeding = { fed: boolean; atOnce: number }
 export type Through = { throughMl: number; outletShare: number }
 
 /** The reservoir as one bleeder begins: its old share if it was kept at MAX, and if it was filled at MIN only. */
-type Standing = { steady: number; stepped: number; sinceFullMl: number }
+export type Standing = { steady: number; stepped: number; sinceFullMl: number }
 
-const startOf = ({ oldShare }: Feed): Standing => ({ steady: oldShare, stepped: oldShare, sinceFullMl: 0 })
+export const startOf = ({ oldShare }: Feed): Standing => ({
+  steady: oldShare,
+  stepped: oldShare,
+  sinceFullMl: 0,
+})
 
-function after(
+/** How it stands once so much more has been drawn from it. */
+export function standingAfter(
   { steady, stepped, sinceFullMl }: Standing,
   { maxMl, minMl }: Feed,
   throughMl: number,
@@ -43,22 +48,34 @@ function after(
   }
 }
 
-/** Outlet of a corner whose feed is thinned by a step each time the reservoir is filled from MIN to MAX. */
-function steppedOutletShare(at: Standing, feed: Feed, volumeMl: number, throughMl: number): number {
+/** What enters a corner where the reservoir is filled from MIN to MAX only: stretches of one old share each, in mL. */
+export function thinnedAtMin(
+  at: Standing,
+  feed: Feed,
+  throughMl: number,
+): { from: number; end: number; share: number }[] {
   const usableMl = feed.maxMl - feed.minMl
-  const washed = (ml: number) =>
-    ml <= 0 ? 1 : volumeMl > 0 ? tanksOutletShare(ml / volumeMl, CORNER_TANKS) : 0
-  let outlet = washed(throughMl)
+  const stretches: { from: number; end: number; share: number }[] = []
   let share = at.stepped
   let from = 0
-  for (let to = usableMl - at.sinceFullMl; ; to += usableMl) {
-    const end = Math.min(to, throughMl)
-    // What entered between `from` and `end` has come as far as it has since been pushed.
-    outlet += share * (washed(throughMl - end) - washed(throughMl - from))
-    if (end >= throughMl) return outlet
+  for (let to = usableMl - at.sinceFullMl; from < throughMl; to += usableMl) {
+    const end = usableMl > 0 ? Math.min(to, throughMl) : throughMl
+    stretches.push({ from, end, share })
     from = end
     share *= feed.minMl / feed.maxMl
   }
+  return stretches
+}
+
+/** Outlet of a corner whose feed is thinned by a step each time the reservoir is filled from MIN to MAX. */
+function steppedOutletShare(at: Standing, feed: Feed, volumeMl: number, throughMl: number): number {
+  const washed = (ml: number) =>
+    ml <= 0 ? 1 : volumeMl > 0 ? tanksOutletShare(ml / volumeMl, CORNER_TANKS) : 0
+  let outlet = washed(throughMl)
+  // What entered between `from` and `end` has come as far as it has since been pushed.
+  for (const { from, end, share } of thinnedAtMin(at, feed, throughMl))
+    outlet += share * (washed(throughMl - end) - washed(throughMl - from))
+  return outlet
 }
 
 /**
@@ -90,7 +107,7 @@ function inTurn(
       const outlet = (ml: number) => outletOf(begun, feed, feeding, volumeMl, ml)
       const throughMl = choose(first + k, outlet)
       all.push({ throughMl, outletShare: outlet(throughMl) })
-      at = after(at, feed, throughMl)
+      at = standingAfter(at, feed, throughMl)
     }
   }
   return all

@@ -39,6 +39,27 @@ test('nothing is opened that is not there, it reaches where the shelf does, and 
   )
 })
 
-test('a need beyond any vehicle is met without searching', () => {
+test('a need beyond any vehicle is met without searching it all', () => {
   expect(sumOf(takeOnHand(1e6, [{ ml: 250_000, count: 9 }]))).toBe(1e6)
+  expect(
+    sumOf(
+      takeOnHand(1e6 + 300, [
+        { ml: 250_000, count: 9 },
+        { ml: 500, count: 3 },
+      ]),
+    ),
+  ).toBe(1e6 + 500)
+})
+
+test('of many on hand the least is opened, and of many alike only some', () => {
+  const many = [
+    { ml: 1000, count: 60 },
+    { ml: 250, count: 60 },
+  ]
+  expect(takeOnHand(300, many)).toEqual([{ ml: 250, count: 2 }])
+  expect(takeOnHand(3200, many)).toEqual([
+    { ml: 1000, count: 3 },
+    { ml: 250, count: 1 },
+  ])
+  expect(sumOf(takeOnHand(19_900, many))).toBe(20_000)
 })

@@ -1,53 +1,83 @@
 import type { Containers } from './containers'
 
-/** More than this many containers, or a need beyond this, is not searched: the largest are taken first. */
-const SEARCHED = 40
+/** Beyond this need the largest are taken whole first, and only the rest is searched. */
 const SEARCHED_ML = 20_000
 
-/** One way to reach a sum: the container taken last, and the way to what was there before it. */
-type Way = { ml: number; before?: Way; count: number }
-
 /**
- * Which of the containers on the shelf to open for a need, with the least left over; all of them where they do not
- * reach. 300 mL from one of 250 and one of 1000 is the 1000; 1200 is both.
+ * Which of the containers on the shelf to open for a need, with the least left over and then the fewest of them; all of
+ * them where they do not reach. 300 mL from one of 250 and one of 1000 is the 1000; 1200 is both. Of many alike only as
+ * many are taken as it needs.
  */
 export function takeOnHand(needMl: number, onHand: readonly Containers[]): Containers[] {
   if (needMl <= 0) return []
-  const each = onHand
-    .flatMap(({ ml, count }) => Array.from({ length: count }, () => ml))
-    .sort((a, b) => b - a)
-  const chosen =
-    needMl > SEARCHED_ML || each.length > SEARCHED ? largestFirst(needMl, each) : leastOver(needMl, each)
+  const groups = grouped(onHand)
+  const whole = takeWhole(needMl, groups)
+  const left = groups.map(({ ml, count }) => ({ ml, count: count - (whole.get(ml) ?? 0) }))
+  const restMl = needMl - sumOf([...whole].map(([ml, count]) => ({ ml, count })))
+  if (restMl <= 0) return entries(whole)
+  const chosen = sumOf(left) < restMl ? left : leastOver(Math.ceil(restMl), left)
+  for (const { ml, count } of chosen) whole.set(ml, (whole.get(ml) ?? 0) + count)
+  return entries(whole)
+}
+
+const entries = (counts: ReadonlyMap<number, number>): Containers[] =>
+  [...counts].filter(([, count]) => count > 0).map(([ml, count]) => ({ ml, count }))
+
+/** What they surely hold: counted down to the whole millilitre, so that what is opened is never short. */
+const sumOf = (containers: readonly Containers[]): number =>
+  containers.reduce((sum, { ml, count }) => sum + Math.floor(ml) * count, 0)
+
+function grouped(containers: readonly Containers[]): Containers[] {
   const counts = new Map<number, number>()
-  for (const ml of chosen) counts.set(ml, (counts.get(ml) ?? 0) + 1)
-  return [...counts].map(([ml, count]) => ({ ml, count }))
+  for (const { ml, count } of containers)
+    if (ml >= 1 && count > 0) counts.set(ml, (counts.get(ml) ?? 0) + count)
+  return entries(counts).sort((a, b) => b.ml - a.ml)
 }
 
-function largestFirst(needMl: number, each: readonly number[]): number[] {
-  const chosen: number[] = []
-  let sum = 0
-  for (const ml of each) {
-    if (sum >= needMl) break
-    chosen.push(ml)
-    sum += ml
+function takeWhole(needMl: number, groups: readonly Containers[]): Map<number, number> {
+  const taken = new Map<number, number>()
+  let left = needMl
+  for (const { ml, count } of groups) {
+    const few = Math.min(count, Math.max(0, Math.floor((left - SEARCHED_ML) / Math.floor(ml))))
+    taken.set(ml, few)
+    left -= few * Math.floor(ml)
+    // A smaller size only once the larger one is used up.
+    if (few < count) break
   }
-  return chosen
+  return taken
 }
 
-/** The fewest containers that reach each sum, the need's own or the next above it picked; every container is used once. */
-function leastOver(needMl: number, each: readonly number[]): readonly number[] {
-  const reached = new Map<number, Way>([[0, { ml: 0, count: 0 }]])
-  for (const ml of each)
-    for (const [sum, way] of [...reached]) {
-      // Counted down to the whole millilitre, so that what is opened is never short.
-      const next = sum + Math.floor(ml)
-      const fewer = (reached.get(next)?.count ?? Number.POSITIVE_INFINITY) <= way.count + 1
-      // A sum that is enough already is an end.
-      if (sum < needMl && !fewer) reached.set(next, { ml, before: way, count: way.count + 1 })
+/**
+ * The sum at the need or next above it, by the table of reachable sums: for each the fewest containers, size by size,
+ * each size as often as it is there. `last[k]` says how many of the k-th size the way to a sum ends with.
+ */
+function leastOver(needMl: number, groups: readonly Containers[]): Containers[] {
+  const top = needMl + Math.max(...groups.map(({ ml }) => Math.floor(ml)))
+  let fewest = new Float64Array(top + 1).fill(Number.POSITIVE_INFINITY)
+  fewest[0] = 0
+  const last = groups.map(({ ml, count }) => {
+    const size = Math.floor(ml)
+    const next = Float64Array.from(fewest)
+    const used = new Uint32Array(top + 1)
+    for (let sum = size; sum <= top; sum++) {
+      const more = (used[sum - size] ?? 0) + 1
+      const fewer = (next[sum - size] ?? Number.POSITIVE_INFINITY) + 1
+      if (more <= count && fewer < (next[sum] ?? 0)) {
+        next[sum] = fewer
+        used[sum] = more
+      }
     }
-  const enough = [...reached.keys()].filter((sum) => sum >= needMl)
-  if (enough.length === 0) return each
-  const chosen: number[] = []
-  for (let way = reached.get(Math.min(...enough)); way?.before; way = way.before) chosen.push(way.ml)
-  return chosen
+    fewest = next
+    return used
+  })
+  let at = needMl
+  while (at < top && fewest[at] === Number.POSITIVE_INFINITY) at++
+  return groups
+    .map(({ ml }, k) => ({ ml, used: last[k] ?? new Uint32Array() }))
+    .reverse()
+    .map(({ ml, used }) => {
+      const count = used[at] ?? 0
+      at -= count * Math.floor(ml)
+      return { ml, count }
+    })
 }

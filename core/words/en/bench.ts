@@ -4,6 +4,41 @@ import type { Words } from '../say'
 export const bench: Words = {
   'boiling-beyond-model':
     'Beyond {endsPct} water nothing is known but the range: what binds the water runs short there. Replace it; the figure decides nothing more.',
+  'sides-alike':
+    'Both sides run at the ratio of their lines, as near as this can be measured: no restriction shows between them.',
+  'sides-not-below-half':
+    'Neither side runs below half of what the other’s says it should: that is all. A hose that has begun to close would still pass; its return shows more.',
+  'sides-left-slow':
+    'The left side runs at less than half of what its line predicts beside the other: a hose closed up inside, a blocked bleeder or a pinched line. Test its return too: the wheel must free itself at once.',
+  'sides-right-slow':
+    'The right side runs at less than half of what its line predicts beside the other: a hose closed up inside, a blocked bleeder or a pinched line. Test its return too: the wheel must free itself at once.',
+  'sides-both-slow':
+    'Both run at less than half of what their lines predict: look upstream of them, at the pressure really there, cold fluid, or a cylinder that does not let it through.',
+  'sides-cannot-tell':
+    'It stays open whether one side is below half: catch more fluid from each, for longer, and compare again.',
+  'sides-behind-unit':
+    'Behind a control unit a sound wheel runs well below what its pipes predict, so only left against right is judged, and no bore is worked out.',
+  'return-free': 'It flows and it frees: nothing in the way shows in either direction.',
+  'return-one-way':
+    'It flows out but the wheel does not free: crack the bleeder. Frees at once: the hose is a one-way flap, or the cylinder does not return. Does not: slide or piston is seized.',
+  'return-closed-inside':
+    'Little flows and the wheel does not free: the hose has closed up inside. Pressure still forces it, so it brakes, then drags.',
+  'return-at-the-outlet':
+    'Little flows and yet the wheel frees: look at the bleeder’s own hole and seat, then at the line.',
+  'return-left': 'Left: {what}',
+  'return-right': 'Right: {what}',
+  'wait-then-slow': 'Stop, wait, then a few last slow strokes: fast pumping makes the froth.',
+  'tube-marginal':
+    'A bubble that fills the tube is at the limit: as good as stuck; flow has to carry it, so bleed the high points.',
+  'tube-sticks':
+    'A bubble that fills the tube stays where it is; flow has to carry it, so bleed the high points.',
+  'tube-rises': 'A bubble that fills the tube rises by itself.',
+  'beyond-stokes': 'So large a bubble rises slower than Stokes says: take the time as the least.',
+  'typical-viscosity': 'A typical {spec}’s viscosity, from memory; a product’s own data sheet is better.',
+  'unit-not-in-run':
+    'Small passages inside a control unit are in no file: behind one it runs slower than this, cold or warm.',
+  'balance-gap': 'The gap is above a tenth: a leak, a spill, or something not written down.',
+  'balance-closes': 'What went in adds up within a tenth.',
   'feel-too-few':
     'Three different efforts at least: with fewer, air and swelling cannot be told apart. A fourth shows whether they fit.',
   'feel-none-light':
