@@ -5,6 +5,7 @@ import { addPerson } from '~/db/people.server'
 import { shopSettings } from '~/db/settings.server'
 import { addContainers, saveShelfSettings } from '~/db/shelf.server'
 import { findVehicle, importVehicle } from '~/db/vehicles.server'
+import { dayIn } from '~/lib/zone'
 import type { Person } from '~core/job/events'
 import { history } from './history'
 import { demoPeople } from './people'
@@ -73,9 +74,7 @@ async function fillShelf(db: Database, now: Date, by: string): Promise<void> {
   await saveShelfSettings(db, { rule: 'thirty-days', money: 'gd', drumMl: 10_000 })
   for (const { openedDaysAgo, ...containers } of delivery) {
     const openedOn =
-      openedDaysAgo === undefined
-        ? undefined
-        : new Date(now.getTime() - openedDaysAgo * DAY_MS).toISOString().slice(0, 10)
+      openedDaysAgo === undefined ? undefined : dayIn(new Date(now.getTime() - openedDaysAgo * DAY_MS))
     const added = await addContainers(db, { ...containers, openedOn }, by)
     if (!added.ok) throw new Error(`demo shelf: ${added.fault}`)
   }
@@ -88,7 +87,7 @@ async function writeDownEarlier(
   now: Date,
   by: string,
 ): Promise<void> {
-  const dayBefore = (daysAgo: number) => new Date(now.getTime() - daysAgo * DAY_MS).toISOString().slice(0, 10)
+  const dayBefore = (daysAgo: number) => dayIn(new Date(now.getTime() - daysAgo * DAY_MS))
   const today = dayBefore(0)
   for (const { vehicle, hardUse, exchanges, readings } of earlier) {
     const stored = await findVehicle(db, ids.get(vehicle) ?? '')

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { dayNumber, isoDate, secondsBetween } from './day'
+import { dayNumber, isoDate, monthsAfter, monthsBetween, secondsBetween } from './day'
 
 test('days are counted as the platform’s own calendar counts them, from 1600 to 2600 (JavaScript Date, library)', () => {
   fc.assert(
@@ -21,4 +21,16 @@ test('seconds between two moments are the platform’s own, across days and year
       expect(between).toBeCloseTo((to.getTime() - from.getTime()) / 1000, 3)
     }),
   )
+})
+
+test('a limit in months is reached on the very day it is listed for, whatever the months are long', () => {
+  const day = fc.integer({ min: 10_000, max: 30_000 }).map(isoDate)
+  fc.assert(
+    fc.property(day, fc.integer({ min: 1, max: 120 }), (from, months) => {
+      const due = monthsAfter(from, months)
+      expect(monthsBetween(from, due)).toBeGreaterThanOrEqual(months)
+      expect(monthsBetween(from, isoDate(dayNumber(due) - 1))).toBeLessThan(months)
+    }),
+  )
+  expect(monthsBetween('2024-01-31', '2024-02-29')).toBe(1)
 })

@@ -47,12 +47,19 @@ export function monthsAfter(isoDay: string, months: number): string {
   return isoDate(first(index) + Math.min(day, first(index + 1) - first(index)) - 1)
 }
 
-/** Mean length of a month in the Gregorian calendar. */
-const DAYS_PER_MONTH = 146_097 / 4800
-
-/** Months from one day to a later one, with their fraction; below 0 where it is earlier. */
-export const monthsBetween = (from: string, to: string): number =>
-  (dayNumber(to) - dayNumber(from)) / DAYS_PER_MONTH
+/**
+ * Calendar months from one day to a later one, with the share of the month that has begun; below 0 where it is earlier.
+ * Whole exactly on the day that `monthsAfter` gives, so that a limit in months is reached on the day it is listed for.
+ */
+export function monthsBetween(from: string, to: string): number {
+  const [fromYear = 0, fromMonth = 1] = from.split('-').map(Number)
+  const [toYear = 0, toMonth = 1] = to.split('-').map(Number)
+  const day = dayNumber(to)
+  const begins = (months: number) => dayNumber(monthsAfter(from, months))
+  const same = (toYear - fromYear) * 12 + toMonth - fromMonth
+  const whole = begins(same) <= day ? same : same - 1
+  return whole + (day - begins(whole)) / (begins(whole + 1) - begins(whole))
+}
 
 /**
  * Seconds from one moment to another; below 0 where the second is earlier.

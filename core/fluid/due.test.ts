@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { dayNumber, isoDate } from '../base/day'
+import { dayNumber, isoDate, monthsBetween } from '../base/day'
 import { calculators } from '../calculators/command'
 import { dueOf } from './due'
+import { judgeFluid } from './judge'
 import type { FluidHistory } from './policy/rule'
 
 const dot4 = { dryC: 230, wetC: 155 }
@@ -21,6 +22,22 @@ const history: FluidHistory = {
 test('by time: 24 months after the last exchange, and the last day of a shorter month', () => {
   expect(dueOf(history, { time: 24 })).toMatchObject({ likely: '2027-01-15', rule: 'time', basis: 'given' })
   expect(dueOf({ ...history, exchangedOn: '2024-02-29' }, { time: 12 })?.likely).toBe('2025-02-28')
+})
+
+test('rule and list turn on the same day: watched the day before, replaced on the day', () => {
+  const judged = (today: string) =>
+    judgeFluid(
+      {
+        spec: 'DOT 4',
+        kind: 'car',
+        readings: [{ tester: 'percent-meter', value: 0.5, at: 'reservoir' }],
+        heightM: 0,
+        monthsSince: monthsBetween('2025-03-31', today),
+      },
+      { time: 18 },
+    ).verdict
+  const { likely = '' } = dueOf({ ...history, exchangedOn: '2025-03-31' }, { time: 18 }) ?? {}
+  expect([likely, judged('2026-09-29'), judged(likely)]).toEqual(['2026-09-30', 'watch', 'replace'])
 })
 
 test('by distance: 18 250 km a year reach 48 000 km after 960 days', () => {

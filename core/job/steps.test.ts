@@ -77,6 +77,6 @@ test('the spanner and the torque are the file’s, the maker’s where it has no
   expect(first && sayMetric(first)).toContain('11 mm')
   const closing = pointClosing(demoVehicle('post-van-lhd'), bleed, 'FL')
   expect(sayMetric(closing)).toContain('14 N·m')
-  expect(sayEnglish(showIn(usUnits))(closing)).toContain('10 lb·ft')
+  expect(sayEnglish(showIn(usUnits))(closing)).toContain('10.3 lb·ft')
   expect(sayMetric(pointClosing(demoVehicle('charabanc'), bleed, 'FL'))).toContain('the maker’s torque')
 })

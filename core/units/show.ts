@@ -9,6 +9,9 @@ const decimals: Record<string, number> = {
   in: 3,
   m: 2,
   ft: 1,
+  // A bleeder shears: half a newton metre counts.
+  N·m: 1,
+  lb·ft: 1,
   'fl oz/min': 1,
 }
 

@@ -90,3 +90,13 @@ test('a person reads what could be measured: whole mL and degrees, tenths of an 
     '−40 °C',
   ])
 })
+
+test('a torque is shown to the half newton metre it is given to', () => {
+  expect([12.5, 10, 8.5, 110].map((nm) => showIn(metricUnits)('torque', nm))).toEqual([
+    '12.5 N·m',
+    '10 N·m',
+    '8.5 N·m',
+    '110 N·m',
+  ])
+  expect(showIn(usUnits)('torque', 16)).toBe('11.8 lb·ft')
+})

@@ -106,6 +106,42 @@ describe('rises and falls as physics does, over the whole range', () => {
   })
 })
 
+test('a viscosity that rises as it warms is refused at the warmer point, and so far off that nothing flows it is none', () => {
+  const run = (points: object, tempC = 20) => {
+    const asked = calculatorOf('viscosity').run({ points, tempC })
+    return asked.ok ? asked.value : asked.faults[0]?.path
+  }
+  const [cold, warm] = [
+    { tempC: -40, mm2PerS: 1300 },
+    { tempC: 100, mm2PerS: 2.1 },
+  ]
+  expect(run([cold, { ...warm, mm2PerS: 1301 }])).toBe('points.1.mm2PerS')
+  expect(run([{ ...warm, mm2PerS: 1301 }, cold])).toBe('points.0.mm2PerS')
+  const steep = [
+    { tempC: 99, mm2PerS: 50 },
+    { tempC: 100, mm2PerS: 2.1 },
+  ]
+  expect(run(steep, -60)).toBe('tempC')
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0.32, max: 1e6, noNaN: true }),
+      fc.double({ min: 0.32, max: 1e6, noNaN: true }),
+      fc.double({ min: -60, max: 250, noNaN: true }),
+      (a, b, tempC) => {
+        const found = run(
+          [
+            { tempC: 0, mm2PerS: a },
+            { tempC: 60, mm2PerS: b },
+          ],
+          tempC,
+        )
+        if (typeof found === 'object') expect(JSON.stringify(found)).toMatch(/^{"mm2PerS":\d/)
+        else expect(found).toMatch(/^(points\.1\.mm2PerS|tempC)$/)
+      },
+    ),
+  )
+})
+
 describe('what inverts inverts to a millionth', () => {
   const share = fc.double({ min: 0.02, max: 0.98, noNaN: true })
   test('the bore of a narrowed hose comes back from its own flow, turbulent or not', () => {

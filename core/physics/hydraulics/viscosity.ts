@@ -3,6 +3,9 @@ import { ImpossibleInput } from '../../base/fault'
 /** Kinematic viscosity at one temperature. */
 export type ViscosityPoint = { tempC: number; mm2PerS: number }
 
+/** Thicker than pitch at room temperature: nothing that is called a fluid. @source from memory */
+const THICKEST_MM2_PER_S = 1e9
+
 const walther = (mm2PerS: number) => Math.log10(Math.log10(mm2PerS + 0.7))
 
 /**
@@ -12,7 +15,8 @@ const walther = (mm2PerS: number) => Math.log10(Math.log10(mm2PerS + 0.7))
  * The short form is good above 2 mm²/s and within about half a per cent for brake fluids.
  * A DOT 4 of 1300 mm²/s at −40 °C and 2.1 at 100 °C has about 15.5 at 20 °C.
  *
- * @throws ImpossibleInput for equal temperatures or a viscosity the form cannot hold (0.3 mm²/s or less)
+ * @throws ImpossibleInput for equal temperatures, a viscosity that rises as it warms, one the form cannot hold
+ *   (0.3 mm²/s or less), or a temperature so far off that nothing flows
  * @source Walther's equation, ASTM D341
  */
 export function viscosityMm2PerS(points: readonly [ViscosityPoint, ViscosityPoint], tempC: number): number {
@@ -23,6 +27,12 @@ export function viscosityMm2PerS(points: readonly [ViscosityPoint, ViscosityPoin
     if (!(point.tempC > -100 && point.tempC < 300))
       throw new ImpossibleInput(`points.${i}.tempC`, 'give a temperature between −100 and 300 °C')
   }
+  const [colder, warmer] = a.tempC < b.tempC ? [a, b] : [b, a]
+  if (warmer.mm2PerS >= colder.mm2PerS && a.tempC !== b.tempC)
+    throw new ImpossibleInput(
+      `points.${points.indexOf(warmer)}.mm2PerS`,
+      `give less than ${colder.mm2PerS} mm²/s: a fluid gets thinner as it warms`,
+    )
   if (a.tempC === b.tempC)
     throw new ImpossibleInput('points.1.tempC', 'give two points at different temperatures')
   if (!(tempC > -100 && tempC < 300))
@@ -30,5 +40,11 @@ export function viscosityMm2PerS(points: readonly [ViscosityPoint, ViscosityPoin
   const logK = (c: number) => Math.log10(c + 273.15)
   const slope = (walther(b.mm2PerS) - walther(a.mm2PerS)) / (logK(b.tempC) - logK(a.tempC))
   const w = walther(a.mm2PerS) + slope * (logK(tempC) - logK(a.tempC))
-  return 10 ** (10 ** w) - 0.7
+  const mm2PerS = 10 ** (10 ** w) - 0.7
+  if (!(mm2PerS <= THICKEST_MM2_PER_S))
+    throw new ImpossibleInput(
+      'tempC',
+      'so far from these two points the fluid would be solid: give nearer ones',
+    )
+  return mm2PerS
 }
