@@ -4,7 +4,8 @@ import { type Feed, type Feeding, leastThrough, outletsAfter } from '../physics/
 import { cornerVolumes } from '../physics/exchange/purge'
 import { usualBleeder } from '../physics/hydraulics/bleeder'
 import type { Choice } from '../technique/choose'
-import type { Corner, MethodContext } from '../technique/technique'
+import type { Corner, MethodContext, MethodMinutes } from '../technique/technique'
+import { bleedersOf } from '../vehicle/parts'
 import { againMl, closedBranchesMl, fedBy, feedingOf } from './amounts'
 import { makePlan } from './plan'
 import { type Prepared, preparePlan } from './prepare'
@@ -19,6 +20,10 @@ export const spreads = {
   holeMm: [1, usualBleeder.holeMm, 2],
   /** Share of a full stroke that a pull delivers: least and most, evenly. */
   strokeShare: [0.45, 0.75],
+  /** What a brake holds with its pistons home, where its file does not say: one standard deviation, as a share. */
+  deadShare: 0.25,
+  /** Work beside the flow against its usual time: least, likeliest and most. */
+  handling: [0.7, 1, 1.6],
   /** Fluid against the shop's thermometer: one standard deviation. */
   tempC: 2,
 } as const
@@ -40,18 +45,18 @@ export type PlanSpread = {
 /** One bleed stage as it is worked, and how often; which of the plan's corners it opens, by their index. */
 type Bleed = { volumes: Varying[]; times: number; opens: number[]; again: boolean }
 
-/** A sum of what each line brings, as long as its file says, and of what does not vary. */
-type Varying = { fixed: number; parts: { line: number; size: number }[] }
+/** A sum of what each line and brake brings, as its file says, and of what does not vary. */
+type Varying = { fixed: number; parts: { of: number; size: number }[] }
 
-const atLengths = ({ fixed, parts }: Varying, lengths: Float64Array): number => {
+const atFactors = ({ fixed, parts }: Varying, factors: Float64Array): number => {
   let sum = fixed
-  for (const { line, size } of parts) sum += size * (lengths[line] ?? 1)
+  for (const { of, size } of parts) sum += size * (factors[of] ?? 1)
   return sum
 }
 
 /**
- * A plan under what is not known, sampled: run lengths, the bleeder's opening, the stroke a pull delivers, the fluid's
- * temperature. Each sample computes the volumes, the minutes and the old share again as the plan does, so that at the
+ * A plan under what is not known, sampled: run lengths, what brakes hold, the bleeder's opening, the stroke a pull
+ * delivers, the work beside it, the fluid's temperature. Each sample computes the volumes, the minutes and the old share again as the plan does, so that at the
  * usual values it is the plan itself. Taken in portions, so that a page can show progress and stop.
  *
  * @param seed the same seed gives the same figures
@@ -72,9 +77,11 @@ export class PlanSampler {
   private readonly bleeds: Bleed[]
   /** Each corner's run as one piece of its narrowest bore that resists as much: the same flow, while it is laminar. */
   private readonly runs: { length: Varying; boreMm: number }[]
-  private readonly lengths: Float64Array
+  /** Of every line its length, then of every part what it holds, against the file. */
+  private readonly factors: Float64Array
   private readonly fixedMl: number
-  private readonly fixedMinutes: number
+  /** Of the stages that are not sampled. */
+  private readonly fixed: MethodMinutes
   private readonly feeding: Feeding
   private readonly fed: { feed: Feed; ids: string[] }[]
   private readonly targetShare: number
@@ -91,6 +98,9 @@ export class PlanSampler {
     const { vehicle, work } = request
     const stages = plan.stages.filter(({ kind }) => kind === 'bleed')
     const lineAt = new Map(vehicle.lines.map((line, i) => [line, i]))
+    const partAt = new Map(
+      vehicle.parts.flatMap((part, i) => bleedersOf(part).map(({ id }) => [id, i] as const)),
+    )
     const volumes = (fromUnit: boolean) =>
       passagesInOrder(
         vehicle,
@@ -100,9 +110,12 @@ export class PlanSampler {
       )
         .filter(({ id }) => prepared.corners.some(({ bleeder }) => bleeder.id === id))
         .map(
-          ({ ownMl, chamberMl, unitMl, lines }): Varying => ({
-            fixed: ownMl + chamberMl + unitMl,
-            parts: lines.map((line) => ({ line: lineAt.get(line) ?? 0, size: lineMl(line) })),
+          ({ id, ownMl, usualMl, chamberMl, unitMl, lines }): Varying => ({
+            fixed: ownMl - usualMl + chamberMl + unitMl,
+            parts: [
+              ...lines.map((line) => ({ of: lineAt.get(line) ?? 0, size: lineMl(line) })),
+              { of: vehicle.lines.length + (partAt.get(id) ?? 0), size: usualMl },
+            ],
           }),
         )
     // A vehicle of several systems has a stage for each; what follows a unit's routine is bled again.
@@ -119,11 +132,11 @@ export class PlanSampler {
         again: false,
       }))
     if (again > 0) this.bleeds.push({ volumes: fromUnit, times: again, opens: all, again: true })
-    this.lengths = new Float64Array(vehicle.lines.length).fill(1)
+    this.factors = new Float64Array(vehicle.lines.length + vehicle.parts.length).fill(1)
     this.runs = prepared.corners.map(({ run, segments }) => {
       const boreMm = Math.min(...segments.map((segment) => segment.boreMm))
       const parts = (run?.lines ?? []).map((line) => ({
-        line: lineAt.get(line) ?? 0,
+        of: lineAt.get(line) ?? 0,
         size: line.segments.reduce((sum, each) => sum + each.lengthM * (boreMm / each.boreMm) ** 4, 0),
       }))
       return { length: { fixed: 0, parts }, boreMm }
@@ -131,10 +144,11 @@ export class PlanSampler {
     this.fixedMl =
       plan.fluid.totalMl -
       stages.flatMap(({ mlByBleeder }) => Object.values(mlByBleeder ?? {})).reduce((sum, ml) => sum + ml, 0)
-    this.fixedMinutes = plan.stages.reduce(
-      (sum, stage) => sum + (stage.kind === 'bleed' ? 0 : stage.minutes),
-      0,
-    )
+    const others = plan.stages.filter(({ kind }) => kind !== 'bleed')
+    this.fixed = {
+      fluidMinutes: others.reduce((sum, { fluidMinutes }) => sum + fluidMinutes, 0),
+      handlingMinutes: others.reduce((sum, { handlingMinutes }) => sum + handlingMinutes, 0),
+    }
     this.feeding = feedingOf(choice.technique)
     this.closedMl = closedBranchesMl(vehicle, [...prepared.corners, ...prepared.unitCorners])
     this.targetShare = prepared.targetPct / 100
@@ -147,8 +161,8 @@ export class PlanSampler {
   /** Take some more samples. */
   take(samples: number): void {
     for (let i = 0; i < samples; i++) {
-      this.varyLengths()
-      this.sample(this.varied())
+      this.varyVehicle()
+      this.sample(this.varied(), triangular(this.chance, spreads.handling))
     }
   }
 
@@ -158,8 +172,8 @@ export class PlanSampler {
 
   /** The usual values themselves: what the plan says. */
   takeUsual(): void {
-    this.lengths.fill(1)
-    this.sample(this.prepared.context)
+    this.factors.fill(1)
+    this.sample(this.prepared.context, 1)
   }
 
   /** What the samples so far say; at least one must be taken. */
@@ -176,10 +190,14 @@ export class PlanSampler {
     }
   }
 
-  private varyLengths(): void {
+  private varyVehicle(): void {
+    const lines = this.request.vehicle.lines.length
     // Kept inside three deviations: no line is half as long as its file says.
-    for (let i = 0; i < this.lengths.length; i++)
-      this.lengths[i] = 1 + spreads.lengthShare * Math.max(-3, Math.min(3, this.chance.normal()))
+    for (let i = 0; i < this.factors.length; i++)
+      this.factors[i] =
+        1 +
+        (i < lines ? spreads.lengthShare : spreads.deadShare) *
+          Math.max(-3, Math.min(3, this.chance.normal()))
   }
 
   private varied(): MethodContext {
@@ -196,33 +214,33 @@ export class PlanSampler {
     }
   }
 
-  private sample(context: MethodContext): void {
+  private sample(context: MethodContext, handling: number): void {
     const { corners, unitCorners, opened } = this.prepared
-    const { lengths } = this
+    const { factors } = this
     const known = new Map(opened.map(({ bleeder, volumeMl }) => [bleeder.id, volumeMl]))
     // What the unit's own pump moves is not sampled: it stays as the plan has it.
     const volumes = new Map(unitCorners.map(({ bleeder }) => [bleeder.id, known.get(bleeder.id) ?? 0]))
-    const before = this.bleeds[0]?.volumes.map((volume) => atLengths(volume, lengths)) ?? []
+    const before = this.bleeds[0]?.volumes.map((volume) => atFactors(volume, factors)) ?? []
     for (const [k, { bleeder }] of corners.entries()) volumes.set(bleeder.id, before[k] ?? 0)
     const through = this.through(volumes)
     let totalMl = this.fixedMl
-    let minutes = this.fixedMinutes
+    let minutes = this.fixed.fluidMinutes + handling * this.fixed.handlingMinutes
     for (const { volumes: varying, times, opens, again } of this.bleeds) {
       let stageMl = 0
       const sampled = opens.flatMap((k): Corner[] => {
         const [corner, piece, volume] = [corners[k], this.runs[k], varying[k]]
         if (!corner || !volume) return []
         const throughMl = again
-          ? againMl(atLengths(volume, lengths), this.closedMl[k] ?? 0, this.targetShare)
+          ? againMl(atFactors(volume, factors), this.closedMl[k] ?? 0, this.targetShare)
           : (through.get(corner.bleeder.id) ?? cornerVolumes(this.targetShare) * (before[k] ?? 0))
         stageMl += throughMl
         const segments =
-          piece && corner.run ? [{ lengthM: atLengths(piece.length, lengths), boreMm: piece.boreMm }] : []
+          piece && corner.run ? [{ lengthM: atFactors(piece.length, factors), boreMm: piece.boreMm }] : []
         const { part, bleeder, run } = corner
         return [{ part, bleeder, run, segments, throughMl }]
       })
       const taken = this.choice.technique.minutes({ ...context, corners: sampled })
-      minutes += times * (taken.fluidMinutes + taken.handlingMinutes)
+      minutes += times * (taken.fluidMinutes + handling * taken.handlingMinutes)
       totalMl += times * stageMl
     }
     this.totals.push(totalMl)

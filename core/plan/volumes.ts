@@ -13,11 +13,11 @@ export const wearOf = (brake: PartOf<'wheel-brake'>, measured: Record<string, nu
  * What a brake holds behind its pistons, as far out as they stand and with them home; a bleeder's share of it, by
  * circuit where two meet in one brake.
  */
-function brakeShareMl(
+function brakeShare(
   brake: PartOf<'wheel-brake'>,
   circuit: string | undefined,
   measured: Record<string, number>,
-): number {
+): Pick<Passage, 'ownMl' | 'usualMl'> {
   const mine = <T extends { circuit?: string }>(items: readonly T[]) =>
     items.filter((item) => item.circuit === undefined || circuit === undefined || item.circuit === circuit)
   const held = mine(brake.pistons).reduce(
@@ -25,15 +25,21 @@ function brakeShareMl(
     0,
   )
   const circuits = new Set(brake.pistons.flatMap((each) => each.circuit ?? []))
-  const dead = deadVolume(brake).ml / Math.max(1, circuits.size)
-  return (held + dead) / Math.max(1, mine(brake.bleeders).length)
+  const dead = deadVolume(brake)
+  const shared = Math.max(1, mine(brake.bleeders).length)
+  const deadMl = dead.ml / Math.max(1, circuits.size) / shared
+  return { ownMl: held / shared + deadMl, usualMl: dead.usual ? deadMl : 0 }
 }
 
-function ownShareMl({ part, bleeder, run }: BleederRun, measured: Record<string, number>): number {
-  if (part.type === 'wheel-brake') return brakeShareMl(part, bleeder.circuit ?? run?.circuit, measured)
-  if (part.type === 'clutch-slave') return cylinderMl(part.boreMm, part.strokeMm) / part.bleeders.length
-  if (part.type === 'stroke-simulator') return part.volumeMl / part.bleeders.length
-  return 0
+function ownShare(
+  { part, bleeder, run }: BleederRun,
+  measured: Record<string, number>,
+): Pick<Passage, 'ownMl' | 'usualMl'> {
+  if (part.type === 'wheel-brake') return brakeShare(part, bleeder.circuit ?? run?.circuit, measured)
+  const stated = (ml: number, bleeders: readonly unknown[]) => ({ ownMl: ml / bleeders.length, usualMl: 0 })
+  if (part.type === 'clutch-slave') return stated(cylinderMl(part.boreMm, part.strokeMm), part.bleeders)
+  if (part.type === 'stroke-simulator') return stated(part.volumeMl, part.bleeders)
+  return { ownMl: 0, usualMl: 0 }
 }
 
 /** A unit's volume is split equally between the circuits that enter it. */
@@ -48,7 +54,15 @@ function unitsOn(vehicle: Vehicle, run: Run): PartOf<'control-unit'>[] {
 }
 
 /** What stands before one bleeder and counts for it: its own brake, its chamber, whole lines, its part of a unit. */
-export type Passage = { id: string; ownMl: number; chamberMl: number; unitMl: number; lines: Line[] }
+export type Passage = {
+  id: string
+  /** `usualMl` of it no file states: what its brake holds with its pistons home. */
+  ownMl: number
+  usualMl: number
+  chamberMl: number
+  unitMl: number
+  lines: Line[]
+}
 
 function chamberMl(vehicle: Vehicle, sourceId: string): number {
   const chamber = partsOf(vehicle, 'master-cylinder')
@@ -74,7 +88,7 @@ export function passagesInOrder(
   return ordered.map((placed) => {
     const passage: Passage = {
       id: placed.bleeder.id,
-      ownMl: ownShareMl(placed, measuredWearMm),
+      ...ownShare(placed, measuredWearMm),
       chamberMl: 0,
       unitMl: 0,
       lines: [],

@@ -125,10 +125,11 @@ export function PlanSpread({ request }: { request: PlanRequest }) {
             {state.stopped
               ? `Stopped after ${state.spread.samples} samples. `
               : `${state.spread.samples} samples. `}
-            Not known and varied, from memory: each line’s length by {100 * spreads.lengthShare} %, the
-            bleeder’s hole {spreads.holeMm[0]} to {spreads.holeMm[2]} mm, a pull{' '}
-            {100 * spreads.strokeShare[0]} to {100 * spreads.strokeShare[1]} % of its stroke, the fluid’s
-            temperature by {show.apart('temperature', spreads.tempC)}.
+            Not known and varied, from memory: each line’s length by {100 * spreads.lengthShare} %, what a
+            brake holds by {100 * spreads.deadShare} %, work beside the flow {spreads.handling[0]} to{' '}
+            {spreads.handling[2]} times its usual time, the bleeder’s hole {spreads.holeMm[0]} to{' '}
+            {spreads.holeMm[2]} mm, a pull {100 * spreads.strokeShare[0]} to {100 * spreads.strokeShare[1]} %
+            of its stroke, the fluid’s temperature by {show.apart('temperature', spreads.tempC)}.
           </p>
           <button
             type="button"
