@@ -22,10 +22,10 @@ describe('ours against outside', () => {
   })
 })
 
-test('every calculator stands against two kinds of outside at least', () => {
+test('every calculator stands against two figures from outside at least', () => {
   for (const { name } of calculators) {
-    const kinds = new Set(checks.filter(({ calculator }) => calculator === name).map(({ kind }) => kind))
-    expect({ name, kinds: kinds.size >= 2 }).toEqual({ name, kinds: true })
+    const rows = checks.filter(({ calculator }) => calculator === name).length
+    expect({ name, enough: rows >= 2 }).toEqual({ name, enough: true })
   }
 })
 
@@ -38,6 +38,6 @@ test('docs/checks.md lists them all', async () => {
     ...checks.map(row),
   ].join('\n')
   await expect(
-    `# Every figure checked against something outside\n\nMade by the tests (\`npm run docs\`). *Published, recalled*: the value of a standard, handbook or paper as remembered, not looked up. *Library*: computed by an independent package. *Closed form*: worked out by hand from a formula.\n\n${table}\n`,
+    `# Every figure checked against something outside\n\nMade by the tests (\`npm run docs\`). *Published, recalled*: the value of a standard, handbook or paper as remembered, not looked up. *Library*: computed by an independent package. *Closed form*: worked out in the test by hand, from the same physics written down anew. What is only ours turned round, or read back from where it was fitted, is not here.\n\n${table}\n`,
   ).toMatchFileSnapshot('../../docs/checks.md')
 })

@@ -20,6 +20,15 @@ function flushedMl(shareLeft: number): number {
   return solver.solve((share) => [-400 / share], 1, [0], shareLeft).y[0] ?? Number.NaN
 }
 
+/** Laminar flow, ring by ring: at θ volumes a ring at radius r ends old while 2θ·(1 − r²) is below 1; by an ODE solver. */
+function laminarByRadius(volumes: number): number {
+  const solver = new Solver(1)
+  solver.absoluteTolerance = solver.relativeTolerance = 1e-10
+  // Flow through rings, of all flow 1: dQ = 4·r·(1 − r²) dr, from the innermost ring that is still old to the wall.
+  const innermost = Math.sqrt(1 - 1 / (2 * volumes))
+  return solver.solve((r) => [4 * r * (1 - r * r)], innermost, [0], 1).y[0] ?? Number.NaN
+}
+
 export const exchangeChecks: readonly Check[] = [
   ...[1, 3, 12].map(
     (tanks): Check => ({
@@ -35,38 +44,29 @@ export const exchangeChecks: readonly Check[] = [
   {
     calculator: 'purge',
     what: 'outlet of three tanks after two volumes',
-    kind: 'published, recalled',
-    source: 'Levenspiel, tanks-in-series: 6.2 %',
+    kind: 'closed form',
+    source: 'e⁻⁶·(1 + 6 + 18), three stirred tanks by hand (Levenspiel)',
     ours: tanksOutletShare(2, 3),
-    theirs: 0.062,
-    withinShare: 0.01,
+    theirs: Math.exp(-6) * 25,
+    withinShare: 1e-12,
   },
   {
     calculator: 'purge',
     what: 'mean left in the same three tanks',
-    kind: 'published, recalled',
-    source: 'Levenspiel: 2.7 %',
+    kind: 'closed form',
+    source: 'e⁻⁶·(1 + 7 + 25)/3, mean of the three by hand',
     ours: cornerMeanShare(200, 0, 80, 160),
-    theirs: 0.027,
-    withinShare: 0.02,
+    theirs: (Math.exp(-6) * (1 + 7 + 25)) / 3,
+    withinShare: 1e-12,
   },
   {
     calculator: 'purge',
     what: 'laminar tail after three volumes',
-    kind: 'published, recalled',
-    source: 'Levenspiel, laminar residence time: 2.8 %',
+    kind: 'library',
+    source: 'odex, radius by radius: what the slow wall still holds back',
     ours: laminarOutletShare(3),
-    theirs: 0.028,
-    withinShare: 0.01,
-  },
-  {
-    calculator: 'purge',
-    what: '200 mL of old reservoir, 80 mL corner, 240 mL through: old at the outlet',
-    kind: 'published, recalled',
-    source: 'Levenspiel, chained tanks: 46 %',
-    ours: cornerOutletShare(200, 1, 80, 240),
-    theirs: 0.46,
-    withinShare: 0.01,
+    theirs: laminarByRadius(3),
+    withinShare: 1e-6,
   },
   ...(
     [
@@ -105,24 +105,21 @@ export const exchangeChecks: readonly Check[] = [
   },
   {
     calculator: 'top-up',
-    what: 'the same counted in US fluid ounces',
-    kind: 'library',
-    source: 'convert: a count knows no unit',
-    ours: topUp({
-      usableMl: convert(160, 'millilitres').to('US fluid ounces'),
-      mlPerStroke: convert(7.5, 'millilitres').to('US fluid ounces'),
-    }).strokes,
-    theirs: 21,
+    what: 'strokes of 0.1 mL in 0.3 mL, which no binary fraction holds',
+    kind: 'closed form',
+    source: '3 by hand',
+    ours: topUp({ usableMl: 0.3, mlPerStroke: 0.1 }).strokes,
+    theirs: 3,
     withinShare: 0,
   },
   {
     calculator: 'wear-drop',
     what: '54 mm piston 10 mm further out, mL',
-    kind: 'published, recalled',
-    source: 'worked value: 22.9',
+    kind: 'closed form',
+    source: 'π·2.7²·1 cm³, by hand',
     ours: wearDrop({ pistons: [{ diameterMm: 54, count: 1 }], wearMm: 10 }).ml,
-    theirs: 22.9,
-    withinShare: 0.001,
+    theirs: Math.PI * 2.7 ** 2,
+    withinShare: 1e-12,
   },
   {
     calculator: 'wear-drop',

@@ -3,7 +3,7 @@ import { linearRegression, linearRegressionLine } from 'simple-statistics'
 import { fluids } from '~core/fluid/specs'
 import { usualBleeder } from '~core/physics/hydraulics/bleeder'
 import { densityKgM3 } from '~core/physics/hydraulics/density'
-import { dropKPa, flowMlPerMin, headKPa, orificeDropKPa } from '~core/physics/hydraulics/flow'
+import { flowMlPerMin, headKPa, orificeDropKPa } from '~core/physics/hydraulics/flow'
 import { frictionFactor } from '~core/physics/hydraulics/friction'
 import { restriction } from '~core/physics/hydraulics/restriction'
 import { viscosityMm2PerS } from '~core/physics/hydraulics/viscosity'
@@ -34,19 +34,24 @@ function settledMlPerMin(takesKPa: (mlPerMin: number) => number, pressureKPa: nu
   const settled = solver.solve((_x, [flow = 0]) => [pressureKPa - takesKPa(flow)], 0, [0], 400)
   return settled.y[0] ?? Number.NaN
 }
+/** Pressure a tube and a hole take in SI units, written down here anew. */
+const tubeKPa = ({ lengthM, boreMm }: typeof line, mlPerMin: number) =>
+  ((128 * 16.5e-3 * lengthM * mlPerMin) / 60e6 / (Math.PI * (boreMm * 1e-3) ** 4)) * 1e-3
+const holeKPa = (boreMm: number, mlPerMin: number) =>
+  (1060 / 2) * (mlPerMin / 60e6 / (0.61 * Math.PI * (boreMm * 0.5e-3) ** 2)) ** 2 * 1e-3
 const narrowed = { ...hose, boreMm: 1.5 }
-const throughNarrowed = settledMlPerMin((q) => dropKPa(line, q, liquid) + dropKPa(narrowed, q, liquid), 100)
+const throughNarrowed = settledMlPerMin((q) => tubeKPa(line, q) + tubeKPa(narrowed, q), 100)
 const { passage, holeMm } = usualBleeder
 
 export const hydraulicsChecks: readonly Check[] = [
   {
     calculator: 'viscosity',
     what: 'DOT 4 of 1300 and 2.1 mm²/s, at 20 °C, mm²/s',
-    kind: 'published, recalled',
-    source: 'ASTM D341, worked value for a typical product',
+    kind: 'library',
+    source: 'simple-statistics, a line on D341’s paper',
     ours: viscosityMm2PerS(dot4, 20),
-    theirs: 15.5,
-    withinShare: 0.01,
+    theirs: viscosityByRegression(20),
+    withinShare: 1e-9,
   },
   ...[-20, 0, 60].map(
     (tempC): Check => ({
@@ -71,11 +76,11 @@ export const hydraulicsChecks: readonly Check[] = [
   {
     calculator: 'flow',
     what: '4.5 m of 3.34 mm tube, 15 psi, 0.0165 Pa·s, mL/min',
-    kind: 'published, recalled',
-    source: 'Hagen–Poiseuille, worked value',
+    kind: 'closed form',
+    source: 'Hagen–Poiseuille by hand, in SI units',
     ours: flowMlPerMin([line], 103.42, liquid),
-    theirs: 255,
-    withinShare: 0.005,
+    theirs: 103.42 / tubeKPa(line, 1),
+    withinShare: 1e-9,
   },
   {
     calculator: 'flow',
@@ -92,30 +97,18 @@ export const hydraulicsChecks: readonly Check[] = [
     kind: 'library',
     source: 'odex, the flow it settles at from rest',
     ours: flowMlPerMin([line, passage], 100, liquid, holeMm),
-    theirs: settledMlPerMin(
-      (q) =>
-        dropKPa(line, q, liquid) +
-        dropKPa(passage, q, liquid) +
-        orificeDropKPa(holeMm, q, liquid.densityKgM3),
-      100,
-    ),
+    theirs: settledMlPerMin((q) => tubeKPa(line, q) + tubeKPa(passage, q) + holeKPa(holeMm, q), 100),
     withinShare: 1e-6,
   },
-  ...(
-    [
-      [1, 41],
-      [1.5, 8],
-      [2, 2.6],
-    ] as const
-  ).map(
-    ([boreMm, kPa]): Check => ({
+  ...[1, 1.5, 2].map(
+    (boreMm): Check => ({
       calculator: 'flow',
       what: `pressure a ${boreMm} mm hole takes at 255 mL/min, kPa`,
-      kind: 'published, recalled',
-      source: 'sharp-edged orifice, Cd 0.61, worked value',
+      kind: 'closed form',
+      source: 'sharp-edged orifice, Cd 0.61, by hand in SI units',
       ours: orificeDropKPa(boreMm, 255, 1060),
-      theirs: kPa,
-      withinShare: 0.04,
+      theirs: holeKPa(boreMm, 255),
+      withinShare: 1e-9,
     }),
   ),
   {
@@ -130,16 +123,16 @@ export const hydraulicsChecks: readonly Check[] = [
   {
     calculator: 'restriction',
     what: 'bore left where a 0.4 m hose halves the line’s flow, mm',
-    kind: 'published, recalled',
-    source: 'worked value from Hagen–Poiseuille',
+    kind: 'closed form',
+    source: 'the hose takes 1 + 4.5/0.4 times what it took: d/(1 + 11.25)^¼, by hand',
     ours: restriction({
       segments: [{ ...line, lengthM: 4.1 }, hose],
       pressureKPa: 103.42,
       mlPerMin: flowMlPerMin([line], 103.42, liquid) / 2,
       ...liquid,
     }).effectiveBoreMm,
-    theirs: 1.8,
-    withinShare: 0.02,
+    theirs: 3.34 / (1 + 4.5 / 0.4) ** 0.25,
+    withinShare: 1e-6,
   },
   {
     calculator: 'restriction',

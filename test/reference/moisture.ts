@@ -27,13 +27,42 @@ function daysByRegression(limitPct: number): number {
 const forecastDay = (limitPct: number) =>
   dayNumber(moistureForecast({ readings, limitPct, today: '2024-02-01' }).dueLikely)
 
-/** Ideal mixture by hand: the vapour pressures' own sum at the temperature ours found. */
-const ideal = (() => {
-  const boilsC = boilingWithActivityC(205, 2, 1)
-  const water = 2 / 18.015
-  const x = water / (water + 98 / 164.2)
-  const solvent = 101.325 * Math.exp((88 / 8.314462618) * (1 - (205 + 273.15) / (boilsC + 273.15)))
-  return x * waterVapourKPa(boilsC) + (1 - x) * solvent
+/** Water's vapour pressure by Antoine's equation, kPa: other coefficients than ours (99 to 374 °C, recalled). */
+const antoineKPa = (tempC: number) => 10 ** (8.14019 - 1810.94 / (244.485 + tempC)) * 0.133322
+/** The same mixture worked out anew: Raoult with Antoine, fitted at the wet point, found by halving. */
+function boilsByHand({ dryC, wetC }: typeof dot4, waterPct: number): number {
+  const x = (pct: number) => pct / 18.015 / (pct / 18.015 + (100 - pct) / 164.2)
+  const solvent = (tempC: number) =>
+    101.325 * Math.exp((88 / 8.314462618) * (1 - (dryC + 273.15) / (tempC + 273.15)))
+  const gamma = (101.325 - (1 - x(3.7)) * solvent(wetC)) / (x(3.7) * antoineKPa(wetC))
+  let [low, high] = [90, dryC]
+  while (high - low > 1e-9) {
+    const tempC = (low + high) / 2
+    const sum = x(waterPct) * gamma * antoineKPa(tempC) + (1 - x(waterPct)) * solvent(tempC)
+    if (sum > 101.325) high = tempC
+    else low = tempC
+  }
+  return low
+}
+/** Water that boils there, by halving the former. */
+function waterByHand(boilingC: number): number {
+  let [low, high] = [0, 20]
+  while (high - low > 1e-9) {
+    const pct = (low + high) / 2
+    if (boilsByHand(dot4, pct) > boilingC) low = pct
+    else high = pct
+  }
+  return low
+}
+/** The late edge after one reading: where anchor − off + slope·t − hypot leaves the limit, a quadratic by hand. */
+const lateDays = (() => {
+  const straight = (pct: number) => -Math.log(1 - pct / 8)
+  const slope = straight(1.5) / 365.25
+  const slopeOff = (straight(2) - straight(1)) / 2 / 365.25
+  const [gap, anchorOff] = [straight(3) - straight(1), 0.5 / 7]
+  // (slope·t − gap)² = anchorOff² + (slopeOff·t)², the later root.
+  const [a, b, c] = [slope ** 2 - slopeOff ** 2, -2 * slope * gap, gap ** 2 - anchorOff ** 2]
+  return (-b + Math.sqrt(b * b - 4 * a * c)) / (2 * a)
 })()
 
 const judged = (spec: FluidSpec, reading: Parameters<typeof takenReading>[0]) =>
@@ -77,15 +106,6 @@ export const moistureChecks: readonly Check[] = [
   },
   {
     calculator: 'boiling-point',
-    what: 'sum of the two vapour pressures where an ideal mixture boils, kPa',
-    kind: 'closed form',
-    source: 'Raoult’s law: 101.325',
-    ours: ideal,
-    theirs: 101.325,
-    withinShare: 1e-9,
-  },
-  {
-    calculator: 'boiling-point',
     what: 'air pressure at 1000 m, kPa',
     kind: 'published, recalled',
     source: 'ISO 2533 standard atmosphere: 89.875',
@@ -111,47 +131,70 @@ export const moistureChecks: readonly Check[] = [
     theirs: 200 + 0.04 * 85.9,
     withinShare: 1e-4,
   },
-  {
-    calculator: 'water-from-boiling',
-    what: 'DOT 4 that boils at its wet minimum, % water',
-    kind: 'published, recalled',
-    source: 'FMVSS 116 S6.2: 3.70 ± 0.05 %',
-    ours: waterFromBoiling({ ...dot4, boilingC: 155 }).waterPct,
-    theirs: 3.7,
-    withinShare: 0.013,
-  },
-  {
-    calculator: 'water-from-boiling',
-    what: 'back from the boiling point of 1.9 %, % water',
-    kind: 'closed form',
-    source: 'inverse of the inverse',
-    ours: waterFromBoiling({ ...dot4, boilingC: boilingPoint({ ...dot4, waterPct: 1.9 }).boilingC }).waterPct,
-    theirs: 1.9,
-    withinShare: 1e-6,
-  },
+  ...[0.5, 1, 2, 3, 5].map(
+    (waterPct): Check => ({
+      calculator: 'boiling-point',
+      what: `DOT 4 with ${waterPct} % water, between its anchors and past them, °C`,
+      kind: 'closed form',
+      source: 'Raoult with Antoine’s equation (recalled) instead, by halving',
+      ours: boilingPoint({ ...dot4, waterPct }).boilingC,
+      theirs: boilsByHand(dot4, waterPct),
+      withinShare: 0.002,
+    }),
+  ),
+  ...[150, 170, 200].map(
+    (boilingC): Check => ({
+      calculator: 'water-from-boiling',
+      what: `DOT 4 that boils at ${boilingC} °C, % water`,
+      kind: 'closed form',
+      source: 'Raoult with Antoine’s equation (recalled) instead, by halving',
+      ours: waterFromBoiling({ ...dot4, boilingC }).waterPct,
+      theirs: waterByHand(boilingC),
+      withinShare: 0.01,
+    }),
+  ),
   {
     calculator: 'moisture-verdict',
-    what: 'boiling point behind a reading of 3.7 % in DOT 5.1, °C',
+    what: 'limit for a boiled sample of DOT 5.1, °C',
     kind: 'published, recalled',
     source: 'FMVSS 116: wet boiling point 180 °C',
-    ours:
-      judged('DOT 5.1', { kind: 'water-pct', value: 3.7, at: 'reservoir' }).boilingC?.likely ?? Number.NaN,
+    ours: judged('DOT 5.1', { kind: 'boiling-c', value: 190, at: 'caliper' }).limitC ?? Number.NaN,
     theirs: 180,
-    withinShare: 1e-6,
+    withinShare: 0,
   },
   {
     calculator: 'moisture-verdict',
-    what: 'water behind a sample that boiled where 1.9 % boils, %',
+    what: 'water behind a sample that boiled at 170 °C, %',
     kind: 'closed form',
-    source: 'inverse of the inverse',
+    source: 'Raoult with Antoine’s equation (recalled) instead, by halving',
+    ours: judged('DOT 4', { kind: 'boiling-c', value: 170, at: 'caliper' }).waterPct?.likely ?? Number.NaN,
+    theirs: waterByHand(170),
+    withinShare: 0.01,
+  },
+  {
+    calculator: 'moisture-verdict',
+    what: 'likely boiling point behind a percentage meter at 2 %, °C',
+    kind: 'closed form',
+    source: 'the same',
+    ours: judged('DOT 4', { kind: 'water-pct', value: 2, at: 'reservoir' }).boilingC?.likely ?? Number.NaN,
+    theirs: boilsByHand(dot4, 2),
+    withinShare: 0.002,
+  },
+  {
+    calculator: 'moisture-forecast',
+    what: 'days until nine of ten have come to 3 %, from one reading of 1 ± 0.5 %',
+    kind: 'closed form',
+    source: 'both errors as one hypotenuse: a quadratic by hand',
     ours:
-      judged('DOT 4', {
-        kind: 'boiling-c',
-        value: boilingPoint({ ...dot4, waterPct: 1.9 }).boilingC,
-        at: 'caliper',
-      }).waterPct?.likely ?? Number.NaN,
-    theirs: 1.9,
-    withinShare: 1e-6,
+      dayNumber(
+        moistureForecast({
+          readings: [{ date: '2026-01-01', waterPct: 1, errorPct: 0.5 }],
+          limitPct: 3,
+          today: '2026-01-01',
+        }).dueLatest,
+      ) - dayNumber('2026-01-01'),
+    theirs: lateDays,
+    withinShare: 0.003,
   },
   {
     calculator: 'moisture-forecast',
