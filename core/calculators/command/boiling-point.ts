@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { boilingPoint as compute } from '../../physics/moisture/boiling-point'
+import { boilingPoint as compute, MODEL_ENDS_PCT } from '../../physics/moisture/boiling-point'
 import { airPressureKPa } from '../../physics/moisture/height'
 import { calculator } from './calculator'
 import { between, boilingPairFields, heightField } from './fields'
@@ -16,6 +16,9 @@ export const boilingAbout = {
 export const boilingPoint = calculator(
   'boiling-point',
   z.object({ ...boilingPairFields, waterPct: between(0, 100, '%'), heightM: heightField }),
-  ({ heightM, ...input }) => compute({ ...input, pressureKPa: airPressureKPa(heightM) }),
+  ({ heightM, ...input }) => ({
+    ...compute({ ...input, pressureKPa: airPressureKPa(heightM) }),
+    ...(input.waterPct > MODEL_ENDS_PCT && { beyondModel: true }),
+  }),
   boilingAbout,
 )

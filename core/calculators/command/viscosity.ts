@@ -8,6 +8,9 @@ const pointSchema = z.object({
   tempC: between(-99, 299, '°C'),
   mm2PerS: above(0, 1e7, 'mm²/s').min(0.32, 'give 0.32 mm²/s or more'),
 })
+/** Below it the short form of the equation is no longer good. @source ASTM D341 (recalled) */
+const GOOD_FROM_MM2_PER_S = 2
+
 const tempC = between(-60, 250, '°C')
 const schema = z
   .object({
@@ -23,9 +26,13 @@ const schema = z
 export const viscosity = calculator(
   'viscosity',
   schema,
-  ({ spec, points, tempC }) => ({
-    mm2PerS: viscosityMm2PerS(points ?? fluidOf(spec ?? 'DOT 4').typical, tempC),
-  }),
+  ({ spec, points, tempC }) => {
+    const between = points ?? fluidOf(spec ?? 'DOT 4').typical
+    const mm2PerS = viscosityMm2PerS(between, tempC)
+    const at = between.map((point) => point.tempC)
+    const beyond = tempC < Math.min(...at) || tempC > Math.max(...at) || mm2PerS < GOOD_FROM_MM2_PER_S
+    return { mm2PerS, ...(beyond && { beyondModel: true }) }
+  },
   {
     formula: 'log10 log10(ν + 0.7) falls on a straight line over log10 of the absolute temperature',
     source: 'Walther’s equation, ASTM D341; a spec’s two points are typical products’, from memory',
