@@ -6,6 +6,7 @@ import { ruleOf } from '../fluid/policy'
 import { measuredLimits } from '../fluid/policy/policy'
 import { takenReading } from '../fluid/readings'
 import { type FluidSpec, fluidOf, fluidSpecs } from '../fluid/specs'
+import { BOILED_ERROR_C } from '../fluid/testers/boiling-sampler'
 import {
   type BoilingPair,
   boilingPoint,
@@ -144,7 +145,7 @@ export const boilingBench = benchPage({
         waterPct: water,
         ...(range && { range }),
         boilingC: boils.boilingC,
-        bandC: boils.bandC,
+        bandC: range ? BOILED_ERROR_C : boils.bandC,
         ...(pressureKPa !== undefined && { pressureKPa }),
         marginC: boils.boilingC - limitC,
         limitC,
@@ -159,6 +160,11 @@ export const boilingBench = benchPage({
       ],
     }
   },
-  says: ({ spec, waterPct, range, boilingC, bandC, marginC }, _, show) =>
-    `${spec} with ${range ? `${range.lowPct.toFixed(1)} to ${range.highPct.toFixed(1)}` : waterPct.toFixed(1)} % water boils at about ${show.number('temperature', boilingC)} ± ${show.apart('temperature', bandC)}, ${show.apart('temperature', Math.abs(marginC))} ${marginC >= 0 ? 'above' : 'below'} its wet limit.`,
+  says: ({ spec, waterPct, range, boilingC, bandC, marginC }, _, show) => {
+    const boils = `${show.number('temperature', boilingC)} ± ${show.apart('temperature', bandC)}`
+    const margin = `${show.apart('temperature', Math.abs(marginC))} ${marginC >= 0 ? 'above' : 'below'} its wet limit`
+    return range
+      ? `${spec} boiled at ${boils}, ${margin}: ${range.lowPct.toFixed(1)} to ${range.highPct.toFixed(1)} % water.`
+      : `${spec} with ${waterPct.toFixed(1)} % water boils at about ${boils}, ${margin}.`
+  },
 })

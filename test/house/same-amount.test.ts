@@ -66,7 +66,7 @@ describe.each([
     if (plan.verdict === 'stop') return
     expectAgreement(request, plan)
     const runs = new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each.run]))
-    for (const { id, rinseMl, throughMl } of benched(vehicle, kept)) {
+    for (const { id, rinseMl, throughMl, needMl, buy } of benched(vehicle, kept)) {
       const mine = Object.entries(plan.fluid.perBleederMl).filter(([bleeder]) => {
         const found = runs.get(bleeder)
         return found && reservoirIdOf(vehicle, found.sourceId) === id
@@ -74,8 +74,10 @@ describe.each([
       // The page holds twelve corners; a longer list is a lorry's, and its plan's alone.
       if (mine.length === 0 || mine.length > 12) continue
       expect(rinseMl).toBe(plan.fluid.rinseMl[id] ?? 0)
-      // It is given volumes to a tenth of a millilitre.
-      expect(Math.abs(sum(throughMl) - sum(mine.map(([, ml]) => ml)))).toBeLessThan(2)
+      // It is given volumes to a hundredth of a millilitre.
+      expect(Math.abs(sum(throughMl) - sum(mine.map(([, ml]) => ml)))).toBeLessThan(0.2)
+      const alone = Object.keys(plan.fluid.perBleederMl).length === mine.length
+      if (alone && Math.abs(needMl - plan.fluid.totalMl) < 0.2) expect(buy).toEqual(plan.fluid.buy)
     }
   }
 

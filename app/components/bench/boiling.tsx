@@ -24,19 +24,19 @@ export function BoilingPicture({ result }: PictureProps<BoilingResult>) {
   return (
     <>
       <BoilingChart
-        {...{ spec, pair: product ? pair : undefined, pressureKPa, waterPct, boilingC, limitPct }}
+        {...{ spec, pair: product ? pair : undefined, pressureKPa, waterPct, range, boilingC, limitPct }}
         className="h-96"
       />
       <Figures
         figures={[
           {
-            name: 'boils at about',
+            name: range ? 'boiled at' : 'boils at about',
             value: show('temperature', boilingC),
             note: `± ${show.apart('temperature', bandC)}`,
           },
           {
-            name: 'above its wet limit',
-            value: show.apart('temperature', marginC),
+            name: marginC < 0 ? 'below its wet limit' : 'above its wet limit',
+            value: show.apart('temperature', Math.abs(marginC)),
             note: `limit ${show('temperature', limitC)}`,
           },
           {

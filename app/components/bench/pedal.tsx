@@ -50,8 +50,9 @@ export function PedalPicture({ result }: PictureProps<PedalResult>) {
         label={`Pedal travel at ${result.efforts.length} efforts, with what the fit makes of it. Air: ${words[air]}.`}
       />
       <p className="text-sm text-quiet">
-        Diamonds: measured. Thick: clearance, air and swelling together. Dashed: the air’s part, curved;
-        swelling is straight.
+        {result.curve.length === 0
+          ? 'Diamonds: measured. No curve is drawn: nothing could be fitted to them.'
+          : 'Diamonds: measured. Thick: clearance, air and swelling together. Dashed: the air’s part, curved; swelling is straight.'}
       </p>
       <Figures
         figures={[

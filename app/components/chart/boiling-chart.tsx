@@ -14,6 +14,8 @@ type Props = {
   pair?: BoilingPair
   /** Of the air at the shop's height; sea level where left out. */
   pressureKPa?: number
+  /** Between which the water lies, where it was worked out from a boiled sample. */
+  range?: { lowPct: number; highPct: number }
   limitPct?: number
   className?: string
 }
@@ -25,11 +27,12 @@ export function BoilingChart({
   boilingC,
   pair,
   pressureKPa,
+  range,
   limitPct = 3,
   className,
 }: Props) {
   const show = useShow()
-  const toPct = Math.max(6, Math.ceil(waterPct ?? 0))
+  const toPct = Math.max(6, Math.ceil((waterPct ?? 0) + 1))
   const curve = boilingCurve(spec, { pair, pressureKPa })
   const { dryC = 0, wetC: statedC = 0 } = pair ?? fluidOf(spec)
   const wetC =
@@ -84,7 +87,7 @@ export function BoilingChart({
   const words =
     waterPct === undefined || boilingC === undefined
       ? 'No reading yet.'
-      : `The reading: ${waterPct.toFixed(1)} % water, about ${show('temperature', boilingC)}.`
+      : `The reading: ${range ? `${range.lowPct.toFixed(1)} to ${range.highPct.toFixed(1)}` : waterPct.toFixed(1)} % water, about ${show('temperature', boilingC)}.`
   return (
     <figure>
       <Chart

@@ -5,7 +5,7 @@ import { waterOf } from './from-water'
 import type { Tester } from './tester'
 
 /** @source from memory */
-const ERROR_C = 3
+export const BOILED_ERROR_C = 3
 
 /** An instrument that heats a sample until it boils: the surest. */
 export const boilingSampler: Tester = {
@@ -18,7 +18,7 @@ export const boilingSampler: Tester = {
   mayPass: true,
   tell(value, { pair, heightM }) {
     if (!(value <= 400)) throw new ImpossibleInput('value', 'give a boiling point up to 400 °C')
-    const boilingC = bandAround(atSeaLevelC(value, heightM, pair), ERROR_C)
+    const boilingC = bandAround(atSeaLevelC(value, heightM, pair), BOILED_ERROR_C)
     return { boilingC, ...(pair && { waterPct: waterOf(pair, boilingC) }), cannot: [] }
   },
 }
