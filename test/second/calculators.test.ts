@@ -205,3 +205,53 @@ test('verdict of one reading of DOT 4, from the limits of common practice writte
     thousand,
   )
 })
+
+test('forecast from one or two readings: the usual rise from where they stand, both errors as one hypotenuse', () => {
+  const straight = (pct: number) => -Math.log(1 - pct / 8)
+  const slope = straight(1.5) / 365.25
+  const slopeOff = (straight(2) - straight(1)) / 2 / 365.25
+  const began = Date.UTC(2024, 0, 1) / 864e5
+  const iso = (day: number) => new Date(Math.floor(day) * 864e5).toISOString().slice(0, 10)
+  fc.assert(
+    fc.property(
+      fc.array(fc.tuple(within(0, 2.5), within(0.1, 1)), { minLength: 1, maxLength: 2 }),
+      fc.integer({ min: 1, max: 120 }),
+      within(3.2, 7),
+      (read, apart, limitPct) => {
+        const [first, second] = read
+        // A fall counts as an exchange, which is another matter.
+        fc.pre(!first || !second || second[0] >= first[0])
+        const readings = read.map(([waterPct, errorPct], i) => ({
+          date: iso(began + i * apart),
+          waterPct,
+          errorPct,
+        }))
+        const days = read.map((_, i) => i * apart)
+        const mean = days.reduce((sum, day) => sum + day, 0) / days.length
+        const stands =
+          read.reduce((sum, [pct], i) => sum + straight(pct) + slope * (mean - (days[i] ?? 0)), 0) /
+          read.length
+        const off =
+          Math.sqrt(read.reduce((sum, [pct, error]) => sum + (error / Math.max(1, 8 - pct)) ** 2, 0)) /
+          read.length
+        const gap = straight(limitPct) - stands
+        // (slope·t − gap)² = off² + (slopeOff·t)²: its two roots are the two edges.
+        const [a, b, c] = [slope ** 2 - slopeOff ** 2, -2 * slope * gap, gap ** 2 - off ** 2]
+        const root = (sign: number) => (-b + sign * Math.sqrt(b * b - 4 * a * c)) / (2 * a)
+        const ours = ask('moisture-forecast', {
+          readings,
+          limitPct,
+          today: readings.at(-1)?.date,
+        }) as unknown as Record<string, string>
+        const today = began + (days.at(-1) ?? 0)
+        const expected = [root(-1), gap / slope, root(1)].map((t) => Math.max(today, began + mean + t))
+        for (const [i, key] of (['dueEarliest', 'dueLikely', 'dueLatest'] as const).entries())
+          expect(Math.abs(Date.parse(ours[key] ?? '') / 864e5 - (expected[i] ?? Number.NaN))).toBeLessThan(
+            1.01,
+          )
+        expect(ours.basis).toBe('default')
+      },
+    ),
+    thousand,
+  )
+})
