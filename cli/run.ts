@@ -2,13 +2,15 @@ import { type Fault, faultLine, ImpossibleInput } from '~core/base/fault'
 import { calculators } from '~core/calculators/command'
 import { makePlan } from '~core/plan/plan'
 import { readPlanRequest } from '~core/plan/request'
+import { runRig } from '~core/rig/answer'
+import { readRigRequest } from '~core/rig/request'
 import { worded } from '~core/words'
 
 /** What a run of the command leaves behind. */
 export type Outcome = { exitCode: 0 | 1 | 2; stdout: string; stderr: string }
 
 const names = calculators.map((each) => each.name).join(', ')
-const USAGE = `siphon plan [FILE]        plan a bleed from a plan request\nsiphon calc NAME [FILE]   one of: ${names}\nReads JSON from FILE or standard input, prints JSON.\n`
+const USAGE = `siphon plan [FILE]        plan a bleed from a plan request\nsiphon calc NAME [FILE]   one of: ${names}\nsiphon rig [FILE]         run a simulated vehicle from a rig request\nReads JSON from FILE or standard input, prints JSON.\n`
 
 const refused = (faults: readonly Fault[]): Outcome => ({
   exitCode: 2,
@@ -31,6 +33,7 @@ export function run(argv: readonly string[], read: (file?: string) => string): O
   const [command, ...rest] = argv
   if (command === 'help' || command === '--help') return { exitCode: 0, stdout: USAGE, stderr: '' }
   if (command === 'plan') return answer(rest[0], read, plan)
+  if (command === 'rig') return answer(rest[0], read, rig)
   if (command === 'calc') {
     const calculator = calculators.find((each) => each.name === rest[0])
     if (!calculator)
@@ -50,6 +53,11 @@ type Answer = { ok: true; value: unknown } | { ok: false; faults: Fault[] }
 function plan(input: unknown): Answer {
   const request = readPlanRequest(input)
   return request.ok ? { ok: true, value: worded(makePlan(request.value)) } : request
+}
+
+function rig(input: unknown): Answer {
+  const request = readRigRequest(input)
+  return request.ok ? { ok: true, value: runRig(request.value) } : request
 }
 
 function answer(

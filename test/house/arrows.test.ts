@@ -10,6 +10,7 @@ const floors = [
   'fluid',
   'words',
   'vehicle',
+  'rig',
   'technique',
   'plan',
   'job',

@@ -1,0 +1,400 @@
+import { boosterOf } from '../vehicle/booster'
+import { partsOf } from '../vehicle/parts'
+import { assemble } from './assemble'
+import type { Assembly, Outlet, Tank } from './build'
+import { type Carried, carry, type Outside } from './carry'
+import type { RigAct, RigRequest } from './request'
+import { usual } from './usual'
+
+const FIRST_STEP_S = 1e-3
+const SHORTEST_STEP_S = 5e-5
+const LONGEST_STEP_S = 0.25
+/** A step moves no piston and no fluid further than this. */
+const MOST_MM = 0.8
+const MOST_ML = 1.5
+/** A unit's pump and valves change what stands in its closed branches so often a second. @source from memory */
+const CYCLES_PER_S = 2
+/** Air that is nothing but rounding. */
+const NO_AIR_ML = 1e-6
+
+export type Happened = 'air-drawn' | 'reservoir-dry' | 'overflow'
+type Came = { ml: number; oldMl: number; airMl: number }
+type Foot = { from: number; to: number; begins: number; overS: number }
+
+/** What has been brought in and taken out since the start, mL of liquid; air at atmospheric pressure beside it. */
+export type Ledger = {
+  poured: number
+  drawn: number
+  out: number
+  leaked: number
+  spilled: number
+  airIn: number
+  airOut: number
+}
+
+/** A vehicle under somebody's hands: what is done to it moves time on. Same acts, same state. */
+export class Rig {
+  readonly assembly: Assembly
+  atS = 0
+  readonly ledger: Ledger = { poured: 0, drawn: 0, out: 0, leaked: 0, spilled: 0, airIn: 0, airOut: 0 }
+  readonly happened = new Set<Happened>()
+  /** Of every outlet, since it was last asked for. */
+  readonly came = new Map<string, Came>()
+  private readonly network: ReturnType<Assembly['network']>
+  private readonly outside = new Map<number, Outside>()
+  private readonly feet = new Map<string, Foot>()
+  private readonly vacuumKPa = new Map<string, number>()
+  private readonly boost: number
+  private readonly heldAtFirstMl: number
+
+  constructor(request: Omit<RigRequest, 'acts'>) {
+    const { vehicle, start, faults } = request
+    this.assembly = assemble(vehicle, start.tempC, faults)
+    this.network = this.assembly.network()
+    this.boost = start.boost && boosterOf(vehicle) !== 'none' ? usual.boost : 1
+    this.fill(request)
+    for (const tank of this.assembly.tanks) this.outside.set(tank.cell, this.asOutside(tank))
+    for (const outlet of this.assembly.outlets) this.outside.set(outlet.cell, this.atOutlet(outlet))
+    this.heldAtFirstMl = this.heldMl
+  }
+
+  /** Liquid in cells and reservoirs. */
+  get heldMl(): number {
+    const { cells, fixed, tanks } = this.assembly
+    const inside = cells.reduce((sum, cell, i) => sum + (fixed.has(i) ? 0 : cell.liquidMl), 0)
+    return tanks.reduce((sum, { levelMl }) => sum + levelMl, inside)
+  }
+  get heldMoreMl(): number {
+    return this.heldMl - this.heldAtFirstMl
+  }
+  get airMl(): number {
+    const { cells, fixed } = this.assembly
+    return cells.reduce((sum, cell, i) => sum + (fixed.has(i) ? 0 : cell.airMl), 0)
+  }
+  pedalMm(cylinder: string): number {
+    const { vehicle, chambers } = this.assembly
+    const { pedalRatio = 1 } = partsOf(vehicle, 'master-cylinder').find(({ id }) => id === cylinder) ?? {}
+    return (
+      pedalRatio *
+      chambers.reduce(
+        (sum, { cylinder: of, cell }) =>
+          sum + (of === cylinder ? (this.assembly.at(cell).piston?.atMm ?? 0) : 0),
+        0,
+      )
+    )
+  }
+
+  /** Do something, and let its time run. */
+  do(act: RigAct): void {
+    const until = this.atS + act.for
+    const during = this.begin(act)
+    let dt = FIRST_STEP_S
+    while (this.atS < until - 1e-12) {
+      dt = Math.min(dt, until - this.atS, LONGEST_STEP_S)
+      dt = 1.5 * this.step(dt, during)
+    }
+    if (act.do === 'cycle')
+      for (const { unit, link } of this.assembly.branches)
+        if (unit === act.unit) this.assembly.way(link).open = 0
+  }
+
+  private fill({ vehicle, start }: Omit<RigRequest, 'acts'>): void {
+    const { cells, fixed, tanks, chambers, branches } = this.assembly
+    const fresh = new Set(start.newIn)
+    const ofChamber = new Map(chambers.map(({ id, cell }) => [cell, id]))
+    const closed = new Set(branches.map(({ cell }) => cell))
+    const named = (i: number) => [cells[i]?.of ?? '', ofChamber.get(i) ?? '']
+    // Air lies where it would come to rest: at the top of a brake, else evenly.
+    const holders = (id: string) => {
+      const all = cells.flatMap((_, i) =>
+        !fixed.has(i) && !closed.has(i) && named(i).includes(id) ? [i] : [],
+      )
+      return partsOf(vehicle, 'wheel-brake').some((part) => part.id === id) ? all.slice(-1) : all
+    }
+    const air = new Map<number, number>()
+    const put = (into: number[], ml: number) => {
+      for (const i of into) air.set(i, (air.get(i) ?? 0) + ml / into.length)
+    }
+    for (const [id, ml] of Object.entries(start.airMl)) put(holders(id), ml)
+    for (const [id, ml] of Object.entries(start.closedAirMl))
+      put(
+        branches.filter(({ unit }) => unit === id).map(({ cell }) => cell),
+        ml,
+      )
+    for (const [i, cell] of cells.entries()) {
+      if (fixed.has(i)) continue
+      const isNew = named(i).some((id) => fresh.has(id))
+      cell.fill(isNew ? 0 : start.oldPct / 100, air.get(i) ?? 0)
+    }
+    for (const tank of tanks) {
+      tank.levelMl = start.levelMl[tank.id] ?? tank.maxMl
+      tank.oldMl = fresh.has(tank.id) ? 0 : (tank.levelMl * start.oldPct) / 100
+    }
+  }
+
+  private asOutside(tank: Tank): Outside {
+    return {
+      gives: () => {
+        const dry = tank.levelMl <= tank.portsMl
+        if (dry) this.happened.add('reservoir-dry')
+        return { oldShare: tank.levelMl > 0 ? tank.oldMl / tank.levelMl : 0, airShare: dry ? 1 : 0 }
+      },
+      takes: ({ liquidMl, oldMl, airMl }) => {
+        tank.levelMl += liquidMl
+        tank.oldMl += oldMl
+        this.ledger.airOut += airMl
+      },
+      lost: ({ liquidMl, oldMl, airMl }) => {
+        tank.levelMl -= liquidMl
+        tank.oldMl -= oldMl
+        this.drewIn(airMl)
+      },
+    }
+  }
+
+  private atOutlet(outlet: Outlet): Outside {
+    const count = ({ liquidMl, oldMl, airMl }: Carried, sign: 1 | -1) => {
+      this.ledger[outlet.kind === 'leak' ? 'leaked' : 'out'] += sign * liquidMl
+      if (outlet.kind === 'leak') return
+      const came = this.came.get(outlet.id) ?? { ml: 0, oldMl: 0, airMl: 0 }
+      this.came.set(outlet.id, {
+        ml: came.ml + sign * liquidMl,
+        oldMl: came.oldMl + sign * oldMl,
+        airMl: came.airMl + sign * airMl,
+      })
+    }
+    return {
+      gives: () => ({ oldShare: outlet.bottleOld, airShare: outlet.hose === 'under-fluid' ? 0 : 1 }),
+      takes: (carried) => {
+        count(carried, 1)
+        this.ledger.airOut += carried.airMl
+        if (carried.liquidMl > 0) outlet.bottleOld = carried.oldMl / carried.liquidMl
+      },
+      lost: (carried) => {
+        count(carried, -1)
+        this.drewIn(carried.airMl)
+      },
+    }
+  }
+
+  private drewIn(airMl: number): void {
+    this.ledger.airIn += airMl
+    if (airMl > NO_AIR_ML) this.happened.add('air-drawn')
+  }
+
+  private tank = (id: string): Tank => this.assembly.tanks.find((each) => each.id === id) as Tank
+  private outlet = (id: string): Outlet => this.assembly.outlets.find((each) => each.id === id) as Outlet
+
+  /** What an act changes at once, and what goes on while it lasts. */
+  private begin(act: RigAct): (dt: number) => void {
+    const { assembly } = this
+    const nothing = () => {}
+    switch (act.do) {
+      case 'press':
+      case 'release':
+        this.feet.set(act.cylinder, {
+          from: this.effortN(act.cylinder, this.atS),
+          to: act.do === 'press' ? act.effortN : 0,
+          begins: this.atS,
+          overS: act.overS,
+        })
+        return nothing
+      case 'open': {
+        const outlet = this.outlet(act.bleeder)
+        const way = assembly.way(outlet.link)
+        way.open = act.turns / 0.5
+        outlet.hose = act.hose
+        outlet.bottleOld = assembly.at(outlet.of).oldShare
+        way.back = act.hose === 'check-valve' ? 'none' : way.out
+        return nothing
+      }
+      case 'close':
+        assembly.way(this.outlet(act.bleeder).link).open = 0
+        return nothing
+      case 'crack':
+      case 'tighten':
+        assembly.way(this.joint(act.at).link).open = act.do === 'crack' ? 1 : 0
+        return nothing
+      case 'pressurise':
+        this.tank(act.reservoir).pressureKPa = act.kPa
+        return nothing
+      case 'vacuum':
+        this.vacuumKPa.set(act.bleeder, act.kPa)
+        return nothing
+      case 'feed': {
+        const tank = this.tank(act.reservoir)
+        tank.fedAtMl = act.on ? tank.levelMl : undefined
+        return nothing
+      }
+      case 'pour':
+        this.tank(act.reservoir).levelMl += act.ml
+        this.ledger.poured += act.ml
+        this.spill()
+        return nothing
+      case 'draw':
+        this.draw(this.tank(act.reservoir), act.ml)
+        return nothing
+      case 'wipe':
+        this.draw(this.tank(act.reservoir), Number.POSITIVE_INFINITY)
+        return nothing
+      case 'syringe': {
+        const cell = assembly.at(this.outlet(act.bleeder).of)
+        const perS = act.ml / Math.max(act.for, 1e-9)
+        return (dt) => {
+          cell.liquidMl += perS * dt
+          this.ledger.poured += perS * dt
+        }
+      }
+      case 'push-back': {
+        const pistons = assembly.worn.get(act.brake) ?? []
+        const rates = pistons.map(({ ml }) => ml / Math.max(act.for, 1e-9))
+        return (dt) => {
+          for (const [i, piston] of pistons.entries()) {
+            const ml = Math.min(piston.ml, (rates[i] ?? 0) * dt)
+            piston.ml -= ml
+            assembly.at(piston.cell).baseMl -= ml
+          }
+        }
+      }
+      case 'bench':
+        this.bench(act.cylinder, act.strokes)
+        return nothing
+      case 'cycle': {
+        const branches = assembly.branches.filter(({ unit }) => unit === act.unit)
+        for (const { link } of branches) assembly.way(link).open = 1
+        return (dt) => {
+          for (const { cell, link } of branches) this.swap(cell, assembly.way(link).from, dt)
+        }
+      }
+      case 'wait':
+        return nothing
+    }
+  }
+
+  /** A joint by its name: a chamber's port or a line's far end. */
+  private joint = (id: string): Outlet =>
+    this.assembly.outlets.find((each) => each.kind === 'joint' && each.id === id) as Outlet
+
+  private effortN(cylinder: string, atS: number): number {
+    const foot = this.feet.get(cylinder)
+    if (!foot) return 0
+    const share = Math.min(1, (atS - foot.begins) / foot.overS)
+    return foot.from + share * (foot.to - foot.from)
+  }
+
+  private draw(tank: Tank, ml: number): void {
+    const drawn = Math.min(ml, tank.levelMl)
+    tank.oldMl -= tank.levelMl > 0 ? (tank.oldMl * drawn) / tank.levelMl : 0
+    tank.levelMl -= drawn
+    this.ledger.drawn += drawn
+  }
+
+  private spill(): void {
+    for (const tank of this.assembly.tanks) {
+      const over = tank.levelMl - usual.brimShare * tank.maxMl
+      if (over <= 0) continue
+      this.happened.add('overflow')
+      tank.oldMl -= (tank.oldMl * over) / tank.levelMl
+      tank.levelMl -= over
+      this.ledger.spilled += over
+    }
+  }
+
+  /** In the vice each stroke sends half of the air back into the reservoir and changes the fluid. */
+  private bench(cylinder: string, strokes: number): void {
+    for (const chamber of this.assembly.chambers) {
+      if (chamber.cylinder !== cylinder) continue
+      const cell = this.assembly.at(chamber.cell)
+      const tank = this.assembly.tanks.find(({ cell: at }) => at === this.assembly.way(chamber.port).from)
+      if (!tank) continue
+      const gone = Math.min(cell.airMl * (1 - 0.5 ** strokes), Math.max(0, tank.levelMl))
+      cell.airMl -= gone
+      this.ledger.airOut += gone
+      const share = tank.levelMl > 0 ? tank.oldMl / tank.levelMl : 0
+      tank.levelMl -= gone
+      tank.oldMl -= share * gone
+      cell.liquidMl += gone
+      cell.oldMl += share * gone
+      // Hoses lead back: chamber and reservoir become one fluid.
+      const mixed = (cell.oldMl + tank.oldMl) / Math.max(1e-12, cell.liquidMl + tank.levelMl)
+      cell.oldMl = mixed * cell.liquidMl
+      tank.oldMl = mixed * tank.levelMl
+    }
+  }
+
+  /** What a working unit changes between a closed branch and its open volume. */
+  private swap(branch: number, open: number, dt: number): void {
+    const [a, b] = [this.assembly.at(branch), this.assembly.at(open)]
+    const share = 1 - Math.exp(-dt * CYCLES_PER_S)
+    const volume = (cell: typeof a) => cell.liquidMl + cell.bubbleMl
+    const part = Math.min(1, (share * volume(a)) / Math.max(1e-9, volume(b)))
+    for (const key of ['liquidMl', 'oldMl', 'airMl'] as const) {
+      const [out, back] = [share * a[key], part * b[key]]
+      a[key] += back - out
+      b[key] += out - back
+    }
+  }
+
+  /** One step, as long as it may be; how long it was. */
+  private step(wanted: number, during: (dt: number) => void): number {
+    const { assembly, network } = this
+    const { cells, links, chambers, tanks, outlets } = assembly
+    for (const { cell, port, cup, noReturn, noDraw } of chambers) {
+      const at = cells[cell]?.piston?.atMm ?? 0
+      const way = assembly.way(port)
+      way.open = noReturn ? 0 : Math.max(0, 1 - at / usual.portShutMm)
+      if (noDraw) {
+        way.noneOut = true
+        assembly.way(cup).open = 0
+      }
+    }
+    for (const tank of tanks) assembly.at(tank.cell).kPa = tank.pressureKPa
+    for (const outlet of outlets) assembly.at(outlet.cell).kPa = -(this.vacuumKPa.get(outlet.id) ?? 0)
+    const before = cells.map(({ kPa }) => kPa)
+    let dt = wanted
+    for (;;) {
+      for (const { cylinder, cell } of chambers) {
+        const { piston } = assembly.at(cell)
+        if (piston) piston.forceN = this.effortN(cylinder, this.atS + dt) * this.ratio(cylinder) * this.boost
+      }
+      const settled = network.solve(dt)
+      if (dt <= SHORTEST_STEP_S || (settled && !this.tooFar(dt))) break
+      for (const [i, kPa] of before.entries()) (cells[i] as (typeof cells)[number]).kPa = kPa
+      dt /= 2
+    }
+    for (const { cell } of chambers) {
+      const it = assembly.at(cell)
+      if (it.piston) it.piston.atMm = it.pistonAtMm(it.kPa, dt)
+    }
+    carry(cells, links, this.outside, dt)
+    during(dt)
+    for (const tank of tanks) this.keepFed(tank)
+    this.spill()
+    this.atS += dt
+    return dt
+  }
+
+  private keepFed(tank: Tank): void {
+    const short = (tank.fedAtMl ?? 0) - tank.levelMl
+    if (tank.fedAtMl === undefined || short <= 0) return
+    tank.levelMl += short
+    this.ledger.poured += short
+  }
+
+  private ratio(cylinder: string): number {
+    return (
+      partsOf(this.assembly.vehicle, 'master-cylinder').find(({ id }) => id === cylinder)?.pedalRatio ?? 1
+    )
+  }
+
+  private tooFar(dt: number): boolean {
+    const { assembly } = this
+    return (
+      assembly.links.some(({ flow }) => Math.abs(flow) * dt > MOST_ML) ||
+      assembly.chambers.some(({ cell }) => {
+        const it = assembly.at(cell)
+        return it.piston !== undefined && Math.abs(it.pistonAtMm(it.kPa, dt) - it.piston.atMm) > MOST_MM
+      })
+    )
+  }
+}

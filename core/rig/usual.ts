@@ -1,0 +1,45 @@
+/**
+ * Stiffnesses, springs and passages that no vehicle file states. All of them are from memory: values with which a sound
+ * pedal feels like one. A test bounds what each of them does to what is shown.
+ *
+ * @source from memory
+ */
+export const usual = {
+  /** A chamber's return spring at rest, and what it gains a millimetre. */
+  springN: 50,
+  springNPerMm: 1.5,
+  /** Friction of seals and linkage that a foot works against as it moves, newtons for each mm/s. */
+  damperNsPerMm: 1.2,
+  /** Compensating port, and how far the piston goes before it is shut. */
+  portMm: 0.7,
+  portShutMm: 1,
+  /** The cup folds when its reservoir stands so much higher, and passes through holes of this size. */
+  cupCracksKPa: 5,
+  cupHoleMm: 2.2,
+  /** A booster that is not empty multiplies the foot. */
+  boost: 4,
+  /** Clearance that a brake takes up, by what pressure it nearly has, and what it gives then. */
+  floating: { takeUpMm: 0.15, takeUpKPa: 40, mmPerMPa: 0.1 },
+  opposed: { takeUpMm: 0.1, takeUpKPa: 40, mmPerMPa: 0.035 },
+  drum: { takeUpMm: 0.5, takeUpKPa: 150, mmPerMPa: 0.08 },
+  /** A hose swells by so much for each metre and MPa. */
+  hoseMlPerMMPa: 0.15,
+  bulkKPa: 1.6e6,
+  /** A bleeder half a turn open: its hole, and the bored passage behind it. */
+  bleeder: { holeMm: 1.5, boreMm: 1.5, lengthM: 0.01 },
+  /** Joint that is cracked open a little. */
+  crackMm: 1,
+  /** Small passages of a control unit on its way out, and back. */
+  unit: { outMm: 0.6, backMm: 1.5, lengthM: 0.003, closedShare: 0.3 },
+  /** How far above MAX the reservoir runs over. */
+  brimShare: 1.15,
+  /** A bleeder below its reservoir, where nothing says how the parts lie. */
+  dropM: 0.6,
+  /** A closed hose is choked over this length. */
+  chokeM: 0.02,
+  /** Faster than this a bubble goes along with what flows in a tube. */
+  carriesMPerS: 0.1,
+  /** Cells of one line are no larger than this. */
+  cellMl: 4,
+  mostCells: 6,
+} as const
