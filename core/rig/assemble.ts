@@ -89,6 +89,8 @@ function addLines(rig: Assembly, faults: readonly RigFault[]): void {
 
 /** Faults that are no part of a line. */
 function addFaults(rig: Assembly, faults: readonly RigFault[]): void {
+  /** A bottle and the air leak nothing, and what is shut off in a unit does not show. */
+  const apart = new Set([...rig.fixed, ...rig.branches.map(({ cell }) => cell)])
   for (const fault of faults) {
     const chamber = rig.chambers.find(({ id }) => id === fault.at)
     if (fault.kind === 'no-return' && chamber) chamber.noReturn = true
@@ -104,8 +106,8 @@ function addFaults(rig: Assembly, faults: readonly RigFault[]): void {
       rig.way(link).open = 1
     }
     if (fault.kind === 'leak') {
-      const at = rig.cells.findLastIndex(({ of }) => of === fault.at)
-      if (at >= 0 && !rig.fixed.has(at)) addLeak(rig, fault.at, at, fault.mlPerMinPerMPa)
+      const at = chamber?.cell ?? rig.cells.findLastIndex(({ of }, i) => of === fault.at && !apart.has(i))
+      if (at >= 0) addLeak(rig, fault.at, at, fault.mlPerMinPerMPa)
     }
     if (fault.kind === 'piston-stuck')
       for (const { cell } of rig.worn.get(fault.at) ?? []) {

@@ -122,6 +122,7 @@ function referenceFaults({ vehicle, start, faults, acts }: RigRequest): Fault[] 
     unit: of('control-unit'),
   }
   const holds = new Set([...parts, ...lines, ...chambers])
+  const leaks = new Set([...holds].filter((each) => !known.reservoir.has(each)))
   const found: Fault[] = []
   const ask = (path: string, value: string, among: ReadonlySet<string>, what: string) => {
     if (!among.has(value)) found.push({ path, message: `there is no ${what} "${value}" in this vehicle` })
@@ -135,7 +136,7 @@ function referenceFaults({ vehicle, start, faults, acts }: RigRequest): Fault[] 
   for (const [i, { kind, at }] of faults.entries()) {
     const path = `faults.${i}.at`
     if (kind.startsWith('hose')) ask(path, at, lines, 'line')
-    else if (kind === 'leak') ask(path, at, holds, 'part or line')
+    else if (kind === 'leak') ask(path, at, leaks, 'part or line that could leak')
     else if (kind === 'piston-stuck') ask(path, at, known.brake, 'wheel brake')
     else ask(path, at, chambers, 'chamber')
   }

@@ -7,6 +7,7 @@ declare module 'jstat' {
         rows: number[][],
       ) => { coef: number[]; SSR: number; df_resid: number; t: { se: number[] } }
     }
+    inv: (matrix: number[][]) => number[][]
     chisquare: { inv: (share: number, freedoms: number) => number }
     gamma: {
       cdf: (x: number, shape: number, scale: number) => number
