@@ -138,3 +138,41 @@ test('10 000 plan requests spoiled in one place are answered or refused with a p
   )
   expect(refused).toBeGreaterThan(1000)
 }, 120_000)
+
+describe('rig', () => {
+  const request = (more: object = {}) => ({
+    format: 'ruddy-siphon.rig-request',
+    version: 1,
+    vehicle: carFile(fourCorners),
+    acts: [
+      { do: 'press', cylinder: 'mc', effortN: 100, for: 1 },
+      { do: 'open', bleeder: 'rr', hose: 'under-fluid', for: 2 },
+      { do: 'close', bleeder: 'rr' },
+      { do: 'release', cylinder: 'mc', for: 2 },
+    ],
+    ...more,
+  })
+  const rig = (input: object) => run(['rig'], () => JSON.stringify(input))
+
+  test('answers what a technician would see after each act, and balances at the end', () => {
+    const answer = JSON.parse(rig(request()).stdout)
+    expect(answer.acts).toHaveLength(4)
+    expect(answer.acts[0].pedalMm.mc).toBeGreaterThan(5)
+    expect(answer.acts[1].out.rr.ml).toBeGreaterThan(1)
+    expect(answer.end.balanceMl.gap).toBeCloseTo(0, 6)
+    expect(answer.end.airInAllMl).toBeCloseTo(0, 9)
+  })
+
+  test.each([
+    [{ acts: [{ do: 'open', bleeder: 'xx' }] }, 'acts.0.bleeder: '],
+    [{ acts: [{ do: 'press', cylinder: 'mc', effortN: -1 }] }, 'acts.0.effortN: '],
+    [{ acts: [{ do: 'dance' }] }, 'acts.0.do: '],
+    [{ faults: [{ kind: 'leak', at: 'res', mlPerMinPerMPa: 3 }] }, 'faults.0.at: '],
+    [{ start: { airMl: { nothing: 1 } } }, 'start.airMl.nothing: '],
+    [{ vehicle: {} }, 'vehicle.format: '],
+  ])('%j is refused by its path', (more, begins) => {
+    const { exitCode, stdout, stderr } = rig(request(more))
+    expect({ exitCode, stdout }).toEqual({ exitCode: 2, stdout: '' })
+    expect(stderr.startsWith(begins)).toBe(true)
+  })
+})

@@ -1,5 +1,6 @@
 import { type Fault, faultLine, ImpossibleInput } from '~core/base/fault'
 import { calculators } from '~core/calculators/command'
+import { planOnRig } from '~core/plan/on-rig'
 import { makePlan } from '~core/plan/plan'
 import { readPlanRequest } from '~core/plan/request'
 import { runRig } from '~core/rig/answer'
@@ -52,7 +53,11 @@ type Answer = { ok: true; value: unknown } | { ok: false; faults: Fault[] }
 
 function plan(input: unknown): Answer {
   const request = readPlanRequest(input)
-  return request.ok ? { ok: true, value: worded(makePlan(request.value)) } : request
+  if (!request.ok) return request
+  const made = makePlan(request.value)
+  const asked = (input as { onRig?: boolean }).onRig === true
+  const rig = asked ? planOnRig(request.value, made) : undefined
+  return { ok: true, value: worded({ ...made, ...(rig && { rig }) }) }
 }
 
 function rig(input: unknown): Answer {

@@ -188,6 +188,8 @@ const requestShape = z.object({
   vehicle: z.unknown(),
   work: workSchema,
   shop: shopSchema.prefault({}),
+  /** Whether the plan is also run on the simulated vehicle. */
+  onRig: z.boolean('give true or false').optional(),
 })
 
 export type Work = z.output<typeof workSchema>

@@ -3,7 +3,7 @@ import type { Fault, Reading } from '../base/fault'
 import { readWith } from '../base/zod-faults'
 import { allBleeders, partsOf } from '../vehicle/parts'
 import { readVehicle } from '../vehicle/read-vehicle'
-import type { Vehicle } from '../vehicle/schema'
+import { type Vehicle, vehicleSchema } from '../vehicle/schema'
 import { lineId } from './parts/line'
 
 const id = z.string('give an id').min(1, 'give an id').max(130, 'give an id of at most 130 characters')
@@ -85,6 +85,8 @@ const bodySchema = z.object({
   faults: z.array(faultSchema, 'give a list of faults').max(50, 'give at most 50 faults').default([]),
   acts: z.array(actSchema, 'give a list of acts').max(5000, 'give at most 5000 acts').default([]),
 })
+/** The whole shape as it is published. */
+export const rigRequestSchema = bodySchema.extend({ vehicle: vehicleSchema })
 export type RigRequest = Omit<z.output<typeof bodySchema>, 'format' | 'version'> & { vehicle: Vehicle }
 
 /** More than this is no workshop's afternoon, and would be waited for. */

@@ -8,6 +8,7 @@ import { jobEventSchema } from '~core/job/events'
 import { readRecord, recordOf, recordSchema } from '~core/job/record'
 import { planSchema } from '~core/plan/answer'
 import { shopSchema, workSchema } from '~core/plan/request'
+import { rigRequestSchema } from '~core/rig/request'
 import { examples } from '~core/vehicle/examples'
 import { vehicleSchema } from '~core/vehicle/schema'
 import { worded } from '~core/words'
@@ -25,6 +26,7 @@ const schemas = {
     shop: shopSchema.optional(),
   }),
   plan: planSchema,
+  'rig-request': rigRequestSchema,
   event: jobEventSchema,
   record: recordSchema,
 } as const

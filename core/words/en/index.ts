@@ -13,6 +13,7 @@ import { job } from './job'
 import { names } from './names'
 import { plan } from './plan'
 import { proofs } from './proofs'
+import { rig } from './rig'
 import { steps } from './steps'
 import { techniques } from './techniques'
 
@@ -35,6 +36,7 @@ export const english: Words = {
   ...events,
   ...fluid,
   ...bench,
+  ...rig,
   ...stepWords(steps),
   ...Object.assign({}, ...Object.entries(proofs).map(([id, words]) => proofWords(id, words))),
   ...Object.assign({}, ...Object.entries(techniques).map(([id, words]) => techniqueWords(id, words))),
