@@ -22,6 +22,7 @@ import { makePlan } from '~core/plan/plan'
 import { readPlanRequest } from '~core/plan/request'
 import { planSampler } from '~core/plan/sampling'
 import lorryFile from '~core/vehicle/examples/coal-lorry.json'
+import { readVehicle } from '~core/vehicle/read-vehicle'
 import type { Vehicle } from '~core/vehicle/schema'
 import { outletByOde } from '~test/reference/outlet-by-ode'
 import { ScriptedJob } from '~test/worlds/scripted-job'
@@ -34,6 +35,7 @@ import { createApp } from '../server/app'
 import { benchCab } from './bench/cab'
 import { benchDue } from './bench/due'
 import { line, medianMs, ms, quantile } from './bench/measure'
+import { benchRig } from './bench/rig'
 import { benchWhatIf } from './bench/what-if'
 import { openVanJob } from './own-van'
 
@@ -131,6 +133,12 @@ async function benchPlan() {
     ms(taken),
     'under 5 ms, its search for the least fluid in it',
   )
+}
+
+function demoVan() {
+  const read = readVehicle(structuredClone(vanFile))
+  if (!read.ok) throw new Error(read.faults.map(({ path }) => path).join())
+  return read.value
 }
 
 /** 2000 samples of a four-wheel plan against the same transport solved as differential equations, and the curve. */
@@ -338,6 +346,7 @@ await benchReducer()
 await benchPlan()
 await benchMap()
 await benchPhysics()
+await benchRig(demoVan(), { cylinder: 'cylinder', bleeder: 'FL' })
 await benchAppend()
 await benchCommand()
 await benchDue(signedInCookie)

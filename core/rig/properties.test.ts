@@ -27,6 +27,16 @@ const numbersIn = (value: unknown): number[] =>
     : value !== null && typeof value === 'object'
       ? Object.values(value).flatMap(numbersIn)
       : []
+/** Every place of an input that holds something which is no object. */
+function leavesOf(value: unknown): [Record<string, unknown>, string][] {
+  if (value === null || typeof value !== 'object') return []
+  const holder = value as Record<string, unknown>
+  return Object.entries(holder).flatMap(([key, inner]) =>
+    inner !== null && typeof inner === 'object'
+      ? leavesOf(inner)
+      : [[holder, key] as [typeof holder, string]],
+  )
+}
 const every: readonly (readonly [string, Vehicle])[] = [
   ...demoNames.map((name) => [name, demoVehicle(name)] as const),
   ...Object.entries(examples).flatMap(([name, { file }]) => {
@@ -60,6 +70,32 @@ describe('whatever is done to whatever vehicle with whatever wrong', () => {
           expect(pct >= -1e-6 && pct <= 100 + 1e-6).toBe(true)
       }),
       { numRuns: 150, seed: 18 },
+    )
+  })
+
+  test('whatever is asked, it is answered or refused with a path (3 000)', () => {
+    const wild = fc.oneof(
+      fc.double(),
+      fc.constantFrom('nothing', '', null, undefined, [], {}, -1, 1e9, 'press', 'rr'),
+      fc.jsonValue({ maxDepth: 1 }),
+    )
+    fc.assert(
+      fc.property(
+        randomRigRequest,
+        fc.array(fc.tuple(fc.nat(), wild), { maxLength: 3 }),
+        (input, changes) => {
+          const copy = JSON.parse(JSON.stringify({ ...input, acts: input.acts.slice(0, 3) }))
+          for (const [n, value] of changes) {
+            const places = leavesOf(copy)
+            const [holder, key] = places[n % places.length] ?? []
+            if (holder && key !== undefined) holder[key] = value
+          }
+          const read = readRigRequest(copy)
+          if (!read.ok) for (const { path } of read.faults) expect(path).toMatch(/^[^ ]/)
+          else for (const number of numbersIn(runRig(read.value))) expect(Number.isFinite(number)).toBe(true)
+        },
+      ),
+      { numRuns: 3000, seed: 99 },
     )
   })
 
