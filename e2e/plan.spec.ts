@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import courierTwinDisc from '~core/vehicle/examples/courier-twin-disc.json' with { type: 'json' }
 import hybridTaxi from '~core/vehicle/examples/hybrid-taxi.json' with { type: 'json' }
 import { accessibilityFaults, expect, test } from './journey'
 import { checkInAndTest, openJobOn, proveAll, savedState, takeWay } from './steps'
@@ -32,6 +33,21 @@ test('a figure opens to its formula, and what is changed in place moves the plan
   await page.getByLabel('Fluid', { exact: true }).selectOption('DOT 5.1')
   await expect(short).toContainText('new DOT 5.1')
   expect(asked).toEqual([])
+})
+
+test('every plan is worked through on the simulated vehicle: a quiet line, and a loud one where it misses', async ({
+  page,
+}) => {
+  await openJobOn(page, harbourTug, 'RIG 1')
+  await checkInAndTest(page)
+  const rig = page.getByRole('region', { name: 'On the simulated vehicle' })
+  await expect(rig).toContainText('Done as planned, the worst last drops are')
+  await expect(rig.getByRole('listitem')).toHaveCount(2)
+  await openJobOn(page, courierTwinDisc, 'RIG 2')
+  await checkInAndTest(page)
+  await takeWay(page, 'vacuum')
+  await expect(rig.getByRole('list', { name: 'disagrees' })).toContainText('On the rig FR ends at')
+  expect(await accessibilityFaults(page)).toEqual([])
 })
 
 test.describe('another way than the usual one', () => {

@@ -8,6 +8,7 @@ import { ChangesProvider, useChanges, useOwnChanges } from '~/components/plan/ch
 import { FigureSource } from '~/components/plan/figure'
 import { Figures } from '~/components/plan/figures'
 import { Order, TAKE_PLAN_FORM } from '~/components/plan/order'
+import { PlanRig } from '~/components/plan/plan-rig'
 import { PlanSpread } from '~/components/plan/plan-spread'
 import { Stages } from '~/components/plan/stages'
 import { Ways } from '~/components/plan/ways'
@@ -148,6 +149,7 @@ export default function PlanPage({ loaderData, actionData, params }: Route.Compo
                 <Reasons reasons={plan.reasons} />
               </section>
               <Cautions plan={plan} />
+              {going && <PlanRig request={request} targetPct={plan.fluid.targetOldPct} />}
               {going && <PlanSpread request={request} />}
             </div>
           </div>

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { demoVehicle } from '~test/worlds/demo-vehicles'
 import { vehicleFrom } from '~test/worlds/vehicles'
 import { run } from '../../cli/run'
 import { examples } from '../vehicle/examples'
@@ -31,6 +32,19 @@ describe.each(['pressure', 'vacuum'])('every example exchanged by %s, as its pla
     expect(rig.ranDry).toBe(false)
     expect(rig.airMl).toBeLessThan(0.1)
   })
+})
+
+test.each([
+  ['a cylinder that came dry, bled in the vice first', { reason: 'repair', replaced: ['cylinder'] }],
+  ['a unit that was replaced, with its cycles', { reason: 'repair', replaced: ['unit'] }],
+  ['a system that ran dry', { reason: 'repair', ranDry: true }],
+])('%s: the target is met, and no air is left', (_, work) => {
+  const request: PlanRequest = {
+    vehicle: demoVehicle('post-van-lhd'),
+    work: workSchema.parse(work),
+    shop: shopSchema.parse({ methods: ['pressure', 'bench', 'control-unit', 'two-person'] }),
+  }
+  expect(ran(request)).toMatchObject({ ok: true, faults: [] })
 })
 
 test('half of what the plan asks for is a miss that says so', () => {

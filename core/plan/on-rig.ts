@@ -9,7 +9,7 @@ import type { PlanRequest } from './request'
 /** What a plan comes to when somebody does as it says on the simulated vehicle. */
 export type OnRig = {
   ok: boolean
-  /** Old share of what each bleeder’s outlet holds at the end, per cent. */
+  /** Old share of what each bleeder’s outlet holds at the end, per cent; none where it was not run. */
   oldPct: Record<string, number>
   airMl: number
   /** New fluid that really went in. */
@@ -125,12 +125,13 @@ class Technician {
         break
       case 'bench-bleed':
         for (const { id } of partsOf(this.request.vehicle, 'master-cylinder'))
-          this.act({ do: 'bench', cylinder: id, strokes: 12 })
+          this.act({ do: 'bench', cylinder: id, strokes: 12, for: 0 })
         break
       case 'port-bleed':
         this.ports()
         break
       case 'control-unit':
+        this.cannot(stage.order)
         for (const { id } of partsOf(this.request.vehicle, 'control-unit'))
           this.act({ do: 'cycle', unit: id, for: CYCLE_S })
         break
@@ -142,6 +143,15 @@ class Technician {
       case 'prove':
         // Nothing that stays is moved.
         break
+    }
+  }
+
+  /** What a unit's own pump does is not run, and said once. */
+  private cannot(bleeders: readonly string[]): void {
+    for (const bleeder of bleeders) {
+      if (this.notSimulated.has(bleeder)) continue
+      this.notSimulated.add(bleeder)
+      this.faults.push(fact('rig-not-simulated', { bleeder }))
     }
   }
 
@@ -163,11 +173,7 @@ class Technician {
     const { pressureKPa = 0 } = bleedSettings(this.plan)
     const vacuumKPa = this.plan.vacuumKPa ?? 0
     const places = order.filter((id) => this.feeds.has(id))
-    for (const bleeder of order)
-      if (!this.feeds.has(bleeder) && !this.notSimulated.has(bleeder)) {
-        this.notSimulated.add(bleeder)
-        this.faults.push(fact('rig-not-simulated', { bleeder }))
-      }
+    this.cannot(order.filter((id) => !this.feeds.has(id)))
     this.rig.came.clear()
     if (way.drives === 'foot' || way.drives === 'hand' || way.drives === 'unit') {
       for (const id of places) this.byPulls(id, mlByBleeder[id] ?? 0)
@@ -250,6 +256,20 @@ function airOf({ vehicle, work }: PlanRequest): Record<string, number> {
 }
 
 /**
+ * Levels as the work begins: a reservoir that is filled without being drawn down or wiped first stood dry, or as low as
+ * somebody saw.
+ */
+function levelsOf({ vehicle, work }: PlanRequest, { stages, fluid }: Plan): Record<string, number> {
+  const kinds = new Set(stages.map(({ kind }) => kind))
+  if (!kinds.has('reservoir-exchange') || kinds.has('wipe-reservoir')) return {}
+  return Object.fromEntries(
+    partsOf(vehicle, 'reservoir').flatMap(({ id }) =>
+      fluid.drawToMl[id] === undefined ? [[id, work.levelMl?.[id] ?? 0] as const] : [],
+    ),
+  )
+}
+
+/**
  * The plan's own acts by its own method, stage by stage, on the vehicle as a network: what each bleeder ends at, whether a
  * reservoir ran dry, what air is left. A plan that stops is not run.
  *
@@ -262,7 +282,7 @@ export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
     start: {
       oldPct: 100,
       newIn: [],
-      levelMl: {},
+      levelMl: levelsOf(request, plan),
       airMl: airOf(request),
       closedAirMl: {},
       tempC: request.shop.tempC,
@@ -274,16 +294,16 @@ export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
   technician.work()
   const oldPct = Object.fromEntries(
     rig.assembly.outlets.flatMap(({ id, kind, of }) =>
-      kind === 'bleeder' ? [[id, 100 * rig.assembly.at(of).oldShare] as const] : [],
+      kind === 'bleeder' && !technician.notSimulated.has(id)
+        ? [[id, 100 * rig.assembly.at(of).oldShare] as const]
+        : [],
     ),
   )
   const { targetOldPct } = plan.fluid
   const missed =
     targetOldPct === undefined
       ? []
-      : Object.keys(plan.expectedOldPct).filter(
-          (id) => !technician.notSimulated.has(id) && (oldPct[id] ?? 0) > WITHIN_TARGET * targetOldPct,
-        )
+      : Object.keys(plan.expectedOldPct).filter((id) => (oldPct[id] ?? 0) > WITHIN_TARGET * targetOldPct)
   const faults = [
     ...technician.faults,
     ...(technician.ranDry ? [fact('rig-ran-dry')] : []),

@@ -300,21 +300,19 @@ export class Rig {
     }
   }
 
-  /** In the vice each stroke sends half of the air back into the reservoir and changes the fluid. */
+  /** In the vice each stroke lets half of the air go, and changes what chamber and reservoir hold. */
   private bench(cylinder: string, strokes: number): void {
     for (const chamber of this.assembly.chambers) {
       if (chamber.cylinder !== cylinder) continue
       const cell = this.assembly.at(chamber.cell)
       const tank = this.assembly.tanks.find(({ cell: at }) => at === this.assembly.way(chamber.port).from)
       if (!tank) continue
-      const gone = Math.min(cell.airMl * (1 - 0.5 ** strokes), Math.max(0, tank.levelMl))
+      const gone = cell.airMl * (1 - 0.5 ** strokes)
       cell.airMl -= gone
       this.ledger.airOut += gone
-      const share = tank.levelMl > 0 ? tank.oldMl / tank.levelMl : 0
-      tank.levelMl -= gone
-      tank.oldMl -= share * gone
+      // In the vice it is new fluid that takes the air's place.
       cell.liquidMl += gone
-      cell.oldMl += share * gone
+      this.ledger.poured += gone
       // Hoses lead back: chamber and reservoir become one fluid.
       const mixed = (cell.oldMl + tank.oldMl) / Math.max(1e-12, cell.liquidMl + tank.levelMl)
       cell.oldMl = mixed * cell.liquidMl

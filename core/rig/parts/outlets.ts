@@ -5,7 +5,7 @@ import { usual } from '../usual'
 /** A bleeder, shut at first: a bored passage and a hole at its seat. */
 export function addBleeder(rig: Assembly, id: string, of: number, atTop: boolean): void {
   const { holeMm, boreMm, lengthM } = usual.bleeder
-  const cell = rig.outside({ of: id, heightM: rig.at(of).heightM, baseMl: 0 })
+  const cell = rig.outside({ of: id, heightM: rig.heightM(rig.at(of).of, -usual.dropM), baseMl: 0 })
   const link = rig.link({
     from: of,
     to: cell,

@@ -1,0 +1,103 @@
+import * as Comlink from 'comlink'
+import { useEffect, useState } from 'react'
+import { useSay } from '~/lib/say'
+import type { PlanRig as Worked } from '~/workers/plan-rig'
+import type { OnRig } from '~core/plan/on-rig'
+import type { PlanRequest } from '~core/plan/request'
+
+/** Without a change for this long, somebody looks. */
+const PAUSE_MS = 600
+
+type State = { at: 'running' } | { at: 'done'; rig?: OnRig } | { at: 'failed' }
+
+/** What the plan comes to on the simulated vehicle: one quiet line, and a loud one where it misses. */
+export function PlanRig({ request, targetPct }: { request: PlanRequest; targetPct?: number }) {
+  const [state, setState] = useState<State>({ at: 'running' })
+  const key = JSON.stringify(request)
+  useEffect(() => {
+    let worker: Worker | undefined
+    setState({ at: 'running' })
+    const pause = setTimeout(() => {
+      worker = new Worker(new URL('../../workers/plan-rig.ts', import.meta.url), { type: 'module' })
+      Comlink.wrap<Worked>(worker)
+        .run(JSON.parse(key))
+        .then(
+          (rig) => setState({ at: 'done', rig }),
+          () => setState({ at: 'failed' }),
+        )
+    }, PAUSE_MS)
+    return () => {
+      clearTimeout(pause)
+      worker?.terminate()
+    }
+  }, [key])
+  // As high while it runs as when it is done: what stands beside it must not move under a finger.
+  return (
+    <section
+      className="panel grid min-h-44 content-start gap-3 print:hidden"
+      aria-labelledby="on-rig"
+      aria-live="polite"
+    >
+      <h2 id="on-rig">On the simulated vehicle</h2>
+      {state.at === 'running' && <p className="text-quiet">The plan is worked through…</p>}
+      {state.at === 'failed' && (
+        <p className="fault">This browser could not run it: the plan stands by itself.</p>
+      )}
+      {state.at === 'done' && !state.rig && <p>There is nothing to run.</p>}
+      {state.at === 'done' && state.rig && <Ran rig={state.rig} targetPct={targetPct} />}
+    </section>
+  )
+}
+
+function Ran({ rig, targetPct }: { rig: OnRig; targetPct?: number }) {
+  const say = useSay()
+  const ends = Object.entries(rig.oldPct)
+  const worst = Math.max(0, ...ends.map(([, pct]) => pct))
+  const most = Math.max(worst, 1.5 * (targetPct ?? 0), 1)
+  return (
+    <>
+      {rig.ok ? (
+        <p>
+          {targetPct === undefined
+            ? 'Done as planned: no air left, never below its ports.'
+            : `Done as planned, the worst last drops are ${worst.toFixed(1)} % old; no air left, never below its ports.`}
+        </p>
+      ) : (
+        <ul
+          aria-label="Where the simulated vehicle disagrees"
+          className="grid gap-1 border-l-8 border-oxide bg-oxide-wash p-3 font-bold"
+        >
+          {rig.faults.map((fault) => (
+            <li key={JSON.stringify(fault)}>{say(fault)}</li>
+          ))}
+        </ul>
+      )}
+      {targetPct !== undefined && (
+        <>
+          <ul className="grid gap-1">
+            {ends.map(([id, pct]) => (
+              <li key={id} className="grid grid-cols-[6rem_1fr_4.5rem] items-center gap-3">
+                <span className="truncate font-semibold">{id}</span>
+                <span className="relative h-5 border border-rule bg-enamel">
+                  <span
+                    className="absolute inset-y-1 left-0 bg-ink"
+                    style={{ width: `${(100 * pct) / most}%` }}
+                  />
+                  <span
+                    className="absolute inset-y-0 border-r-2 border-dashed border-oxide"
+                    style={{ width: `${(100 * targetPct) / most}%` }}
+                  />
+                </span>
+                <span className="text-right tabular-nums">{pct.toFixed(1)} %</span>
+              </li>
+            ))}
+          </ul>
+          <p className="text-sm text-quiet">
+            Old share of what stands at each bleeder at the end; dashed: the target of {targetPct} %. Springs
+            and stiffnesses are from memory.
+          </p>
+        </>
+      )}
+    </>
+  )
+}
