@@ -164,13 +164,17 @@ export const leftRightBench = benchPage({
         )
       // The bleeder is known: what its passage and hole take at this flow is not the suspect's.
       const leftKPa = Math.max(1e-3, pressureKPa - orificeDropKPa(holeMm, mlPerMin, liquid.densityKgM3))
-      const narrowed = () =>
-        restriction({ segments: [passage, ...pieces], pressureKPa: leftKPa, mlPerMin, ...liquid })
+      const { effectiveBoreMm } = restriction({
+        segments: [passage, ...pieces],
+        pressureKPa: leftKPa,
+        mlPerMin,
+        ...liquid,
+      })
       return {
         expectedMlPerMin,
         mlPerMin,
         share,
-        ...(!behindUnit && { effectiveBoreMm: narrowed().effectiveBoreMm }),
+        ...(!behindUnit && { effectiveBoreMm }),
       }
     }
     const [left, right] = [oneSide('left'), oneSide('right')]

@@ -1,4 +1,5 @@
 import { type Fact, fact } from '../base/decision'
+import { lineId } from '../rig/parts/line'
 import { Rig } from '../rig/run'
 import { techniqueOf } from '../technique/index'
 import { bleederRuns, reservoirIdOf } from '../vehicle/network'
@@ -246,7 +247,7 @@ class Technician {
 
 /** Air where the work has let it in: what was opened, and a cylinder that stood dry. */
 function airOf({ vehicle, work }: PlanRequest): Record<string, number> {
-  const lines = new Set(vehicle.lines.map(({ id, from, to }) => id ?? `${from}>${to}`))
+  const lines = new Set(vehicle.lines.map(lineId))
   const opened = [...new Set([...work.opened, ...work.replaced])].filter(
     (id) =>
       lines.has(id) ||

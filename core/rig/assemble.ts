@@ -1,7 +1,7 @@
 import { partsOf } from '../vehicle/parts'
 import type { Line, Part, Vehicle } from '../vehicle/schema'
 import { Assembly, type Door, doorKey } from './build'
-import { ofHole } from './link'
+import { ofHole, ofLeak } from './link'
 import { addBrake, addSlave } from './parts/brake'
 import { addCylinder } from './parts/cylinder'
 import { addPassage, addSimulator, addUnit } from './parts/inner'
@@ -94,16 +94,13 @@ function addFaults(rig: Assembly, faults: readonly RigFault[]): void {
   for (const fault of faults) {
     const chamber = rig.chambers.find(({ id }) => id === fault.at)
     if (fault.kind === 'no-return' && chamber) chamber.noReturn = true
-    if (fault.kind === 'no-draw' && chamber) chamber.noDraw = true
+    if (fault.kind === 'no-draw' && chamber) {
+      rig.way(chamber.port).noneOut = true
+      rig.way(chamber.cup).open = 0
+    }
     if (fault.kind === 'bypass' && chamber) {
       const tank = rig.way(chamber.port).from
-      const link = rig.link({
-        from: chamber.cell,
-        to: tank,
-        out: { laminar: 60_000 / fault.mlPerMinPerMPa, square: 0 },
-        back: 'none',
-      })
-      rig.way(link).open = 1
+      rig.link({ from: chamber.cell, to: tank, out: ofLeak(fault.mlPerMinPerMPa), back: 'none' })
     }
     if (fault.kind === 'leak') {
       const at = chamber?.cell ?? rig.cells.findLastIndex(({ of }, i) => of === fault.at && !apart.has(i))

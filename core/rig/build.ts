@@ -32,9 +32,8 @@ export type Chamber = {
   cell: number
   port: number
   cup: number
-  /** Shut by a fault: the compensating port, or all that it draws by. */
+  /** Its compensating port stays shut. */
   noReturn?: boolean
-  noDraw?: boolean
 }
 
 /** A way out that somebody can open: a bleeder, a cracked port, a line's far end, a leak. */

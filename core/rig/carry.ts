@@ -1,4 +1,4 @@
-import { ATMOSPHERE_KPA } from '../physics/air/trapped-air'
+import { ATMOSPHERE_KPA } from '../physics/atmosphere'
 import type { Cell } from './cell'
 import type { Link, Takes } from './link'
 import { usual } from './usual'

@@ -1,4 +1,4 @@
-import { ATMOSPHERE_KPA } from '../physics/air/trapped-air'
+import { ATMOSPHERE_KPA } from '../physics/atmosphere'
 import { usual } from './usual'
 
 /** So little vapour keeps a cell above a vacuum without asking whether it is there, mL·kPa. */

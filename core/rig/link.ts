@@ -1,8 +1,6 @@
-import { type Liquid, laminarResistance } from '../physics/hydraulics/flow'
+import { type Liquid, laminarResistance, ORIFICE_COEFFICIENT } from '../physics/hydraulics/flow'
 import { frictionFactor, LAMINAR_REYNOLDS } from '../physics/hydraulics/friction'
 import type { TubeSegment } from '../physics/hydraulics/tube'
-
-const ORIFICE_COEFFICIENT = 0.61
 
 /** What a way through takes: laminar, kPa for each mL/s, and of a hole, kPa for each (mL/s)². */
 export type Resistance = { laminar: number; square: number }

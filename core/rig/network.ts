@@ -1,4 +1,5 @@
-import { ATMOSPHERE_KPA } from '../physics/air/trapped-air'
+import { ATMOSPHERE_KPA } from '../physics/atmosphere'
+import { headKPa } from '../physics/hydraulics/flow'
 import type { Cell } from './cell'
 import type { Link } from './link'
 
@@ -10,7 +11,6 @@ const FAR_OFF_ML = 0.02
 const CLOSE_ENOUGH_ML = 1e-9
 /** More than this would be seen in what the cells hold. */
 const SEEN_ML = 1e-5
-const GRAVITY = 9.80665
 
 /**
  * Cells and links as one system of pressures. It knows nothing of brakes: `fixed` cells keep the pressure they are given
@@ -47,7 +47,7 @@ export class Network {
     this.right = new Float64Array(n)
     this.trial = new Float64Array(n)
     this.slopes = new Float64Array(links.length)
-    this.headKPa = Float64Array.from(cells, ({ heightM }) => (densityKgM3 * GRAVITY * heightM) / 1000)
+    this.headKPa = Float64Array.from(cells, ({ heightM }) => headKPa(heightM, densityKgM3))
     const touching = cells.map((): number[] => [])
     for (const [l, { from, to }] of links.entries()) {
       if (fixed.has(from) || fixed.has(to)) continue
@@ -81,12 +81,13 @@ export class Network {
   /**
    * Pressures and flows at the end of a step, by Newton's method; what the cells hold stays as it is.
    *
-   * @returns false where it did not settle: the step was too long
+   * @returns false where it did not settle: the step was too long, and they are as near as it came
    */
   solve(dt: number): boolean {
     const { cells, links, trial, diagonal, beside, right, order } = this
     for (const [i, cell] of cells.entries()) trial[i] = cell.kPa
     // Ways that differ out and back can throw it to and fro: then it goes in smaller strides.
+    let settled = false
     let [stride, before] = [1, Number.POSITIVE_INFINITY]
     for (let pass = 0; pass < MOST_PASSES; pass++) {
       let worst = 0
@@ -114,18 +115,21 @@ export class Network {
           beside[this.parentLink[to] === l ? to : from] = slope * dt
       }
       for (const i of order) worst = Math.max(worst, Math.abs(right[i] as number))
-      if (worst < CLOSE_ENOUGH_ML) break
+      if (worst < CLOSE_ENOUGH_ML) {
+        settled = true
+        break
+      }
       stride = worst > (1 - 0.4 * stride) * before ? Math.max(0.1, stride / 2) : Math.min(1, 2 * stride)
       before = worst
       if (this.loops.length > 0) this.eliminateWhole()
       else this.eliminate()
       this.move(dt, stride)
-      if (pass >= BY_PASS && worst > FAR_OFF_ML) return false
-      if (pass === MOST_PASSES - 1 && worst > SEEN_ML) return false
+      settled = worst <= SEEN_ML
+      if (pass >= BY_PASS && worst > FAR_OFF_ML) break
     }
     for (const i of order) (cells[i] as Cell).kPa = trial[i] as number
     for (const link of links) link.flow = link.at(this.drop(link, trial)).flow
-    return true
+    return settled
   }
 
   private drop({ from, to }: Link, kPa: Float64Array): number {

@@ -2,11 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { demoNames, demoVehicle } from '~test/worlds/demo-vehicles'
 import { randomRigRequest } from '~test/worlds/random-rig'
+import { mirrored } from '~test/worlds/random-vehicle'
 import { examples } from '../vehicle/examples'
 import { allBleeders, partsOf } from '../vehicle/parts'
 import { readVehicle } from '../vehicle/read-vehicle'
 import type { Vehicle } from '../vehicle/schema'
-import { type RigAnswer, runRig } from './answer'
+import { runRig } from './answer'
 import { type RigRequest, readRigRequest } from './request'
 import { Rig } from './run'
 
@@ -173,18 +174,45 @@ describe.each(every)('%s, sound', (_, vehicle) => {
   })
 })
 
-test('a mirrored vehicle gives the mirrored answer', () => {
-  const vehicle = demoVehicle('post-van-lhd')
-  const swapped = (text: string) =>
-    text.replaceAll('left', '@').replaceAll('right', 'left').replaceAll('@', 'right')
-  const mirror = JSON.parse(swapped(JSON.stringify({ ...vehicle, driverSide: 'centre' })))
-  const [bleeder] = allBleeders(vehicle).filter(({ part }) => part.id === 'rear left brake')
-  const acts = [
-    { do: 'press', cylinder: 'cylinder', effortN: 100, for: 1 },
-    { do: 'open', bleeder: bleeder?.bleeder.id, for: 1 },
-    { do: 'close', bleeder: bleeder?.bleeder.id },
-    { do: 'release', cylinder: 'cylinder', for: 1 },
+test('a mirrored vehicle gives the mirrored answer: nothing hangs on the side a part is on', () => {
+  fc.assert(
+    fc.property(randomRigRequest, (input) => {
+      const [one, other] = [readRigRequest(input), readRigRequest(mirrored(input))]
+      if (one.ok && other.ok) expect(runRig(other.value)).toEqual(runRig(one.value))
+    }),
+    { numRuns: 20, seed: 41 },
+  )
+})
+
+test('what takes no time is done all the same: a syringe emptied at once', () => {
+  const rig = new Rig(requestFor(demoVehicle('post-van-lhd'), []))
+  rig.do({ do: 'syringe', bleeder: 'FL', ml: 6, for: 0 })
+  expect(rig.ledger.poured).toBeCloseTo(6, 9)
+})
+
+test('chambers that draw nothing, or never open their port, say so by what comes and what stays', () => {
+  const van = demoVehicle('post-van-lhd')
+  const at = partsOf(van, 'master-cylinder')[0]?.chambers[0]?.id ?? ''
+  const pull = [
+    { do: 'press', cylinder: 'cylinder', effortN: 100, for: 0.5 },
+    { do: 'open', bleeder: 'FL', hose: 'check-valve', for: 2 },
+    { do: 'close', bleeder: 'FL', for: 0.3 },
+    { do: 'release', cylinder: 'cylinder', for: 2 },
   ]
-  const last = ({ acts: all }: RigAnswer) => all.at(-1)?.levelMl.reservoir
-  expect(last(runRig(requestFor(mirror, acts)))).toBeCloseTo(last(runRig(requestFor(vehicle, acts))) ?? 0, 9)
+  const second = (faults: object[]) =>
+    runRig(requestFor(van, [...pull, ...pull], { faults })).acts.at(5)?.out.FL?.ml ?? 0
+  expect(second([{ kind: 'no-draw', at }])).toBeLessThan(0.5 * second([]))
+  const held = (faults: object[]) =>
+    runRig(
+      requestFor(
+        van,
+        [
+          { ...pull[0], effortN: 200 },
+          { ...pull[3], for: 6 },
+        ],
+        { faults },
+      ),
+    ).acts.at(-1)?.lineKPa[at] ?? 0
+  expect(Math.abs(held([]))).toBeLessThan(2)
+  expect(held([{ kind: 'no-return', at }])).not.toBeCloseTo(held([]), 3)
 })

@@ -3,17 +3,20 @@ import { partsOf } from '../vehicle/parts'
 import { assemble } from './assemble'
 import type { Assembly, Outlet, Tank } from './build'
 import { type Carried, carry, type Outside } from './carry'
+import { benchBleed, swap } from './mix'
 import type { RigAct, RigRequest } from './request'
+import { fill } from './start'
 import { usual } from './usual'
 
 const FIRST_STEP_S = 1e-3
 const SHORTEST_STEP_S = 5e-5
 const LONGEST_STEP_S = 0.25
+/** An act of less takes no time; what goes on during it is done at once. */
+const NO_TIME_S = 1e-12
+const AT_ONCE_S = 1e-9
 /** A step moves no piston and no fluid further than this. */
 const MOST_MM = 0.8
 const MOST_ML = 1.5
-/** A unit's pump and valves change what stands in its closed branches so often a second. @source from memory */
-const CYCLES_PER_S = 2
 /** Air that is nothing but rounding. */
 const NO_AIR_ML = 1e-6
 
@@ -52,7 +55,7 @@ export class Rig {
     this.assembly = assemble(vehicle, start.tempC, faults)
     this.network = this.assembly.network()
     this.boost = start.boost && boosterOf(vehicle) !== 'none' ? usual.boost : 1
-    this.fill(request)
+    fill(this.assembly, start)
     for (const tank of this.assembly.tanks) this.outside.set(tank.cell, this.asOutside(tank))
     for (const outlet of this.assembly.outlets) this.outside.set(outlet.cell, this.atOutlet(outlet))
     this.heldAtFirstMl = this.heldMl
@@ -72,64 +75,26 @@ export class Rig {
     return cells.reduce((sum, cell, i) => sum + (fixed.has(i) ? 0 : cell.airMl), 0)
   }
   pedalMm(cylinder: string): number {
-    const { vehicle, chambers } = this.assembly
-    const { pedalRatio = 1 } = partsOf(vehicle, 'master-cylinder').find(({ id }) => id === cylinder) ?? {}
-    return (
-      pedalRatio *
-      chambers.reduce(
-        (sum, { cylinder: of, cell }) =>
-          sum + (of === cylinder ? (this.assembly.at(cell).piston?.atMm ?? 0) : 0),
-        0,
-      )
-    )
+    const strokes = this.assembly.chambers
+      .filter((chamber) => chamber.cylinder === cylinder)
+      .map(({ cell }) => this.assembly.at(cell).piston?.atMm ?? 0)
+    return this.ratio(cylinder) * strokes.reduce((sum, mm) => sum + mm, 0)
   }
 
   /** Do something, and let its time run. */
   do(act: RigAct): void {
     const until = this.atS + act.for
     const during = this.begin(act)
+    // What takes no time is done all the same.
+    if (act.for <= NO_TIME_S) during(AT_ONCE_S)
     let dt = FIRST_STEP_S
-    while (this.atS < until - 1e-12) {
+    while (this.atS < until - NO_TIME_S) {
       dt = Math.min(dt, until - this.atS, LONGEST_STEP_S)
       dt = 1.5 * this.step(dt, during)
     }
     if (act.do === 'cycle')
       for (const { unit, link } of this.assembly.branches)
         if (unit === act.unit) this.assembly.way(link).open = 0
-  }
-
-  private fill({ vehicle, start }: Omit<RigRequest, 'acts'>): void {
-    const { cells, fixed, tanks, chambers, branches } = this.assembly
-    const fresh = new Set(start.newIn)
-    const ofChamber = new Map(chambers.map(({ id, cell }) => [cell, id]))
-    const closed = new Set(branches.map(({ cell }) => cell))
-    const named = (i: number) => [cells[i]?.of ?? '', ofChamber.get(i) ?? '']
-    // Air lies where it would come to rest: at the top of a brake, else evenly.
-    const holders = (id: string) => {
-      const all = cells.flatMap((_, i) =>
-        !fixed.has(i) && !closed.has(i) && named(i).includes(id) ? [i] : [],
-      )
-      return partsOf(vehicle, 'wheel-brake').some((part) => part.id === id) ? all.slice(-1) : all
-    }
-    const air = new Map<number, number>()
-    const put = (into: number[], ml: number) => {
-      for (const i of into) air.set(i, (air.get(i) ?? 0) + ml / into.length)
-    }
-    for (const [id, ml] of Object.entries(start.airMl)) put(holders(id), ml)
-    for (const [id, ml] of Object.entries(start.closedAirMl))
-      put(
-        branches.filter(({ unit }) => unit === id).map(({ cell }) => cell),
-        ml,
-      )
-    for (const [i, cell] of cells.entries()) {
-      if (fixed.has(i)) continue
-      const isNew = named(i).some((id) => fresh.has(id))
-      cell.fill(isNew ? 0 : start.oldPct / 100, air.get(i) ?? 0)
-    }
-    for (const tank of tanks) {
-      tank.levelMl = start.levelMl[tank.id] ?? tank.maxMl
-      tank.oldMl = fresh.has(tank.id) ? 0 : (tank.levelMl * start.oldPct) / 100
-    }
   }
 
   private asOutside(tank: Tank): Outside {
@@ -239,7 +204,7 @@ export class Rig {
         return nothing
       case 'syringe': {
         const cell = assembly.at(this.outlet(act.bleeder).of)
-        const perS = act.ml / Math.max(act.for, 1e-9)
+        const perS = act.ml / Math.max(act.for, AT_ONCE_S)
         return (dt) => {
           cell.liquidMl += perS * dt
           this.ledger.poured += perS * dt
@@ -247,7 +212,7 @@ export class Rig {
       }
       case 'push-back': {
         const pistons = assembly.worn.get(act.brake) ?? []
-        const rates = pistons.map(({ ml }) => ml / Math.max(act.for, 1e-9))
+        const rates = pistons.map(({ ml }) => ml / Math.max(act.for, AT_ONCE_S))
         return (dt) => {
           for (const [i, piston] of pistons.entries()) {
             const ml = Math.min(piston.ml, (rates[i] ?? 0) * dt)
@@ -257,13 +222,14 @@ export class Rig {
         }
       }
       case 'bench':
-        this.bench(act.cylinder, act.strokes)
+        benchBleed(assembly, this.ledger, act.cylinder, act.strokes)
         return nothing
       case 'cycle': {
         const branches = assembly.branches.filter(({ unit }) => unit === act.unit)
         for (const { link } of branches) assembly.way(link).open = 1
         return (dt) => {
-          for (const { cell, link } of branches) this.swap(cell, assembly.way(link).from, dt)
+          for (const { cell, link } of branches)
+            swap(assembly.at(cell), assembly.at(assembly.way(link).from), dt)
         }
       }
       case 'wait':
@@ -300,55 +266,18 @@ export class Rig {
     }
   }
 
-  /** In the vice each stroke lets half of the air go, and changes what chamber and reservoir hold. */
-  private bench(cylinder: string, strokes: number): void {
-    for (const chamber of this.assembly.chambers) {
-      if (chamber.cylinder !== cylinder) continue
-      const cell = this.assembly.at(chamber.cell)
-      const tank = this.assembly.tanks.find(({ cell: at }) => at === this.assembly.way(chamber.port).from)
-      if (!tank) continue
-      const gone = cell.airMl * (1 - 0.5 ** strokes)
-      cell.airMl -= gone
-      this.ledger.airOut += gone
-      // In the vice it is new fluid that takes the air's place.
-      cell.liquidMl += gone
-      this.ledger.poured += gone
-      // Hoses lead back: chamber and reservoir become one fluid.
-      const mixed = (cell.oldMl + tank.oldMl) / Math.max(1e-12, cell.liquidMl + tank.levelMl)
-      cell.oldMl = mixed * cell.liquidMl
-      tank.oldMl = mixed * tank.levelMl
-    }
-  }
-
-  /** What a working unit changes between a closed branch and its open volume. */
-  private swap(branch: number, open: number, dt: number): void {
-    const [a, b] = [this.assembly.at(branch), this.assembly.at(open)]
-    const share = 1 - Math.exp(-dt * CYCLES_PER_S)
-    const volume = (cell: typeof a) => cell.liquidMl + cell.bubbleMl
-    const part = Math.min(1, (share * volume(a)) / Math.max(1e-9, volume(b)))
-    for (const key of ['liquidMl', 'oldMl', 'airMl'] as const) {
-      const [out, back] = [share * a[key], part * b[key]]
-      a[key] += back - out
-      b[key] += out - back
-    }
-  }
-
   /** One step, as long as it may be; how long it was. */
   private step(wanted: number, during: (dt: number) => void): number {
     const { assembly, network } = this
     const { cells, links, chambers, tanks, outlets } = assembly
-    for (const { cell, port, cup, noReturn, noDraw } of chambers) {
+    for (const { cell, port, noReturn } of chambers) {
       const at = cells[cell]?.piston?.atMm ?? 0
-      const way = assembly.way(port)
-      way.open = noReturn ? 0 : Math.max(0, 1 - at / usual.portShutMm)
-      if (noDraw) {
-        way.noneOut = true
-        assembly.way(cup).open = 0
-      }
+      assembly.way(port).open = noReturn ? 0 : Math.max(0, 1 - at / usual.portShutMm)
     }
     for (const tank of tanks) assembly.at(tank.cell).kPa = tank.pressureKPa
     for (const outlet of outlets) assembly.at(outlet.cell).kPa = -(this.vacuumKPa.get(outlet.id) ?? 0)
     const before = cells.map(({ kPa }) => kPa)
+    const flowed = links.map(({ flow }) => flow)
     let dt = wanted
     for (;;) {
       for (const { cylinder, cell } of chambers) {
@@ -357,7 +286,8 @@ export class Rig {
       }
       const settled = network.solve(dt)
       if (dt <= SHORTEST_STEP_S || (settled && !this.tooFar(dt))) break
-      for (const [i, kPa] of before.entries()) (cells[i] as (typeof cells)[number]).kPa = kPa
+      for (const [i, kPa] of before.entries()) assembly.at(i).kPa = kPa
+      for (const [l, flow] of flowed.entries()) assembly.way(l).flow = flow
       dt /= 2
     }
     for (const { cell } of chambers) {

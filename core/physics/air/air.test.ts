@@ -1,8 +1,10 @@
 import fc from 'fast-check'
+import { jStat } from 'jstat'
 import { describe, expect, test } from 'vitest'
 import { Chance } from '../../base/random'
 import { cylinderMl } from '../hydraulics/cylinder'
 import { bubbleRise } from './bubble-rise'
+import { chiSquared99 } from './least-squares'
 import { type Effort, pedalFeel } from './pedal-feel'
 import { squeezedShare, trappedAir } from './trapped-air'
 
@@ -170,4 +172,9 @@ test('more travel is more air, and more pressure for the same travel is less', (
 test('a bubble of 0.7 mm is within Stokes at 20 °C, one of 1.5 mm is not and says so', () => {
   const within = (bubbleMm: number) => bubbleRise({ bubbleMm, depthMm: 60, mm2PerS: 15.5 }).withinStokes
   expect([within(0.7), within(1.5)]).toEqual([true, false])
+})
+
+test('the limit a fit is tested by is χ² at 99 of 100 within one in a hundred (jStat)', () => {
+  for (const freedoms of [1, 2, 3, 5, 9])
+    expect(Math.abs(chiSquared99(freedoms) / jStat.chisquare.inv(0.99, freedoms) - 1)).toBeLessThan(0.01)
 })

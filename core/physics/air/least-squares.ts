@@ -53,7 +53,7 @@ export function leastSquares(
 /**
  * What a sum of squares of so many normal deviations stays below in 99 of 100 cases: 6.6 for one, 11.3 for three.
  *
- * @source Wilson and Hilferty 1931, within 3 % for one and 0.5 % from three on
+ * @source Wilson and Hilferty 1931, within one in a hundred
  */
 export function chiSquared99(freedoms: number): number {
   const ninth = 2 / (9 * freedoms)

@@ -1,8 +1,6 @@
 import { ImpossibleInput } from '../../base/fault'
+import { ATMOSPHERE_KPA } from '../atmosphere'
 import { cylinderMl } from '../hydraulics/cylinder'
-
-/** What a gas shrinks from. */
-export const ATMOSPHERE_KPA = 101.325
 
 /**
  * Share of trapped air's volume that pressure takes away, and that the cylinder must move more.

@@ -4,7 +4,8 @@ import type { TubeSegment } from './tube'
 
 const GRAVITY_M_PER_S2 = 9.80665
 const M3_PER_S_TO_ML_PER_MIN = 60e6
-const ORIFICE_COEFFICIENT = 0.61
+/** Of a sharp-edged hole. */
+export const ORIFICE_COEFFICIENT = 0.61
 
 /** A liquid as a line sees it. */
 export type Liquid = { mm2PerS: number; densityKgM3: number }

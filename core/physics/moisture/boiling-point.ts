@@ -1,8 +1,8 @@
 import { ImpossibleInput } from '../../base/fault'
 import { crossing } from '../../base/solve'
+import { ATMOSPHERE_KPA } from '../atmosphere'
 import { waterVapourKPa } from './water-vapour'
 
-export const ATMOSPHERE_KPA = 101.325
 /** Beyond it no fluid is stated, and water has no vapour pressure. */
 const HIGHEST_C = 373
 const GAS_J_PER_MOL_K = 8.314462618

@@ -1,5 +1,6 @@
 import { ImpossibleInput } from '../../base/fault'
-import { ATMOSPHERE_KPA, type BoilingPair, boilingPoint, waterFromBoiling } from './boiling-point'
+import { ATMOSPHERE_KPA } from '../atmosphere'
+import { type BoilingPair, boilingPoint, waterFromBoiling } from './boiling-point'
 
 /** The standard's own correction, for any fluid and temperature: each mmHg less pressure takes this much. @source FMVSS 116 S6.1 (recalled) */
 const C_PER_MMHG = 0.04
