@@ -202,6 +202,10 @@ test('chambers that draw nothing, or never open their port, say so by what comes
   const second = (faults: object[]) =>
     runRig(requestFor(van, [...pull, ...pull], { faults })).acts.at(5)?.out.FL?.ml ?? 0
   expect(second([{ kind: 'no-draw', at }])).toBeLessThan(0.5 * second([]))
+  const byGravity = (faults: object[]) =>
+    runRig(requestFor(van, [{ do: 'open', bleeder: 'FL', hose: 'check-valve', for: 60 }], { faults })).acts[0]
+      ?.out.FL?.ml ?? 0
+  expect(byGravity([{ kind: 'no-draw', at }])).toBeLessThan(0.1 * byGravity([]))
   const held = (faults: object[]) =>
     runRig(
       requestFor(

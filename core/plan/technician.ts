@@ -1,0 +1,226 @@
+import { type Fact, fact } from '../base/decision'
+import type { Rig } from '../rig/run'
+import { techniqueOf } from '../technique/index'
+import { bleederRuns, reservoirIdOf } from '../vehicle/network'
+import { partsOf } from '../vehicle/parts'
+import { bleedSettings, type Plan, type Stage } from './answer'
+import type { PlanRequest } from './request'
+
+/** A foot that bleeds, and the stop it would make, kPa. */
+const BLEEDING_KPA = 700
+const MOST_PULLS = 600
+/** A pull that moves less than this has moved nothing. */
+const NO_PULL_ML = 0.02
+const PRESS_S = 0.5
+const OPEN_S = 2.5
+const CLOSE_S = 0.3
+const UP_S = 1.5
+const CYCLE_S = 60
+/** Looked at so often while something else drives it. */
+const LOOK_S = 2
+const MOST_LOOKS = 5000
+
+type Act = Parameters<Rig['do']>[0]
+
+/** A technician at the simulated vehicle who does what the plan says, no more and no less. */
+export class Technician {
+  readonly faults: Fact[] = []
+  /** Fed by a unit's own pump, which the rig has not. */
+  readonly notSimulated = new Set<string>()
+  ranDry = false
+  private readonly feeds: Map<string, { cylinder: string; reservoir: string; effortN: number }>
+
+  constructor(
+    readonly rig: Rig,
+    readonly request: PlanRequest,
+    readonly plan: Plan,
+  ) {
+    const { vehicle } = request
+    const cylinders = partsOf(vehicle, 'master-cylinder')
+    this.feeds = new Map(
+      bleederRuns(vehicle).flatMap(({ bleeder, part, run }) => {
+        const source = run?.sourceId ?? (part.type === 'master-cylinder' ? part.chambers[0]?.id : undefined)
+        const cylinder = cylinders.find(({ chambers }) => chambers.some(({ id }) => id === source))
+        const chamber = cylinder?.chambers.find(({ id }) => id === source)
+        if (!cylinder || !chamber || source === undefined) return []
+        const areaMm2 = (Math.PI / 4) * chamber.boreMm ** 2
+        return [
+          [
+            bleeder.id,
+            {
+              cylinder: cylinder.id,
+              reservoir: reservoirIdOf(vehicle, source) ?? '',
+              effortN: ((BLEEDING_KPA * areaMm2) / 1000 + 80) / cylinder.pedalRatio,
+            },
+          ] as const,
+        ]
+      }),
+    )
+  }
+
+  private act(act: Record<string, unknown>): void {
+    this.rig.happened.clear()
+    this.rig.do({ for: 0.5, ...act } as unknown as Act)
+    if (this.rig.happened.has('reservoir-dry')) this.ranDry = true
+  }
+  private tank = (id: string) => this.rig.assembly.tanks.find((each) => each.id === id)
+  private outMl = (bleeder: string) => this.rig.came.get(bleeder)?.ml ?? 0
+
+  private toMax(reservoir: string): void {
+    const tank = this.tank(reservoir)
+    if (tank && tank.levelMl < tank.maxMl)
+      this.act({ do: 'pour', reservoir, ml: tank.maxMl - tank.levelMl, for: 0 })
+  }
+  private drawTo(reservoir: string, ml: number): void {
+    const tank = this.tank(reservoir)
+    if (tank && tank.levelMl > ml) this.act({ do: 'draw', reservoir, ml: tank.levelMl - ml, for: 0 })
+  }
+
+  work(): void {
+    for (const stage of this.plan.stages) this.stage(stage)
+    for (const { id } of this.rig.assembly.tanks) this.toMax(id)
+  }
+
+  private stage(stage: Stage): void {
+    const reservoirs = this.rig.assembly.tanks.map(({ id }) => id)
+    const { drawToMl, rinseMl } = this.plan.fluid
+    switch (stage.kind) {
+      case 'wipe-reservoir':
+        for (const id of reservoirs) this.act({ do: 'wipe', reservoir: id, for: 0 })
+        for (const id of reservoirs) this.toMax(id)
+        break
+      case 'reservoir-exchange':
+        for (const id of reservoirs) {
+          const drawTo = drawToMl[id]
+          if (drawTo !== undefined) this.drawTo(id, drawTo)
+          const rinse = rinseMl[id]
+          if (drawTo !== undefined && rinse !== undefined) {
+            this.act({ do: 'pour', reservoir: id, ml: rinse, for: 0 })
+            this.drawTo(id, drawTo)
+          }
+          this.toMax(id)
+        }
+        break
+      case 'slow-fill':
+        for (const id of reservoirs) this.toMax(id)
+        break
+      case 'bench-bleed':
+        for (const { id } of partsOf(this.request.vehicle, 'master-cylinder'))
+          this.act({ do: 'bench', cylinder: id, strokes: 12, for: 0 })
+        break
+      case 'port-bleed':
+        this.ports()
+        break
+      case 'control-unit':
+        this.cannot(stage.order)
+        for (const { id } of partsOf(this.request.vehicle, 'control-unit'))
+          this.act({ do: 'cycle', unit: id, for: CYCLE_S })
+        break
+      case 'bleed':
+        this.bleed(stage)
+        break
+      case 'leak-check':
+      case 'wait':
+      case 'prove':
+        // Nothing that stays is moved.
+        break
+    }
+  }
+
+  /** What a unit's own pump does is not run, and said once. */
+  private cannot(bleeders: readonly string[]): void {
+    for (const bleeder of bleeders) {
+      if (this.notSimulated.has(bleeder)) continue
+      this.notSimulated.add(bleeder)
+      this.faults.push(fact('rig-not-simulated', { bleeder }))
+    }
+  }
+
+  /** Each chamber's port cracked with the pedal held, a few times over. */
+  private ports(): void {
+    for (const { id, cylinder } of this.rig.assembly.chambers)
+      for (let pull = 0; pull < 6; pull++) {
+        this.act({ do: 'press', cylinder, effortN: 100, overS: 0.2, for: PRESS_S })
+        this.act({ do: 'crack', at: id, for: 1 })
+        this.act({ do: 'tighten', at: id, for: CLOSE_S })
+        this.act({ do: 'release', cylinder, overS: 0.3, for: UP_S })
+        for (const tank of this.rig.assembly.tanks) if (tank.levelMl < tank.minMl) this.toMax(tank.id)
+      }
+  }
+
+  private bleed({ order, mlByBleeder = {}, technique }: Stage): void {
+    const way = technique === undefined ? undefined : techniqueOf(technique)
+    if (!way) return
+    const { pressureKPa = 0 } = bleedSettings(this.plan)
+    const vacuumKPa = this.plan.vacuumKPa ?? 0
+    const places = order.filter((id) => this.feeds.has(id))
+    this.cannot(order.filter((id) => !this.feeds.has(id)))
+    this.rig.came.clear()
+    if (way.drives === 'foot' || way.drives === 'hand' || way.drives === 'unit') {
+      for (const id of places) this.byPulls(id, mlByBleeder[id] ?? 0)
+      return
+    }
+    const fed = way.feedsReservoir === true
+    const reservoirs = [...new Set(places.map((id) => this.feeds.get(id)?.reservoir ?? ''))]
+    for (const reservoir of reservoirs) {
+      if (fed) this.act({ do: 'feed', reservoir, on: true, for: 0 })
+      if (way.drives === 'machine') this.act({ do: 'pressurise', reservoir, kPa: pressureKPa, for: 1 })
+    }
+    const atOnce = way.bottlesAtOnce ?? 1
+    for (let first = 0; first < places.length; first += atOnce)
+      this.byFlow(places.slice(first, first + atOnce), mlByBleeder, way.drives === 'gravity' ? 0 : vacuumKPa)
+    for (const reservoir of reservoirs) {
+      if (way.drives === 'machine') this.act({ do: 'pressurise', reservoir, kPa: 0, for: 1 })
+      if (fed) this.act({ do: 'feed', reservoir, on: false, for: 0 })
+    }
+  }
+
+  /** Left open until so much has come. */
+  private byFlow(group: readonly string[], wanted: Record<string, number>, vacuumKPa: number): void {
+    const open = new Set(group)
+    for (const bleeder of group) {
+      this.act({ do: 'vacuum', bleeder, kPa: vacuumKPa, for: 0 })
+      this.act({ do: 'open', bleeder, turns: 0.5, hose: 'under-fluid', for: 0 })
+    }
+    for (let look = 0; look < MOST_LOOKS && open.size > 0; look++) {
+      const left = [...open].map((id) => (wanted[id] ?? 0) - this.outMl(id))
+      const before = this.rig.ledger.out
+      this.act({ do: 'wait', for: Math.min(...left) < 2 ? LOOK_S / 8 : LOOK_S })
+      for (const bleeder of [...open]) {
+        const { reservoir = '' } = this.feeds.get(bleeder) ?? {}
+        const tank = this.tank(reservoir)
+        if (tank && tank.fedAtMl === undefined && tank.levelMl <= tank.minMl) this.toMax(reservoir)
+        if (this.outMl(bleeder) < (wanted[bleeder] ?? 0)) continue
+        this.act({ do: 'close', bleeder, for: CLOSE_S })
+        this.act({ do: 'vacuum', bleeder, kPa: 0, for: 0 })
+        open.delete(bleeder)
+      }
+      if (look > 20 && this.rig.ledger.out - before < NO_PULL_ML / 100) break
+    }
+    for (const bleeder of open) {
+      this.act({ do: 'close', bleeder, for: CLOSE_S })
+      this.faults.push(fact('rig-no-flow', { bleeder }))
+    }
+  }
+
+  /** Press, open, close, release, until so much has come. */
+  private byPulls(bleeder: string, wantedMl: number): void {
+    const { cylinder, reservoir, effortN } = this.feeds.get(bleeder) ?? {}
+    if (cylinder === undefined || reservoir === undefined) return
+    let empty = 0
+    for (let pull = 0; pull < MOST_PULLS && this.outMl(bleeder) < wantedMl; pull++) {
+      const before = this.outMl(bleeder)
+      this.act({ do: 'press', cylinder, effortN, overS: 0.2, for: PRESS_S })
+      this.act({ do: 'open', bleeder, turns: 0.5, hose: 'under-fluid', for: OPEN_S })
+      this.act({ do: 'close', bleeder, for: CLOSE_S })
+      this.act({ do: 'release', cylinder, overS: 0.3, for: UP_S })
+      const tank = this.tank(reservoir)
+      // One more pull must not go below MIN.
+      if (tank && tank.levelMl - (this.outMl(bleeder) - before) < tank.minMl) this.toMax(reservoir)
+      empty = this.outMl(bleeder) - before < NO_PULL_ML ? empty + 1 : 0
+      if (empty < 3) continue
+      this.faults.push(fact('rig-no-flow', { bleeder }))
+      return
+    }
+  }
+}
