@@ -4,7 +4,7 @@ import type { Link, Takes } from './link'
 import { usual } from './usual'
 
 /** What went through one link in a step: liquid, of which old, and air at atmospheric pressure; all in mL, above 0. */
-export type Carried = { from: number; to: number; liquidMl: number; oldMl: number; airMl: number }
+export type Carried = { liquidMl: number; oldMl: number; airMl: number }
 
 /** What stands outside the forest: a reservoir, the air, a bottle. It gives what it has and takes what comes. */
 export type Outside = {
@@ -16,8 +16,8 @@ export type Outside = {
 
 /** Which part of a volume that leaves a cell is air. */
 function airShare(cell: Cell, takes: Takes, leavesMl: number, speedMPerS: number): number {
+  if (cell.airMl <= 0) return 0
   const bubbleMl = cell.bubbleMl
-  if (bubbleMl <= 0) return 0
   const liquidMl = Math.max(0, cell.liquidMl)
   if (takes === 'air-first') return Math.min(1, bubbleMl / leavesMl)
   if (takes === 'liquid-first') return Math.max(0, Math.min(1, 1 - liquidMl / leavesMl))
@@ -27,84 +27,144 @@ function airShare(cell: Cell, takes: Takes, leavesMl: number, speedMPerS: number
 }
 
 /**
- * Carry liquid, its age and air along the flows of a step. Old share is worked out in the order of the flow and with
- * what has come in already (implicit upwind), so that no step is too long for it; what leaves one cell enters the next to
- * the last digit.
- *
- * @param outside by cell, of those that are no part of the forest
+ * Carries liquid, its age and air along the flows of a step. Old share is worked out in the order of the flow and with
+ * what has come in already, so that no step is too long for it; what leaves one cell enters the next to the last digit.
  */
-export function carry(
-  cells: readonly Cell[],
-  links: readonly Link[],
-  outside: ReadonlyMap<number, Outside>,
-  dt: number,
-): void {
-  const into = cells.map((): number[] => [])
-  const waiting = new Int32Array(cells.length)
-  const leaving = cells.map((): number[] => [])
-  for (const [l, link] of links.entries()) {
-    if (link.flow === 0) continue
-    const [from, to] = link.flow > 0 ? [link.from, link.to] : [link.to, link.from]
-    leaving[from]?.push(l)
-    if (outside.has(to)) continue
-    into[to]?.push(l)
-    if (!outside.has(from)) waiting[to] = (waiting[to] as number) + 1
+export class Transport {
+  /** Of each cell the links that touch it. */
+  private readonly touching: Int32Array[]
+  /** How many of a cell's links still have to bring what they carry. */
+  private readonly waiting: Int32Array
+  private readonly liquidMl: Float64Array
+  private readonly oldMl: Float64Array
+  private readonly airMl: Float64Array
+  /** Which part of what a link carries is air. */
+  private readonly share: Float64Array
+  private readonly ready: number[] = []
+
+  /** @param outside by cell, of those that are no part of the forest */
+  constructor(
+    private readonly cells: readonly Cell[],
+    private readonly links: readonly Link[],
+    private readonly outside: ReadonlyMap<number, Outside>,
+  ) {
+    const touching = cells.map((): number[] => [])
+    for (const [l, { from, to }] of links.entries()) {
+      touching[from]?.push(l)
+      touching[to]?.push(l)
+    }
+    this.touching = touching.map((all) => Int32Array.from(all))
+    this.waiting = new Int32Array(cells.length)
+    this.liquidMl = new Float64Array(links.length)
+    this.oldMl = new Float64Array(links.length)
+    this.airMl = new Float64Array(links.length)
+    this.share = new Float64Array(links.length)
   }
-  const came = new Map<number, Carried>()
-  const send = (l: number, oldShare: number, air: number, mlOut: number, kPa: number) => {
-    const link = links[l] as Link
-    const [from, to] = link.flow > 0 ? [link.from, link.to] : [link.to, link.from]
-    const liquidMl = mlOut * (1 - air)
+
+  carry(dt: number): void {
+    const { cells, links, outside, waiting, ready } = this
+    waiting.fill(0)
+    for (let l = 0; l < links.length; l++) {
+      const { flow, from, to } = links[l] as Link
+      if (flow === 0) continue
+      const [source, target] = flow > 0 ? [from, to] : [to, from]
+      if (!outside.has(source)) waiting[target] = (waiting[target] as number) + 1
+    }
+    for (const [i, place] of outside)
+      for (const l of this.touching[i] as Int32Array) {
+        const link = links[l] as Link
+        if (!leaves(link, i)) continue
+        const { oldShare, airShare: air } = place.gives()
+        place.lost(this.load(l, oldShare, air, Math.abs(link.flow) * dt, (cells[i] as Cell).kPa))
+        this.unload(l)
+      }
+    for (let i = 0; i < cells.length; i++) if (waiting[i] === 0 && !outside.has(i)) ready.push(i)
+    for (let i = ready.pop(); i !== undefined; i = ready.pop()) this.through(i, dt)
+  }
+
+  /** One cell: what comes in, then what leaves. */
+  private through(i: number, dt: number): void {
+    const { links, liquidMl, oldMl, airMl, share, waiting, ready, outside } = this
+    const cell = this.cells[i] as Cell
+    const touching = this.touching[i] as Int32Array
+    // Which part of what leaves is air goes by what stood here before.
+    if (cell.airMl > 0)
+      for (const l of touching) {
+        const link = links[l] as Link
+        if (!leaves(link, i)) continue
+        const ml = Math.abs(link.flow)
+        const bore = cell.boreMm ?? 1
+        const takes = link.flow > 0 ? link.takesOut : link.takesBack
+        share[l] = airShare(cell, takes, ml * dt, ml / ((Math.PI / 4) * bore * bore))
+      }
+    else for (const l of touching) if (leaves(links[l] as Link, i)) share[l] = 0
+    let [inMl, oldInMl] = [0, 0]
+    for (const l of touching) {
+      const link = links[l] as Link
+      if (link.flow === 0 || leaves(link, i)) continue
+      inMl += liquidMl[l] as number
+      oldInMl += oldMl[l] as number
+      cell.airMl += airMl[l] as number
+    }
+    const oldShare = leavingShare(cell, inMl, oldInMl)
+    cell.liquidMl += inMl
+    cell.oldMl += oldInMl
+    for (const l of touching) {
+      const link = links[l] as Link
+      if (!leaves(link, i)) continue
+      const ml = Math.abs(link.flow) * dt
+      const most = cell.airMl > 0 ? cell.bubbleMl / Math.max(ml, 1e-300) : 0
+      const carried = this.load(l, oldShare, Math.min(share[l] as number, most), ml, cell.kPa)
+      cell.liquidMl -= carried.liquidMl
+      cell.oldMl = Math.max(0, Math.min(cell.liquidMl, cell.oldMl - carried.oldMl))
+      cell.airMl = Math.max(0, cell.airMl - carried.airMl)
+      const target = this.unload(l)
+      if (outside.has(target)) continue
+      waiting[target] = (waiting[target] as number) - 1
+      if (waiting[target] === 0) ready.push(target)
+    }
+  }
+
+  /** Put on a link what leaves by it. */
+  private load(l: number, oldShare: number, air: number, ml: number, kPa: number): Carried {
+    const liquidMl = ml * (1 - air)
     const carried = {
-      from,
-      to,
       liquidMl,
       oldMl: liquidMl * oldShare,
-      airMl: (mlOut * air * (kPa + ATMOSPHERE_KPA)) / ATMOSPHERE_KPA,
+      airMl: (ml * air * (kPa + ATMOSPHERE_KPA)) / ATMOSPHERE_KPA,
     }
-    outside.get(from)?.lost(carried)
-    const target = outside.get(to)
-    if (target) target.takes(carried)
-    else came.set(l, carried)
+    this.liquidMl[l] = carried.liquidMl
+    this.oldMl[l] = carried.oldMl
+    this.airMl[l] = carried.airMl
     return carried
   }
-  for (const [i, place] of outside) {
-    for (const l of leaving[i] ?? []) {
-      const { oldShare, airShare: air } = place.gives()
-      send(l, oldShare, air, Math.abs((links[l] as Link).flow) * dt, (cells[i] as Cell).kPa)
-    }
-  }
-  const ready = cells.flatMap((_, i) => (!outside.has(i) && waiting[i] === 0 ? [i] : []))
-  for (let i = ready.pop(); i !== undefined; i = ready.pop()) {
-    const cell = cells[i] as Cell
-    const leaves = leaving[i] ?? []
-    // Which part of what leaves is air goes by what stood here before.
-    const shares = leaves.map((l) => {
-      const link = links[l] as Link
-      const takes = link.flow > 0 ? link.takesOut : link.takesBack
-      const ml = Math.abs(link.flow) * dt
-      const bore = cell.boreMm ?? 1
-      return airShare(cell, takes, ml, Math.abs(link.flow) / ((Math.PI / 4) * bore * bore))
+
+  /** Give it to what takes it at once. @returns where it goes to */
+  private unload(l: number): number {
+    const { flow, from, to } = this.links[l] as Link
+    const target = flow > 0 ? to : from
+    this.outside.get(target)?.takes({
+      liquidMl: this.liquidMl[l] as number,
+      oldMl: this.oldMl[l] as number,
+      airMl: this.airMl[l] as number,
     })
-    for (const l of into[i] ?? []) {
-      const carried = came.get(l)
-      if (!carried) continue
-      cell.liquidMl += carried.liquidMl
-      cell.oldMl += carried.oldMl
-      cell.airMl += carried.airMl
-    }
-    const oldShare = cell.oldShare
-    for (const [k, l] of leaves.entries()) {
-      const ml = Math.abs((links[l] as Link).flow) * dt
-      const most = (cell.airMl * ATMOSPHERE_KPA) / (cell.kPa + ATMOSPHERE_KPA) / Math.max(ml, 1e-300)
-      const carried = send(l, oldShare, Math.min(shares[k] ?? 0, most), ml, cell.kPa)
-      cell.liquidMl -= carried.liquidMl
-      cell.oldMl -= carried.oldMl
-      cell.airMl = Math.max(0, cell.airMl - carried.airMl)
-      const to = carried.to
-      if (outside.has(to)) continue
-      waiting[to] = (waiting[to] as number) - 1
-      if (waiting[to] === 0) ready.push(to)
-    }
+    return target
   }
 }
+
+/**
+ * Old share of what leaves a stirred volume during a step: the mean while what comes in flushes it, so that a long step
+ * tells the same as many short ones.
+ *
+ * @source Levenspiel, the stirred tank: c(t) = cIn + (c0 − cIn)·e^(−in/volume), its mean over the step
+ */
+function leavingShare({ liquidMl, oldShare }: Cell, inMl: number, oldInMl: number): number {
+  if (inMl <= 0) return oldShare
+  const comes = oldInMl / inMl
+  const flushed = inMl / Math.max(liquidMl, 1e-9)
+  return comes + ((oldShare - comes) * -Math.expm1(-flushed)) / flushed
+}
+
+/** Whether what a link carries comes from this cell. */
+const leaves = ({ flow, from, to }: Link, cell: number): boolean =>
+  (flow > 0 && from === cell) || (flow < 0 && to === cell)

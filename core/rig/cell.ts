@@ -16,8 +16,6 @@ export type Piston = {
   atMm: number
 }
 
-const PAST_KINK_KPA = 1e-7
-
 /** What a cell is made with; everything but its volume may be left out. */
 export type CellShape = {
   /** Part or line it belongs to. */
@@ -52,6 +50,9 @@ export class Cell {
   oldMl = 0
   airMl = 0
   kPa = 0
+  /** Of a pass: contents less room, mL, and how fast that falls as pressure grows, mL for each kPa; above 0. */
+  trialGapMl = 0
+  trialSlope = 0
 
   constructor(shape: CellShape) {
     this.of = shape.of
@@ -90,27 +91,6 @@ export class Cell {
     return Math.max(0, Math.min(piston.strokeMm, free))
   }
 
-  /**
-   * No further than where its room begins to grow otherwise: a straight line means nothing beyond. There it is put just
-   * past the kink, so that the next pass goes by what holds on that side.
-   */
-  clip(kPa: number, next: number, dt: number): number {
-    const { piston } = this
-    let clipped = next
-    const stopAt = (kink: number) => {
-      if (kPa < kink - PAST_KINK_KPA && clipped > kink) clipped = kink + PAST_KINK_KPA
-      if (kPa > kink + PAST_KINK_KPA && clipped < kink) clipped = kink - PAST_KINK_KPA
-    }
-    if (this.takeUpMl > 0) stopAt(0)
-    if (!piston) return clipped
-    const drag = piston.damperNsPerMm / dt
-    const pressedN = piston.forceN - piston.springN + piston.atMm * drag
-    const kPaAt = (mm: number) => ((pressedN - mm * (piston.springNPerMm + drag)) / piston.areaMm2) * 1000
-    for (const kink of next > kPa ? [kPaAt(0), kPaAt(piston.strokeMm)] : [kPaAt(piston.strokeMm), kPaAt(0)])
-      stopAt(kink)
-    return clipped
-  }
-
   /** Room at a pressure, mL. */
   roomMl(kPa: number, dt: number): number {
     let ml = this.baseMl + this.wallMlPerKPa * kPa
@@ -119,29 +99,26 @@ export class Cell {
     return ml
   }
 
-  /** What it holds, as large as it is at a pressure, mL. */
-  contentsMl(kPa: number): number {
-    return (
-      this.liquidMl * (1 - kPa / usual.bulkKPa) +
-      (this.airMl * ATMOSPHERE_KPA + VAPOUR) / (kPa + ATMOSPHERE_KPA)
-    )
-  }
-
-  /** How much faster room grows with pressure than what it holds, mL for each kPa; above 0. */
-  slope(kPa: number, dt: number): number {
+  /** One pass at a pressure: what it holds too much, and how much faster its room grows with pressure than that. */
+  pass(kPa: number, dt: number): void {
     const absolute = kPa + ATMOSPHERE_KPA
-    let slope =
-      this.wallMlPerKPa +
-      this.liquidMl / usual.bulkKPa +
-      (this.airMl * ATMOSPHERE_KPA + VAPOUR) / (absolute * absolute)
-    if (this.takeUpMl > 0 && kPa > 0)
-      slope += (this.takeUpMl / this.takeUpKPa) * Math.exp(-kPa / this.takeUpKPa)
+    const gasMl = (this.airMl * ATMOSPHERE_KPA + VAPOUR) / absolute
+    const giveMl = this.liquidMl / usual.bulkKPa
+    let roomMl = this.baseMl + this.wallMlPerKPa * kPa
+    let slope = this.wallMlPerKPa + giveMl + gasMl / absolute
+    if (this.takeUpMl > 0 && kPa > 0) {
+      const left = this.takeUpMl * Math.exp(-kPa / this.takeUpKPa)
+      roomMl += this.takeUpMl - left
+      slope += left / this.takeUpKPa
+    }
     const { piston } = this
     if (piston) {
       const at = this.pistonAtMm(kPa, dt)
+      roomMl += (piston.areaMm2 * (piston.strokeMm - at)) / 1000
       if (at > 0 && at < piston.strokeMm)
         slope += (piston.areaMm2 ** 2 * 1e-6) / (piston.springNPerMm + piston.damperNsPerMm / dt)
     }
-    return slope
+    this.trialGapMl = this.liquidMl - giveMl * kPa + gasMl - roomMl
+    this.trialSlope = slope
   }
 }

@@ -2,7 +2,8 @@ import { boosterOf } from '../vehicle/booster'
 import { partsOf } from '../vehicle/parts'
 import { assemble } from './assemble'
 import type { Assembly, Outlet, Tank } from './build'
-import { type Carried, carry, type Outside } from './carry'
+import { type Carried, type Outside, Transport } from './carry'
+import type { Link } from './link'
 import { benchBleed, swap } from './mix'
 import type { RigAct, RigRequest } from './request'
 import { fill } from './start'
@@ -44,6 +45,9 @@ export class Rig {
   /** Of every outlet, since it was last asked for. */
   readonly came = new Map<string, Came>()
   private readonly network: ReturnType<Assembly['network']>
+  private readonly transport: Transport
+  private readonly kPaBefore: Float64Array
+  private readonly flowBefore: Float64Array
   private readonly outside = new Map<number, Outside>()
   private readonly feet = new Map<string, Foot>()
   private readonly vacuumKPa = new Map<string, number>()
@@ -58,6 +62,9 @@ export class Rig {
     fill(this.assembly, start)
     for (const tank of this.assembly.tanks) this.outside.set(tank.cell, this.asOutside(tank))
     for (const outlet of this.assembly.outlets) this.outside.set(outlet.cell, this.atOutlet(outlet))
+    this.transport = new Transport(this.assembly.cells, this.assembly.links, this.outside)
+    this.kPaBefore = new Float64Array(this.assembly.cells.length)
+    this.flowBefore = new Float64Array(this.assembly.links.length)
     this.heldAtFirstMl = this.heldMl
   }
 
@@ -88,10 +95,8 @@ export class Rig {
     // What takes no time is done all the same.
     if (act.for <= NO_TIME_S) during(AT_ONCE_S)
     let dt = FIRST_STEP_S
-    while (this.atS < until - NO_TIME_S) {
-      dt = Math.min(dt, until - this.atS, LONGEST_STEP_S)
-      dt = 1.5 * this.step(dt, during)
-    }
+    while (this.atS < until - NO_TIME_S)
+      dt = this.step(Math.min(dt, until - this.atS, LONGEST_STEP_S), during)
     if (act.do === 'cycle')
       for (const { unit, link } of this.assembly.branches)
         if (unit === act.unit) this.assembly.way(link).open = 0
@@ -266,7 +271,7 @@ export class Rig {
     }
   }
 
-  /** One step, as long as it may be; how long it was. */
+  /** One step, as long as it may be. @returns how long the next one might be */
   private step(wanted: number, during: (dt: number) => void): number {
     const { assembly, network } = this
     const { cells, links, chambers, tanks, outlets } = assembly
@@ -276,30 +281,32 @@ export class Rig {
     }
     for (const tank of tanks) assembly.at(tank.cell).kPa = tank.pressureKPa
     for (const outlet of outlets) assembly.at(outlet.cell).kPa = -(this.vacuumKPa.get(outlet.id) ?? 0)
-    const before = cells.map(({ kPa }) => kPa)
-    const flowed = links.map(({ flow }) => flow)
+    for (let i = 0; i < cells.length; i++) this.kPaBefore[i] = assembly.at(i).kPa
+    for (let l = 0; l < links.length; l++) this.flowBefore[l] = assembly.way(l).flow
     let dt = wanted
+    let far = 0
     for (;;) {
       for (const { cylinder, cell } of chambers) {
         const { piston } = assembly.at(cell)
         if (piston) piston.forceN = this.effortN(cylinder, this.atS + dt) * this.ratio(cylinder) * this.boost
       }
       const settled = network.solve(dt)
-      if (dt <= SHORTEST_STEP_S || (settled && !this.tooFar(dt))) break
-      for (const [i, kPa] of before.entries()) assembly.at(i).kPa = kPa
-      for (const [l, flow] of flowed.entries()) assembly.way(l).flow = flow
-      dt /= 2
+      far = this.howFar(dt)
+      if (dt <= SHORTEST_STEP_S || (settled && far <= 1)) break
+      for (let i = 0; i < cells.length; i++) assembly.at(i).kPa = this.kPaBefore[i] as number
+      for (let l = 0; l < links.length; l++) assembly.way(l).flow = this.flowBefore[l] as number
+      dt *= settled ? Math.max(0.1, 0.8 / far) : 0.5
     }
     for (const { cell } of chambers) {
       const it = assembly.at(cell)
       if (it.piston) it.piston.atMm = it.pistonAtMm(it.kPa, dt)
     }
-    carry(cells, links, this.outside, dt)
+    this.transport.carry(dt)
     during(dt)
     for (const tank of tanks) this.keepFed(tank)
     this.spill()
     this.atS += dt
-    return dt
+    return Math.max(SHORTEST_STEP_S, dt * Math.min(2, 0.9 / far))
   }
 
   private keepFed(tank: Tank): void {
@@ -315,14 +322,16 @@ export class Rig {
     )
   }
 
-  private tooFar(dt: number): boolean {
-    const { assembly } = this
-    return (
-      assembly.links.some(({ flow }) => Math.abs(flow) * dt > MOST_ML) ||
-      assembly.chambers.some(({ cell }) => {
-        const it = assembly.at(cell)
-        return it.piston !== undefined && Math.abs(it.pistonAtMm(it.kPa, dt) - it.piston.atMm) > MOST_MM
-      })
-    )
+  /** How far a step moved fluid and pistons, as a share of the most that it may. */
+  private howFar(dt: number): number {
+    const { links, chambers } = this.assembly
+    let most = 0
+    for (let l = 0; l < links.length; l++) most = Math.max(most, Math.abs((links[l] as Link).flow))
+    let far = (most * dt) / MOST_ML
+    for (const { cell } of chambers) {
+      const it = this.assembly.at(cell)
+      if (it.piston) far = Math.max(far, Math.abs(it.pistonAtMm(it.kPa, dt) - it.piston.atMm) / MOST_MM)
+    }
+    return far
   }
 }
