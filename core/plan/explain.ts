@@ -175,8 +175,9 @@ function setting(which: 'pressure' | 'vacuum', { vehicle, shop }: PlanRequest, p
 /** What stands before a bleeder, what a clean feed would ask for, and what the reservoir’s own old fluid adds. */
 function bleeder(id: string, request: PlanRequest, plan: Plan): Explained {
   const { vehicle, work } = request
-  const { opened } = preparePlan(request)
-  const passage = passagesInOrder(vehicle, opened, work.padWearMm).find((each) => each.id === id)
+  const { opened, feeding } = preparePlan(request)
+  const passages = passagesInOrder(vehicle, opened, work.padWearMm, false, feeding.atOnce)
+  const passage = passages.find((each) => each.id === id)
   const { targetOldPct, cleanFeedMl, perBleederMl } = plan.fluid
   const clean = cleanFeedMl[id] ?? 0
   const through = perBleederMl[id] ?? 0

@@ -28,6 +28,11 @@ const OPENED_AIR_ML = 3
 /** Air where the work has let it in: what was opened, and a cylinder that stood dry. */
 function airOf({ vehicle, work }: PlanRequest): Record<string, number> {
   const lines = new Set(vehicle.lines.map(lineId))
+  // Nothing but air, as much as there is room for.
+  if (work.systemEmpty)
+    return Object.fromEntries(
+      [...lines, ...vehicle.parts.map(({ id }) => id)].map((id) => [id, Number.POSITIVE_INFINITY]),
+    )
   const opened = [...new Set([...work.opened, ...work.replaced])].filter(
     (id) =>
       lines.has(id) ||
@@ -42,6 +47,7 @@ function airOf({ vehicle, work }: PlanRequest): Record<string, number> {
  */
 function levelsOf({ vehicle, work }: PlanRequest, { stages, fluid }: Plan): Record<string, number> {
   const kinds = new Set(stages.map(({ kind }) => kind))
+  if (work.systemEmpty) return Object.fromEntries(partsOf(vehicle, 'reservoir').map(({ id }) => [id, 0]))
   if (!kinds.has('reservoir-exchange') || kinds.has('wipe-reservoir')) return {}
   return Object.fromEntries(
     partsOf(vehicle, 'reservoir').flatMap(({ id }) =>
@@ -65,7 +71,11 @@ export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
       newIn: [],
       levelMl: levelsOf(request, plan),
       airMl: airOf(request),
-      closedAirMl: {},
+      closedAirMl: request.work.systemEmpty
+        ? Object.fromEntries(
+            partsOf(request.vehicle, 'control-unit').map(({ id }) => [id, Number.POSITIVE_INFINITY]),
+          )
+        : {},
       tempC: request.shop.tempC,
       boost: false,
     },

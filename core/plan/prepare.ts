@@ -1,5 +1,6 @@
 import type { Notice, Reason } from '../base/decision'
 import { fluidOf } from '../fluid/specs'
+import type { Feeding } from '../physics/exchange/least-through'
 import { type Choice, chooseTechnique, type NoChoice } from '../technique/choose'
 import {
   type Corner,
@@ -100,6 +101,8 @@ export type Prepared = {
   reservoirIds: Set<string>
   reservoirs: PartOf<'reservoir'>[]
   targetPct: number
+  /** How the way that is taken keeps the reservoir full, and how many bleeders run together. */
+  feeding: Feeding
   /** Every bleeder as its turn comes, with what stands before it then. */
   opened: Opened[]
   /** What goes through them, by the way that is taken. */
@@ -149,8 +152,10 @@ export function preparePlan(request: PlanRequest): Prepared {
   // A routine that only drives brakes of its own comes before the foot; one that cycles, after the base bleed.
   const inTurn =
     unitsToCycle(request).length > 0 ? [...split.own, ...split.byUnit] : [...split.byUnit, ...split.own]
-  const volumeMl = volumesInOrder(vehicle, inTurn, work.padWearMm)
-  const opened = inTurn.map((placed) => ({ ...placed, volumeMl: volumeMl.get(placed.bleeder.id) ?? 0 }))
+  const openedBy = ({ atOnce }: Feeding): Opened[] => {
+    const volumeMl = volumesInOrder(vehicle, inTurn, work.padWearMm, false, atOnce)
+    return inTurn.map((placed) => ({ ...placed, volumeMl: volumeMl.get(placed.bleeder.id) ?? 0 }))
+  }
   const available = methodsOf(request)
   const context: MethodContext = {
     vehicle,
@@ -172,10 +177,10 @@ export function preparePlan(request: PlanRequest): Prepared {
     reservoir,
     start: reservoirStart(reservoir, request, scope, cylinder),
   }))
-  const amountsBy = amountsOnce((technique) =>
+  const amountsBy = amountsOnce((feeding) =>
     scope.exchange
-      ? exchangeAmounts(vehicle, opened, starts, technique ? feedingOf(technique) : byHand, targetPct / 100)
-      : clearingAmounts(opened, targetPct / 100, refillsFor(vehicle, reservoirs, work.levelMl)),
+      ? exchangeAmounts(vehicle, openedBy(feeding), starts, feeding, targetPct / 100)
+      : clearingAmounts(openedBy(feeding), targetPct / 100, refillsFor(vehicle, reservoirs, work.levelMl)),
   )
   const cornersOf = (bleeders: readonly BleederRun[], { throughMl }: Amounts): Corner[] =>
     bleeders.map((placed) => ({
@@ -189,6 +194,7 @@ export function preparePlan(request: PlanRequest): Prepared {
     available,
     work.ways,
   )
+  const feeding = choice.technique ? feedingOf(choice.technique) : byHand
   const amounts = amountsBy(choice.technique)
   const [corners, unitCorners] = [cornersOf(split.own, amounts), cornersOf(split.byUnit, amounts)]
   return {
@@ -198,7 +204,8 @@ export function preparePlan(request: PlanRequest): Prepared {
     reservoirIds,
     reservoirs,
     targetPct,
-    opened,
+    feeding,
+    opened: openedBy(feeding),
     amounts,
     corners,
     unitCorners,
@@ -210,11 +217,12 @@ export function preparePlan(request: PlanRequest): Prepared {
 }
 
 /** Amounts worked out once for each way of keeping the reservoir full: most techniques share one. */
-function amountsOnce(amounts: (technique?: Technique) => Amounts): typeof amounts {
+function amountsOnce(amounts: (feeding: Feeding) => Amounts): (technique?: Technique) => Amounts {
   const known = new Map<string, Amounts>()
   return (technique) => {
-    const key = JSON.stringify(technique && feedingOf(technique))
-    const found = known.get(key) ?? amounts(technique)
+    const feeding = technique ? feedingOf(technique) : byHand
+    const key = JSON.stringify(feeding)
+    const found = known.get(key) ?? amounts(feeding)
     known.set(key, found)
     return found
   }

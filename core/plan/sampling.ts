@@ -107,6 +107,7 @@ export class PlanSampler {
         fromUnit ? [...prepared.corners, ...prepared.unitCorners] : prepared.opened,
         work.padWearMm,
         fromUnit,
+        fromUnit ? 1 : prepared.feeding.atOnce,
       )
         .filter(({ id }) => prepared.corners.some(({ bleeder }) => bleeder.id === id))
         .map(

@@ -73,19 +73,26 @@ function chamberMl(vehicle: Vehicle, sourceId: string): number {
 
 /**
  * Old fluid that stands between the reservoir and each bleeder, in the order they are opened: a chamber, pipe or unit
- * shared by several is purged once and counts for the first of them.
+ * shared by several is purged once and counts for the first of them. Where several run together nobody knows which of
+ * them purges what they share, and it counts for each.
  *
  * @param fromUnit count only from the control unit on: what a base bleed after a unit cycle has to carry out
+ * @param atOnce bleeders that run together
  */
 export function passagesInOrder(
   vehicle: Vehicle,
   ordered: readonly BleederRun[],
   measuredWearMm: Record<string, number>,
   fromUnit = false,
+  atOnce = 1,
 ): Passage[] {
-  const purged = new Set<unknown>()
-  const first = (key: unknown) => !purged.has(key) && purged.add(key) !== undefined
-  return ordered.map((placed) => {
+  const purgedIn = new Map<unknown, number>()
+  return ordered.map((placed, i) => {
+    const group = Math.floor(i / atOnce)
+    const first = (key: unknown) => {
+      if (!purgedIn.has(key)) purgedIn.set(key, group)
+      return purgedIn.get(key) === group
+    }
     const passage: Passage = {
       id: placed.bleeder.id,
       ...ownShare(placed, measuredWearMm),

@@ -1,6 +1,7 @@
 import { ATMOSPHERE_KPA } from '../physics/atmosphere'
 import type { Cell } from './cell'
 import type { Link, Takes } from './link'
+import type { TubeEnd } from './tube'
 import { usual } from './usual'
 
 /** What went through one link in a step: liquid, of which old, and air at atmospheric pressure; all in mL, above 0. */
@@ -13,6 +14,9 @@ export type Outside = {
   takes: (carried: Carried) => void
   lost: (carried: Carried) => void
 }
+
+/** So small a part of a volume changes nothing, and divides badly. */
+const NOTHING = 1e-12
 
 /** Which part of a volume that leaves a cell is air. */
 function airShare(cell: Cell, takes: Takes, leavesMl: number, speedMPerS: number): number {
@@ -103,20 +107,24 @@ export class Transport {
       const link = links[l] as Link
       if (link.flow === 0 || leaves(link, i)) continue
       inMl += liquidMl[l] as number
-      oldInMl += oldMl[l] as number
+      if (cell.tube) cell.tube.push(endOf(link, i), liquidMl[l] as number, oldMl[l] as number)
+      else oldInMl += oldMl[l] as number
       cell.airMl += airMl[l] as number
     }
     const oldShare = leavingShare(cell, inMl, oldInMl)
     cell.liquidMl += inMl
-    cell.oldMl += oldInMl
+    if (!cell.tube) cell.oldMl += oldInMl
     for (const l of touching) {
       const link = links[l] as Link
       if (!leaves(link, i)) continue
       const ml = Math.abs(link.flow) * dt
       const most = cell.airMl > 0 ? cell.bubbleMl / Math.max(ml, 1e-300) : 0
-      const carried = this.load(l, oldShare, Math.min(share[l] as number, most), ml, cell.kPa)
+      const air = Math.min(share[l] as number, most)
+      const leavesMl = ml * (1 - air)
+      const old = cell.tube && leavesMl > 0 ? cell.tube.pop(endOf(link, i), leavesMl) / leavesMl : oldShare
+      const carried = this.load(l, old, air, ml, cell.kPa)
       cell.liquidMl -= carried.liquidMl
-      cell.oldMl = Math.max(0, Math.min(cell.liquidMl, cell.oldMl - carried.oldMl))
+      if (!cell.tube) cell.oldMl = Math.max(0, Math.min(cell.liquidMl, cell.oldMl - carried.oldMl))
       cell.airMl = Math.max(0, cell.airMl - carried.airMl)
       const target = this.unload(l)
       if (outside.has(target)) continue
@@ -159,11 +167,14 @@ export class Transport {
  * @source Levenspiel, the stirred tank: c(t) = cIn + (c0 − cIn)·e^(−in/volume), its mean over the step
  */
 function leavingShare({ liquidMl, oldShare }: Cell, inMl: number, oldInMl: number): number {
-  if (inMl <= 0) return oldShare
-  const comes = oldInMl / inMl
   const flushed = inMl / Math.max(liquidMl, 1e-9)
+  if (flushed < NOTHING) return oldShare
+  const comes = oldInMl / inMl
   return comes + ((oldShare - comes) * -Math.expm1(-flushed)) / flushed
 }
+
+/** Which end of a tube lies at a link: all of them lead outwards. */
+const endOf = ({ from }: Link, cell: number): TubeEnd => (from === cell ? 'far' : 'near')
 
 /** Whether what a link carries comes from this cell. */
 const leaves = ({ flow, from, to }: Link, cell: number): boolean =>

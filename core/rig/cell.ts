@@ -1,4 +1,5 @@
 import { ATMOSPHERE_KPA } from '../physics/atmosphere'
+import type { Tube } from './tube'
 import { usual } from './usual'
 
 /** So little vapour keeps a cell above a vacuum without asking whether it is there, mL·kPa. */
@@ -31,10 +32,12 @@ export type CellShape = {
   piston?: Piston
   /** Bore of a tube: below some speed its bubbles stay where they are. */
   boreMm?: number
+  /** A piece of a line, whose age stands in the line as a whole. */
+  tube?: Tube
 }
 
 /**
- * One stirred volume of the network: what it holds (liquid, of which so much old, and free air at atmospheric pressure)
+ * One volume of the network: what it holds (liquid, of which so much old, and free air at atmospheric pressure)
  * and how much room it offers at a pressure. Its pressure is what makes both the same.
  */
 export class Cell {
@@ -42,6 +45,7 @@ export class Cell {
   readonly heightM: number
   readonly boreMm: number | undefined
   readonly piston: Piston | undefined
+  readonly tube: Tube | undefined
   baseMl: number
   wallMlPerKPa: number
   takeUpMl: number
@@ -63,15 +67,18 @@ export class Cell {
     this.takeUpKPa = shape.takeUpKPa ?? 1
     this.piston = shape.piston
     this.boreMm = shape.boreMm
+    this.tube = shape.tube
   }
 
   /** Filled at rest, so much of it old and so much air. */
   fill(oldShare: number, airMl: number): void {
     this.airMl = Math.min(airMl, this.roomMl(0, 1))
     this.liquidMl = this.roomMl(0, 1) - this.airMl
-    this.oldMl = oldShare * this.liquidMl
+    if (this.tube) this.tube.fill(this.liquidMl, oldShare)
+    else this.oldMl = oldShare * this.liquidMl
   }
 
+  /** Of what is stirred in it; a line's pieces have none of their own. */
   get oldShare(): number {
     return this.liquidMl > 0 ? Math.min(1, Math.max(0, this.oldMl / this.liquidMl)) : 0
   }

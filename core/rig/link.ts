@@ -32,7 +32,7 @@ export const inSeries = (...ways: readonly Resistance[]): Resistance => ({
 })
 
 /** A lip or a valve is well open at so much over the pressure that cracks it. @source from memory */
-const OPENS_OVER = 0.2
+const OPENS_OVER = 0.08
 
 /** How much of the air in a cell goes along with what leaves it by a link. */
 export type Takes = 'mixed' | 'air-first' | 'liquid-first'

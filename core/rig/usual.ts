@@ -40,6 +40,6 @@ export const usual = {
   /** Faster than this a bubble goes along with what flows in a tube. */
   carriesMPerS: 0.1,
   /** Cells of one line are no larger than this. */
-  cellMl: 4,
+  cellMl: 2.5,
   mostCells: 6,
 } as const

@@ -1,17 +1,29 @@
 import { cylinderMl } from '../../physics/hydraulics/cylinder'
+import { tubeMl } from '../../physics/hydraulics/tube'
 import type { PartOf } from '../../vehicle/schema'
 import { deadVolume } from '../../vehicle/usual-volumes'
 import { type Assembly, doorKey } from '../build'
-import { ofHole } from '../link'
+import { ofHole, ofTubes } from '../link'
+import { Tube } from '../tube'
 import { usual } from '../usual'
 import { addBleeder } from './outlets'
 
+const VOLUMES = 3
 /** A brake of less than this is no volume. */
 const LEAST_ML = 0.2
 /** More pistons than this press from both sides. @source common practice */
 const FLOATING_PISTONS = 3
 
-/** Two stirred volumes in series: an exchange has to push through both. The pistons stand behind the second. */
+/** A hollow bolt's bore, and the bored passage from there to the pistons. @source from memory */
+const BOLT_ML = 0.5
+const PASSAGE = { lengthM: 0.08, boreMm: 4 }
+
+/**
+ * Three stirred volumes in series, as an exchange is reckoned. The pistons stand behind the last, where the bleeder is. A
+ * line that goes on to another brake leaves at the hollow bolt, before any of them.
+ *
+ * @source common practice: two hoses on one hollow bolt
+ */
 function addHolder(
   rig: Assembly,
   part: PartOf<'wheel-brake' | 'clutch-slave'>,
@@ -19,18 +31,38 @@ function addHolder(
   holds: { ml: number; takeUpMl: number; takeUpKPa: number; wallMlPerKPa: number },
 ): number {
   const heightM = rig.heightM(part.id, -usual.dropM)
-  const half = { of: part.id, heightM, baseMl: Math.max(LEAST_ML, holds.ml) / 2 }
-  const first = rig.cell(half)
-  const second = rig.cell({ ...half, ...holds })
-  rig.link({
-    from: first,
-    to: second,
-    out: ofHole(2.5, { boreMm: 2.5, lengthM: 0.01 }, rig.liquid),
-    // Air stays at the top, where the bleeder is.
-    takesBack: 'liquid-first',
-  })
-  rig.doors.set(doorKey(part.id, circuit), { in: first, out: second })
-  return second
+  const goesOn = rig.vehicle.lines.some(({ from }) => from === part.id)
+  const ownMl = holds.ml - (goesOn ? BOLT_ML + tubeMl(PASSAGE) : 0)
+  const third = { of: part.id, heightM, baseMl: Math.max(LEAST_ML, ownMl) / VOLUMES }
+  const first = rig.cell(third)
+  let last = first
+  for (let k = 1; k < VOLUMES; k++) {
+    const next = rig.cell(k === VOLUMES - 1 ? { ...third, ...holds } : third)
+    rig.link({
+      from: last,
+      to: next,
+      out: ofHole(2.5, { boreMm: 2.5, lengthM: 0.01 }, rig.liquid),
+      // Air stays at the top, where the bleeder is.
+      takesBack: 'liquid-first',
+    })
+    last = next
+  }
+  let inlet = first
+  if (goesOn) {
+    inlet = rig.cell({ of: part.id, heightM, baseMl: BOLT_ML })
+    const passage = rig.cell({
+      of: part.id,
+      heightM,
+      baseMl: tubeMl(PASSAGE),
+      boreMm: PASSAGE.boreMm,
+      tube: new Tube(),
+    })
+    const half = ofTubes([{ ...PASSAGE, lengthM: PASSAGE.lengthM / 2 }], rig.liquid)
+    rig.link({ from: inlet, to: passage, out: half })
+    rig.link({ from: passage, to: first, out: half })
+  }
+  rig.doors.set(doorKey(part.id, circuit), { in: inlet, out: inlet })
+  return last
 }
 
 /** Pistons that clear their discs or drums, take that up, and give a little under pressure. */

@@ -2,6 +2,7 @@ import { tubeMl } from '../../physics/hydraulics/tube'
 import type { Line } from '../../vehicle/schema'
 import type { Assembly } from '../build'
 import { inSeries, type LinkShape, ofHole, ofTubes, type Resistance } from '../link'
+import { Tube } from '../tube'
 import { usual } from '../usual'
 import { addJoint } from './outlets'
 
@@ -36,6 +37,7 @@ export function addLine(
       heightM: high + ((low - high) * (i + 0.5)) / pieces.length,
       baseMl: tubeMl(piece),
       boreMm: piece.boreMm,
+      tube: new Tube(),
       wallMlPerKPa: piece.kind === 'hose' ? (usual.hoseMlPerMMPa * piece.lengthM) / 1000 : 0,
     })
     const mine = ofTubes([{ ...piece, lengthM: piece.lengthM / 2 }], liquid)
