@@ -16,19 +16,24 @@ const OPEN_S = 2.5
 const CLOSE_S = 0.3
 const UP_S = 1.5
 const CYCLE_S = 60
+/** Pulls at each wheel while its valves pulse. @source from memory */
+const PULSED_PULLS = 4
 /** Looked at so often while something else drives it. */
 const LOOK_S = 2
 const MOST_LOOKS = 5000
 
 type Act = Parameters<Rig['do']>[0]
 
+/** Where a bleeder's fluid comes from, and whose foot drives it; none where only a pump does. */
+type Feed = { reservoir: string; foot?: { cylinder: string; effortN: number } }
+
 /** A technician at the simulated vehicle who does what the plan says, no more and no less. */
 export class Technician {
   readonly faults: Fact[] = []
-  /** Fed by a unit's own pump, which the rig has not. */
+  /** Bleeders that nothing of what the plan says can drive here; said once. */
   readonly notSimulated = new Set<string>()
   ranDry = false
-  private readonly feeds: Map<string, { cylinder: string; reservoir: string; effortN: number }>
+  private readonly feeds: Map<string, Feed>
 
   constructor(
     readonly rig: Rig,
@@ -38,22 +43,16 @@ export class Technician {
     const { vehicle } = request
     const cylinders = partsOf(vehicle, 'master-cylinder')
     this.feeds = new Map(
-      bleederRuns(vehicle).flatMap(({ bleeder, part, run }) => {
+      bleederRuns(vehicle).flatMap(({ bleeder, part, run }): [string, Feed][] => {
         const source = run?.sourceId ?? (part.type === 'master-cylinder' ? part.chambers[0]?.id : undefined)
         const cylinder = cylinders.find(({ chambers }) => chambers.some(({ id }) => id === source))
         const chamber = cylinder?.chambers.find(({ id }) => id === source)
-        if (!cylinder || !chamber || source === undefined) return []
+        if (source === undefined) return []
+        const reservoir = reservoirIdOf(vehicle, source) ?? ''
+        if (!cylinder || !chamber) return [[bleeder.id, { reservoir }]]
         const areaMm2 = (Math.PI / 4) * chamber.boreMm ** 2
-        return [
-          [
-            bleeder.id,
-            {
-              cylinder: cylinder.id,
-              reservoir: reservoirIdOf(vehicle, source) ?? '',
-              effortN: ((BLEEDING_KPA * areaMm2) / 1000 + 80) / cylinder.pedalRatio,
-            },
-          ] as const,
-        ]
+        const effortN = ((BLEEDING_KPA * areaMm2) / 1000 + 80) / cylinder.pedalRatio
+        return [[bleeder.id, { reservoir, foot: { cylinder: cylinder.id, effortN } }]]
       }),
     )
   }
@@ -112,9 +111,7 @@ export class Technician {
         this.ports()
         break
       case 'control-unit':
-        this.cannot(stage.order)
-        for (const { id } of partsOf(this.request.vehicle, 'control-unit'))
-          this.act({ do: 'cycle', unit: id, for: CYCLE_S })
+        this.byUnit(stage)
         break
       case 'bleed':
         this.bleed(stage)
@@ -127,7 +124,51 @@ export class Technician {
     }
   }
 
-  /** What a unit's own pump does is not run, and said once. */
+  /** The unit's routine: its own brakes until so much has come, one bleeder at a time, else its valves alone. */
+  private byUnit({ order, mlByBleeder = {} }: Stage): void {
+    const units = partsOf(this.request.vehicle, 'control-unit').map(({ id }) => id)
+    const [unit] = units
+    this.rig.came.clear()
+    for (const bleeder of order) {
+      const feed = this.feeds.get(bleeder)
+      if (!feed || unit === undefined) this.cannot([bleeder])
+      else if (feed.foot) this.pulsed(bleeder, unit)
+      else this.pumped(bleeder, unit, feed.reservoir, mlByBleeder[bleeder] ?? 0)
+    }
+    if (order.length === 0) for (const id of units) this.act({ do: 'cycle', unit: id, for: CYCLE_S })
+  }
+
+  /** Its pump pushes through one bleeder, an inverted bottle on the reservoir. */
+  private pumped(bleeder: string, unit: string, reservoir: string, wantedMl: number): void {
+    this.act({ do: 'feed', reservoir, on: true, for: 0 })
+    this.act({ do: 'open', bleeder, turns: 0.5, hose: 'under-fluid', for: 0 })
+    let before = -1
+    for (let look = 0; look < MOST_LOOKS && this.outMl(bleeder) < wantedMl; look++) {
+      if (this.outMl(bleeder) - before < NO_PULL_ML) break
+      before = this.outMl(bleeder)
+      this.act({ do: 'cycle', unit, for: LOOK_S })
+    }
+    this.act({ do: 'close', bleeder, for: CLOSE_S })
+    this.act({ do: 'feed', reservoir, on: false, for: 0 })
+    if (this.outMl(bleeder) < wantedMl) this.faults.push(fact('rig-no-flow', { bleeder }))
+  }
+
+  /** It pulses its valves while one bleeder is open and the pedal is pumped. */
+  private pulsed(bleeder: string, unit: string): void {
+    const { foot, reservoir = '' } = this.feeds.get(bleeder) ?? {}
+    if (!foot) return
+    for (let pull = 0; pull < PULSED_PULLS; pull++) {
+      this.act({ do: 'press', cylinder: foot.cylinder, effortN: foot.effortN, overS: 0.2, for: PRESS_S })
+      this.act({ do: 'open', bleeder, turns: 0.5, hose: 'under-fluid', for: 0 })
+      this.act({ do: 'cycle', unit, for: OPEN_S })
+      this.act({ do: 'close', bleeder, for: CLOSE_S })
+      this.act({ do: 'release', cylinder: foot.cylinder, overS: 0.3, for: UP_S })
+      const tank = this.tank(reservoir)
+      if (tank && tank.levelMl < tank.minMl) this.toMax(reservoir)
+    }
+  }
+
+  /** Nothing of what is planned can drive these here; said once. */
   private cannot(bleeders: readonly string[]): void {
     for (const bleeder of bleeders) {
       if (this.notSimulated.has(bleeder)) continue
@@ -205,8 +246,12 @@ export class Technician {
 
   /** Press, open, close, release, until so much has come. */
   private byPulls(bleeder: string, wantedMl: number): void {
-    const { cylinder, reservoir, effortN } = this.feeds.get(bleeder) ?? {}
-    if (cylinder === undefined || reservoir === undefined) return
+    const { foot, reservoir } = this.feeds.get(bleeder) ?? {}
+    if (!foot || reservoir === undefined) {
+      this.cannot([bleeder])
+      return
+    }
+    const { cylinder, effortN } = foot
     let empty = 0
     for (let pull = 0; pull < MOST_PULLS && this.outMl(bleeder) < wantedMl; pull++) {
       const before = this.outMl(bleeder)

@@ -1,12 +1,13 @@
 import { partsOf } from '../vehicle/parts'
 import type { Line, Part, Vehicle } from '../vehicle/schema'
 import { Assembly, type Door, doorKey } from './build'
-import { ofHole, ofLeak } from './link'
+import { ofLeak } from './link'
 import { addBrake, addSlave } from './parts/brake'
 import { addCylinder } from './parts/cylinder'
 import { addPassage, addSimulator, addUnit } from './parts/inner'
 import { addLine, type LineFault, lineId } from './parts/line'
 import { addLeak } from './parts/outlets'
+import { addPump } from './parts/pump'
 import { addReservoir } from './parts/reservoir'
 import type { RigFault } from './request'
 
@@ -37,15 +38,6 @@ function addPart(rig: Assembly, part: Part, circuit: string): void {
       // Lines only leave these.
       break
   }
-}
-
-/** A pump inside a unit, at rest: its reservoir's fluid stands in it. */
-function addPump(rig: Assembly, id: string, fedBy: string): void {
-  const tank = rig.tanks.find((each) => each.id === fedBy)
-  if (!tank) return
-  const cell = rig.cell({ of: id, heightM: 0, baseMl: 2 })
-  rig.link({ from: tank.cell, to: cell, out: ofHole(2, { boreMm: 2, lengthM: 0.05 }, rig.liquid) })
-  rig.doors.set(id, { in: cell, out: cell })
 }
 
 /** What is wrong with a line, of all the faults. */
@@ -119,7 +111,7 @@ export function assemble(vehicle: Vehicle, tempC: number, faults: readonly RigFa
   const rig = new Assembly(vehicle, tempC)
   for (const part of partsOf(vehicle, 'reservoir')) addReservoir(rig, part)
   for (const part of partsOf(vehicle, 'master-cylinder')) addCylinder(rig, part)
-  for (const part of partsOf(vehicle, 'pump')) addPump(rig, part.id, part.fedBy)
+  for (const part of partsOf(vehicle, 'pump')) addPump(rig, part)
   addLines(rig, faults)
   addFaults(rig, faults)
   return rig

@@ -53,6 +53,14 @@ export type Outlet = {
 /** A control unit’s closed branch, and the ways that lead into it. */
 export type Branch = { unit: string; cell: number; link: number; circuit: string }
 
+/** A pump inside a by-wire unit: how its way from the reservoir is while it runs, and at rest. */
+export type Pump = {
+  id: string
+  link: number
+  running: Pick<Link, 'boostKPa' | 'out' | 'back'>
+  resting: Pick<Link, 'boostKPa' | 'out' | 'back'>
+}
+
 /** The parts of a vehicle as they are put together into one network. */
 export class Assembly {
   readonly cells: Cell[] = []
@@ -63,6 +71,7 @@ export class Assembly {
   readonly chambers: Chamber[] = []
   readonly outlets: Outlet[] = []
   readonly branches: Branch[] = []
+  readonly pumps: Pump[] = []
   /** Cells of a brake's pistons, with what they hold by standing out. */
   readonly worn = new Map<string, { cell: number; ml: number }[]>()
   readonly liquid: Liquid

@@ -66,6 +66,8 @@ export class Link {
   takesOut: Takes
   takesBack: Takes
   readonly tube: { boreMm: number; mm2PerS: number } | undefined
+  /** What a pump in it adds. */
+  boostKPa = 0
   /** 0 shut, 1 open; between, so much of its section. */
   open = 1
   /** mL/s of the last step. */

@@ -92,9 +92,13 @@ export class Network {
     return settled
   }
 
-  private drop({ from, to }: Link): number {
+  private drop({ from, to, boostKPa }: Link): number {
     const { trial, headKPa: head } = this
-    return (trial[from] as number) + (head[from] as number) - (trial[to] as number) - (head[to] as number)
+    const [ahead, behind] = [
+      (trial[to] as number) + (head[to] as number),
+      (trial[from] as number) + (head[from] as number),
+    ]
+    return behind + boostKPa - ahead
   }
 
   /** What each cell holds too much at the pressures tried, and how that changes with them. @returns the most, mL */

@@ -1,12 +1,13 @@
 import { boosterOf } from '../vehicle/booster'
 import { partsOf } from '../vehicle/parts'
+import { begin } from './acts'
 import { assemble } from './assemble'
 import type { Assembly, Outlet, Tank } from './build'
 import { type Carried, type Outside, Transport } from './carry'
 import type { Link } from './link'
-import { benchBleed, swap } from './mix'
 import type { RigAct, RigRequest } from './request'
 import { fill } from './start'
+import { stopUnit } from './unit-work'
 import { usual } from './usual'
 
 const FIRST_STEP_S = 1e-3
@@ -14,7 +15,7 @@ const SHORTEST_STEP_S = 5e-5
 const LONGEST_STEP_S = 0.25
 /** An act of less takes no time; what goes on during it is done at once. */
 const NO_TIME_S = 1e-12
-const AT_ONCE_S = 1e-9
+export const AT_ONCE_S = 1e-9
 /** A step moves no piston and no fluid further than this. */
 const MOST_MM = 0.8
 const MOST_ML = 1.5
@@ -49,8 +50,8 @@ export class Rig {
   private readonly kPaBefore: Float64Array
   private readonly flowBefore: Float64Array
   private readonly outside = new Map<number, Outside>()
-  private readonly feet = new Map<string, Foot>()
-  private readonly vacuumKPa = new Map<string, number>()
+  readonly feet = new Map<string, Foot>()
+  readonly vacuumKPa = new Map<string, number>()
   private readonly boost: number
   private readonly heldAtFirstMl: number
 
@@ -91,15 +92,13 @@ export class Rig {
   /** Do something, and let its time run. */
   do(act: RigAct): void {
     const until = this.atS + act.for
-    const during = this.begin(act)
+    const during = begin(this, act)
     // What takes no time is done all the same.
     if (act.for <= NO_TIME_S) during(AT_ONCE_S)
     let dt = FIRST_STEP_S
     while (this.atS < until - NO_TIME_S)
       dt = this.step(Math.min(dt, until - this.atS, LONGEST_STEP_S), during)
-    if (act.do === 'cycle')
-      for (const { unit, link } of this.assembly.branches)
-        if (unit === act.unit) this.assembly.way(link).open = 0
+    if (act.do === 'cycle') stopUnit(this.assembly, act.unit)
   }
 
   private asOutside(tank: Tank): Outside {
@@ -152,115 +151,28 @@ export class Rig {
     if (airMl > NO_AIR_ML) this.happened.add('air-drawn')
   }
 
-  private tank = (id: string): Tank => this.assembly.tanks.find((each) => each.id === id) as Tank
-  private outlet = (id: string): Outlet => this.assembly.outlets.find((each) => each.id === id) as Outlet
-
-  /** What an act changes at once, and what goes on while it lasts. */
-  private begin(act: RigAct): (dt: number) => void {
-    const { assembly } = this
-    const nothing = () => {}
-    switch (act.do) {
-      case 'press':
-      case 'release':
-        this.feet.set(act.cylinder, {
-          from: this.effortN(act.cylinder, this.atS),
-          to: act.do === 'press' ? act.effortN : 0,
-          begins: this.atS,
-          overS: act.overS,
-        })
-        return nothing
-      case 'open': {
-        const outlet = this.outlet(act.bleeder)
-        const way = assembly.way(outlet.link)
-        way.open = act.turns / 0.5
-        outlet.hose = act.hose
-        outlet.bottleOld = assembly.at(outlet.of).oldShare
-        way.back = act.hose === 'check-valve' ? 'none' : way.out
-        return nothing
-      }
-      case 'close':
-        assembly.way(this.outlet(act.bleeder).link).open = 0
-        return nothing
-      case 'crack':
-      case 'tighten':
-        assembly.way(this.joint(act.at).link).open = act.do === 'crack' ? 1 : 0
-        return nothing
-      case 'pressurise':
-        this.tank(act.reservoir).pressureKPa = act.kPa
-        return nothing
-      case 'vacuum':
-        this.vacuumKPa.set(act.bleeder, act.kPa)
-        return nothing
-      case 'feed': {
-        const tank = this.tank(act.reservoir)
-        tank.fedAtMl = act.on ? tank.levelMl : undefined
-        return nothing
-      }
-      case 'pour':
-        this.tank(act.reservoir).levelMl += act.ml
-        this.ledger.poured += act.ml
-        this.spill()
-        return nothing
-      case 'draw':
-        this.draw(this.tank(act.reservoir), act.ml)
-        return nothing
-      case 'wipe':
-        this.draw(this.tank(act.reservoir), Number.POSITIVE_INFINITY)
-        return nothing
-      case 'syringe': {
-        const cell = assembly.at(this.outlet(act.bleeder).of)
-        const perS = act.ml / Math.max(act.for, AT_ONCE_S)
-        return (dt) => {
-          cell.liquidMl += perS * dt
-          this.ledger.poured += perS * dt
-        }
-      }
-      case 'push-back': {
-        const pistons = assembly.worn.get(act.brake) ?? []
-        const rates = pistons.map(({ ml }) => ml / Math.max(act.for, AT_ONCE_S))
-        return (dt) => {
-          for (const [i, piston] of pistons.entries()) {
-            const ml = Math.min(piston.ml, (rates[i] ?? 0) * dt)
-            piston.ml -= ml
-            assembly.at(piston.cell).baseMl -= ml
-          }
-        }
-      }
-      case 'bench':
-        benchBleed(assembly, this.ledger, act.cylinder, act.strokes)
-        return nothing
-      case 'cycle': {
-        const branches = assembly.branches.filter(({ unit }) => unit === act.unit)
-        for (const { link } of branches) assembly.way(link).open = 1
-        return (dt) => {
-          for (const { cell, link } of branches)
-            swap(assembly.at(cell), assembly.at(assembly.way(link).from), dt)
-        }
-      }
-      case 'wait':
-        return nothing
-    }
-  }
+  tank = (id: string): Tank => this.assembly.tanks.find((each) => each.id === id) as Tank
+  outlet = (id: string): Outlet => this.assembly.outlets.find((each) => each.id === id) as Outlet
 
   /** A joint by its name: a chamber's port or a line's far end. */
-  private joint = (id: string): Outlet =>
+  joint = (id: string): Outlet =>
     this.assembly.outlets.find((each) => each.kind === 'joint' && each.id === id) as Outlet
 
-  private effortN(cylinder: string, atS: number): number {
+  effortN(cylinder: string, atS: number): number {
     const foot = this.feet.get(cylinder)
     if (!foot) return 0
     const share = Math.min(1, (atS - foot.begins) / foot.overS)
     return foot.from + share * (foot.to - foot.from)
   }
 
-  private draw(tank: Tank, ml: number): void {
+  draw(tank: Tank, ml: number): void {
     const drawn = Math.min(ml, tank.levelMl)
     tank.oldMl -= tank.levelMl > 0 ? (tank.oldMl * drawn) / tank.levelMl : 0
     tank.levelMl -= drawn
     this.ledger.drawn += drawn
   }
 
-  private spill(): void {
+  spill(): void {
     for (const tank of this.assembly.tanks) {
       const over = tank.levelMl - usual.brimShare * tank.maxMl
       if (over <= 0) continue

@@ -31,6 +31,8 @@ export const usual = {
   crackMm: 1,
   /** Small passages of a control unit on its way out, and back. */
   unit: { outMm: 0.6, backMm: 1.5, lengthM: 0.003, closedShare: 0.3 },
+  /** A by-wire unit's pump: what it pushes against nothing, and against what it stalls. */
+  pump: { freeMlPerS: 8, stallKPa: 3000 },
   /** How far above MAX the reservoir runs over. */
   brimShare: 1.15,
   /** A bleeder below its reservoir, where nothing says how the parts lie. */

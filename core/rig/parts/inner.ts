@@ -2,6 +2,7 @@ import type { PartOf } from '../../vehicle/schema'
 import { type Assembly, doorKey } from '../build'
 import { ofHole } from '../link'
 import { usual } from '../usual'
+import { addHolder } from './holder'
 import { addBleeder } from './outlets'
 
 /** Holes inside a valve, a junction or a simulator are wide: their lines decide. @source from memory */
@@ -47,13 +48,11 @@ export function addPassage(rig: Assembly, part: PartOf<'junction' | 'valve'>, ci
 
 /** A simulator gives like a soft brake, so that a foot has something to press. */
 export function addSimulator(rig: Assembly, part: PartOf<'stroke-simulator'>, circuit: string): void {
-  const cell = rig.cell({
-    of: part.id,
+  const cell = addHolder(rig, part.id, circuit, {
     heightM: rig.heightM(part.id, 0),
-    baseMl: Math.max(0.1, part.volumeMl),
+    ml: part.volumeMl,
     wallMlPerKPa: SIMULATOR_ML_PER_KPA,
   })
-  rig.doors.set(doorKey(part.id, circuit), { in: cell, out: cell })
   for (const bleeder of part.bleeders)
     if (!rig.outlets.some(({ id }) => id === bleeder.id)) addBleeder(rig, bleeder.id, cell, true)
 }
