@@ -76,12 +76,21 @@ export class Technician {
   }
 
   work(): void {
-    for (const stage of this.plan.stages) this.stage(stage)
+    for (const [i, stage] of this.plan.stages.entries()) this.stage(stage, this.reservoirsAt(i))
     for (const { id } of this.rig.assembly.tanks) this.toMax(id)
   }
 
-  private stage(stage: Stage): void {
-    const reservoirs = this.rig.assembly.tanks.map(({ id }) => id)
+  /** Separate systems are begun one after the other: a stage is for the reservoirs of the bleeders that come next. */
+  private reservoirsAt(i: number): string[] {
+    const all = this.rig.assembly.tanks.map(({ id }) => id)
+    const { stages } = this.plan
+    if (stages.filter(({ kind }) => kind === stages[i]?.kind).length < 2) return all
+    const next = stages.slice(i).find(({ order }) => order.length > 0)?.order ?? []
+    const feeding = new Set(next.map((id) => this.feeds.get(id)?.reservoir))
+    return all.filter((id) => feeding.has(id))
+  }
+
+  private stage(stage: Stage, reservoirs: readonly string[]): void {
     const { drawToMl, rinseMl } = this.plan.fluid
     switch (stage.kind) {
       case 'wipe-reservoir':

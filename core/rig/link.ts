@@ -51,8 +51,38 @@ export type LinkShape = {
   takesOut?: Takes
   takesBack?: Takes
   /** A tube: turbulence takes more than its laminar resistance. */
-  tube?: { boreMm: number; mm2PerS: number }
+  tube?: Bore
 }
+
+type Bore = { boreMm: number; mm2PerS: number }
+
+const reynoldsOf = ({ boreMm, mm2PerS }: Bore, mlPerS: number) =>
+  (4000 * mlPerS) / (Math.PI * boreMm * mm2PerS)
+
+/** What a tube takes at a flow beyond laminar, kPa. */
+function takes(tube: Bore, a: number, b: number, mlPerS: number): number {
+  const reynolds = reynoldsOf(tube, mlPerS)
+  return a * mlPerS * ((frictionFactor(reynolds) * reynolds) / 64) + b * mlPerS * mlPerS
+}
+
+/** How much more it takes for each mL/s. */
+function takesMore(tube: Bore, a: number, b: number, mlPerS: number): number {
+  const by = 1e-6 * mlPerS
+  return (takes(tube, a, b, mlPerS + by) - takes(tube, a, b, mlPerS - by)) / (2 * by)
+}
+
+/** The flow that takes a pressure, below what laminar flow would be, by halving: mL/s. */
+function turbulentFlow(tube: Bore, a: number, b: number, kPa: number, laminar: number): number {
+  let [low, high] = [0, laminar]
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2
+    if (takes(tube, a, b, middle) > kPa) high = middle
+    else low = middle
+  }
+  return (low + high) / 2
+}
+/** To the last digit that counts. */
+const HALVINGS = 45
 
 /** One way between two cells. Flow is above 0 from `from` to `to`. */
 export class Link {
@@ -65,7 +95,7 @@ export class Link {
   readonly backCracksKPa: number
   takesOut: Takes
   takesBack: Takes
-  readonly tube: { boreMm: number; mm2PerS: number } | undefined
+  readonly tube: Bore | undefined
   /** What a pump in it adds. */
   boostKPa = 0
   /** 0 shut, 1 open; between, so much of its section. */
@@ -75,7 +105,7 @@ export class Link {
   /** mL/s of a pass, and how it grows with pressure. */
   trialFlow = 0
   trialSlope = 0
-  /** What holds for a whole step: laminar and square part out, and back. Nothing passes what takes infinitely much. */
+  /** What holds for a whole step, how far open it is counted in: laminar and square part out, and back. Nothing passes what takes infinitely much. */
   private outLaminar = 0
   private outSquare = 0
   private backLaminar = 0
@@ -94,23 +124,14 @@ export class Link {
     this.tube = shape.tube
   }
 
-  /** Turbulence of the last step, as so many times the laminar resistance. */
-  private turbulence(): number {
-    if (!this.tube) return 1
-    const { boreMm, mm2PerS } = this.tube
-    const reynolds = (4000 * Math.abs(this.flow)) / (Math.PI * boreMm * mm2PerS)
-    return reynolds <= LAMINAR_REYNOLDS ? 1 : (frictionFactor(reynolds) * reynolds) / 64
-  }
-
   /** Before a step's first pass. @returns whether anything can pass at all */
   begin(): boolean {
     const { open, out, back } = this
     if (open === 0 || (this.noneOut && back === 'none')) return false
-    const turbulence = this.turbulence()
     const part = 1 / (open * open)
-    this.outLaminar = this.noneOut ? Number.POSITIVE_INFINITY : out.laminar * turbulence * part
+    this.outLaminar = this.noneOut ? Number.POSITIVE_INFINITY : out.laminar * part
     this.outSquare = this.noneOut ? 0 : out.square * part
-    this.backLaminar = back === 'none' ? Number.POSITIVE_INFINITY : back.laminar * turbulence * part
+    this.backLaminar = back === 'none' ? Number.POSITIVE_INFINITY : back.laminar * part
     this.backSquare = back === 'none' ? 0 : back.square * part
     return true
   }
@@ -132,8 +153,12 @@ export class Link {
     const width = (outwards ? this.cracksKPa : this.backCracksKPa) * OPENS_OVER
     const opened = beyond / (beyond + width)
     const drives = beyond * opened
-    const root = Math.sqrt(a * a + 4 * b * drives)
-    const flow = (2 * drives) / (a + root)
+    let root = Math.sqrt(a * a + 4 * b * drives)
+    let flow = (2 * drives) / (a + root)
+    if (this.tube && reynoldsOf(this.tube, flow) > LAMINAR_REYNOLDS) {
+      flow = turbulentFlow(this.tube, a, b, drives, flow)
+      root = takesMore(this.tube, a, b, flow)
+    }
     this.trialFlow = outwards ? flow : -flow
     this.trialSlope = (opened * (2 - opened)) / root
   }

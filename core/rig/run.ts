@@ -35,14 +35,27 @@ export type Ledger = {
   spilled: number
   airIn: number
   airOut: number
+  /** Old liquid among all that went out, less what came back. */
+  oldGone: number
 }
 
 /** A vehicle under somebody's hands: what is done to it moves time on. Same acts, same state. */
 export class Rig {
   readonly assembly: Assembly
   atS = 0
-  readonly ledger: Ledger = { poured: 0, drawn: 0, out: 0, leaked: 0, spilled: 0, airIn: 0, airOut: 0 }
+  readonly ledger: Ledger = {
+    poured: 0,
+    drawn: 0,
+    out: 0,
+    leaked: 0,
+    spilled: 0,
+    airIn: 0,
+    airOut: 0,
+    oldGone: 0,
+  }
   readonly happened = new Set<Happened>()
+  /** How many were tried, and how many stand as near as they came at the shortest. */
+  readonly steps = { tried: 0, unsettled: 0 }
   /** Of every outlet, since it was last asked for. */
   readonly came = new Map<string, Came>()
   private readonly network: ReturnType<Assembly['network']>
@@ -55,7 +68,11 @@ export class Rig {
   private readonly boost: number
   private readonly heldAtFirstMl: number
 
-  constructor(request: Omit<RigRequest, 'acts'>) {
+  /** @param fineness steps are so many times shorter than they need be: for whoever checks that it changes nothing */
+  constructor(
+    request: Omit<RigRequest, 'acts'>,
+    private readonly fineness = 1,
+  ) {
     const { vehicle, start, faults } = request
     this.assembly = assemble(vehicle, start.tempC, faults)
     this.network = this.assembly.network()
@@ -74,6 +91,15 @@ export class Rig {
     const { cells, fixed, tanks } = this.assembly
     const inside = cells.reduce((sum, cell, i) => sum + (fixed.has(i) ? 0 : cell.liquidMl), 0)
     return tanks.reduce((sum, { levelMl }) => sum + levelMl, inside)
+  }
+  /** Old liquid among it. */
+  get oldMl(): number {
+    const { cells, fixed, tanks } = this.assembly
+    const inside = cells.reduce(
+      (sum, cell, i) => sum + (fixed.has(i) ? 0 : (cell.tube?.oldMl ?? cell.oldMl)),
+      0,
+    )
+    return tanks.reduce((sum, { oldMl }) => sum + oldMl, inside)
   }
   get heldMoreMl(): number {
     return this.heldMl - this.heldAtFirstMl
@@ -95,9 +121,9 @@ export class Rig {
     const during = begin(this, act)
     // What takes no time is done all the same.
     if (act.for <= NO_TIME_S) during(AT_ONCE_S)
-    let dt = FIRST_STEP_S
-    while (this.atS < until - NO_TIME_S)
-      dt = this.step(Math.min(dt, until - this.atS, LONGEST_STEP_S), during)
+    const longest = LONGEST_STEP_S / this.fineness
+    let dt = FIRST_STEP_S / this.fineness
+    while (this.atS < until - NO_TIME_S) dt = this.step(Math.min(dt, until - this.atS, longest), during)
     if (act.do === 'cycle') stopUnit(this.assembly, act.unit)
   }
 
@@ -124,6 +150,7 @@ export class Rig {
   private atOutlet(outlet: Outlet): Outside {
     const count = ({ liquidMl, oldMl, airMl }: Carried, sign: 1 | -1) => {
       this.ledger[outlet.kind === 'leak' ? 'leaked' : 'out'] += sign * liquidMl
+      this.ledger.oldGone += sign * oldMl
       if (outlet.kind === 'leak') return
       const came = this.came.get(outlet.id) ?? { ml: 0, oldMl: 0, airMl: 0 }
       this.came.set(outlet.id, {
@@ -167,9 +194,15 @@ export class Rig {
 
   draw(tank: Tank, ml: number): void {
     const drawn = Math.min(ml, tank.levelMl)
-    tank.oldMl -= tank.levelMl > 0 ? (tank.oldMl * drawn) / tank.levelMl : 0
+    this.loseOld(tank, drawn)
     tank.levelMl -= drawn
     this.ledger.drawn += drawn
+  }
+
+  private loseOld(tank: Tank, ml: number): void {
+    const oldMl = tank.levelMl > 0 ? (tank.oldMl * ml) / tank.levelMl : 0
+    tank.oldMl -= oldMl
+    this.ledger.oldGone += oldMl
   }
 
   spill(): void {
@@ -177,7 +210,7 @@ export class Rig {
       const over = tank.levelMl - usual.brimShare * tank.maxMl
       if (over <= 0) continue
       this.happened.add('overflow')
-      tank.oldMl -= (tank.oldMl * over) / tank.levelMl
+      this.loseOld(tank, over)
       tank.levelMl -= over
       this.ledger.spilled += over
     }
@@ -204,7 +237,12 @@ export class Rig {
       }
       const settled = network.solve(dt)
       far = this.howFar(dt)
-      if (dt <= SHORTEST_STEP_S || (settled && far <= 1)) break
+      this.steps.tried += 1
+      if (settled && far <= 1) break
+      if (dt <= SHORTEST_STEP_S) {
+        if (!settled) this.steps.unsettled += 1
+        break
+      }
       for (let i = 0; i < cells.length; i++) assembly.at(i).kPa = this.kPaBefore[i] as number
       for (let l = 0; l < links.length; l++) assembly.way(l).flow = this.flowBefore[l] as number
       dt *= settled ? Math.max(0.1, 0.8 / far) : 0.5
@@ -244,6 +282,6 @@ export class Rig {
       const it = this.assembly.at(cell)
       if (it.piston) far = Math.max(far, Math.abs(it.pistonAtMm(it.kPa, dt) - it.piston.atMm) / MOST_MM)
     }
-    return far
+    return far * this.fineness
   }
 }

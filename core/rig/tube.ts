@@ -61,7 +61,9 @@ class Lane {
       gotOldMl += part * (this.share[at] as number)
       if (part < ml) {
         this.ml[at] = ml - part
-      } else if (end === 'near') {
+        break
+      }
+      if (end === 'near') {
         this.ml.shift()
         this.share.shift()
       } else {
@@ -88,6 +90,11 @@ export class Tube {
   /** Old share of all of it while it is of one age: then no lane is kept. */
   private uniform: number | undefined = 0
   private pushes = 0
+
+  get oldMl(): number {
+    if (this.uniform !== undefined) return this.uniform * this.volumeMl
+    return this.lanes.reduce((sum, lane) => sum + lane.oldMl, 0)
+  }
 
   fill(ml: number, share: number): void {
     this.volumeMl = ml
@@ -144,7 +151,7 @@ export class Tube {
         most = Math.max(most, share)
       }
     if (most - least > ALIKE || this.volumeMl <= 0) return undefined
-    return this.lanes.reduce((sum, lane) => sum + lane.oldMl, 0) / this.volumeMl
+    return this.oldMl / this.volumeMl
   }
 }
 

@@ -35,6 +35,8 @@ export type PlanCase = {
     rinses?: boolean
     /** Steps, cautions and reasons that must not be there. */
     never?: string[]
+    /** Where the simulated vehicle does not end as planned: what it says, and why that is no fault of the plan. */
+    onRig?: { faults: string[]; why: string }
   }
 }
 

@@ -1,10 +1,18 @@
 import { describe, expect, test } from 'vitest'
 import type { Stage } from '~core/plan/answer'
+import { type OnRig, planOnRig } from '~core/plan/on-rig'
 import { techniqueFact } from '~core/technique/technique'
 import { sayMetric } from '~core/words'
 import { planCases } from '.'
 import type { PlanCase } from './case'
-import { planOf } from './plan-of'
+import { planOf, requestOf } from './plan-of'
+
+/** The plan worked through on the simulated vehicle, once a case. */
+const ran = new Map<PlanCase, OnRig | undefined>()
+function rigOf(worked: PlanCase): OnRig | undefined {
+  if (!ran.has(worked)) ran.set(worked, planOnRig(requestOf(worked), planOf(worked)))
+  return ran.get(worked)
+}
 
 const said = ({ kind, technique }: Stage) => (technique ? `${kind}: ${technique}` : kind)
 /** What stands in both, in the order of the first. */
@@ -25,6 +33,7 @@ describe.each(Object.entries(planCases))('%s', (_chapter, cases) => {
       drawToMl,
       rinses,
       never = [],
+      onRig,
     } = worked.expect
     const plan = planOf(worked)
     expect(plan.stops.map(({ code }) => code)).toEqual(stops)
@@ -49,6 +58,9 @@ describe.each(Object.entries(planCases))('%s', (_chapter, cases) => {
       ...plan.stages.flatMap((each) => [...each.before, ...each.after]),
     ]
     expect(all.map(({ code }) => code).filter((code) => never.includes(code))).toEqual([])
+    const rig = rigOf(worked)
+    expect(rig?.ranDry ?? false).toBe(false)
+    expect((rig?.faults ?? []).map(({ code }) => code)).toEqual(onRig?.faults ?? [])
     if (typeof pressureKPa === 'number') expect(plan.pressureKPa).toBe(pressureKPa)
     else if (pressureKPa) expect(plan.pressureKPa).toBeLessThanOrEqual(pressureKPa.atMost)
   })
@@ -77,6 +89,15 @@ function told(worked: PlanCase): string {
     const opened = stage.order.length > 0 ? `: ${stage.order.join(' → ')}` : ''
     const amount = stage.ml > 0 ? `, ${Math.round(stage.ml)} mL` : ''
     lines.push(`- ${stage.kind}${way}${opened}${amount}, ${Math.round(stage.minutes)} min`)
+  }
+  const rig = rigOf(worked)
+  if (rig) {
+    const worst = Math.max(0, ...Object.keys(plan.expectedOldPct).map((id) => rig.oldPct[id] ?? 0))
+    const { targetOldPct } = fluid
+    const old = targetOldPct === undefined ? '' : `${worst.toFixed(1)} % old at worst for ${targetOldPct}, `
+    const air = rig.airMl < 0.1 ? 'no air' : `${rig.airMl.toFixed(1)} mL of air`
+    const why = worked.expect.onRig ? ` (${worked.expect.onRig.why})` : ''
+    lines.push(`- On the rig: ${old}${air}, ${Math.round(rig.usedMl)} mL used${why}`)
   }
   return `${lines.join('\n')}\n`
 }

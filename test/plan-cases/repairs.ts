@@ -232,6 +232,10 @@ export const repairCases: PlanCase[] = [
     work: { reason: 'repair', replaced: ['rear left line', 'rear right line'], systemEmpty: true },
     shop: { methods: everything },
     expect: {
+      onRig: {
+        faults: ['rig-air-left'],
+        why: 'closed branches that begin with nothing but air give up part of it at each of the two cycles; a third leaves a third of a millilitre',
+      },
       stages: [
         'slow-fill',
         'wait',

@@ -5,8 +5,15 @@ import type { Check } from './check'
 import { exchangeChecks } from './exchange'
 import { hydraulicsChecks } from './hydraulics'
 import { moistureChecks } from './moisture'
+import { rigChecks } from './rig'
 
-const checks: readonly Check[] = [...hydraulicsChecks, ...moistureChecks, ...exchangeChecks, ...airChecks]
+const checks: readonly Check[] = [
+  ...hydraulicsChecks,
+  ...moistureChecks,
+  ...exchangeChecks,
+  ...airChecks,
+  ...rigChecks,
+]
 const digits = (value: number) => Number(value.toPrecision(6)).toString()
 /** Below a millionth it is the machine’s rounding, which may differ between machines. */
 const percent = (share: number) => (share < 1e-8 ? '0 %' : `${(100 * share).toPrecision(1)} %`)
