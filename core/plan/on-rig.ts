@@ -1,6 +1,7 @@
 import { type Fact, fact } from '../base/decision'
 import { lineId } from '../rig/parts/line'
 import { Rig } from '../rig/run'
+import { usual } from '../rig/usual'
 import { partsOf } from '../vehicle/parts'
 import type { Plan } from './answer'
 import type { PlanRequest } from './request'
@@ -15,7 +16,13 @@ export type OnRig = {
   /** New fluid that really went in. */
   usedMl: number
   ranDry: boolean
+  /** The lowest that each reservoir stood once the work had begun to fill it, mL. */
+  leastMl: Record<string, number>
+  /** Travel at an ordinary stop before the work and after, mm, by cylinder. */
+  pedalMm: Record<string, { before: number; after: number }>
   minutes: number
+  /** Minutes that fluid ran with nobody pressing, and what the plan reckoned by pipes and bleeders alone. */
+  flow?: { minutes: number; plannedMinutes: number }
   faults: Fact[]
 }
 
@@ -56,6 +63,25 @@ function levelsOf({ vehicle, work }: PlanRequest, { stages, fluid }: Plan): Reco
   )
 }
 
+/** Pressure of an ordinary stop in a cylinder's first chamber, kPa. @source from memory */
+const STOP_KPA = 1500
+/** So long until what was pressed has come back. */
+const RESTS_S = 10
+
+/** Travel of every pedal and lever at an ordinary stop, the booster empty, mm. */
+function feel(rig: Rig): Record<string, number> {
+  const mm: Record<string, number> = {}
+  rig.do({ do: 'wait', for: RESTS_S })
+  for (const { id, pedalRatio, chambers } of partsOf(rig.assembly.vehicle, 'master-cylinder')) {
+    const areaMm2 = (Math.PI / 4) * (chambers[0]?.boreMm ?? 0) ** 2
+    const effortN = ((STOP_KPA * areaMm2) / 1000 + usual.springN) / pedalRatio
+    rig.do({ do: 'press', cylinder: id, effortN, overS: 0.3, for: 1.5 })
+    mm[id] = rig.pedalMm(id)
+    rig.do({ do: 'release', cylinder: id, overS: 0.3, for: 2 })
+  }
+  return mm
+}
+
 /**
  * The plan's own acts by its own method, stage by stage, on the vehicle as a network: what each bleeder ends at, whether a
  * reservoir ran dry, what air is left. A plan that stops is not run.
@@ -64,7 +90,7 @@ function levelsOf({ vehicle, work }: PlanRequest, { stages, fluid }: Plan): Reco
  */
 export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
   if (plan.verdict === 'stop') return undefined
-  const rig = new Rig({
+  const stands = {
     vehicle: request.vehicle,
     start: {
       oldPct: 100,
@@ -80,7 +106,8 @@ export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
       boost: false,
     },
     faults: [],
-  })
+  }
+  const rig = new Rig(stands)
   const technician = new Technician(rig, request, plan)
   technician.work()
   const oldPct = Object.fromEntries(
@@ -89,6 +116,12 @@ export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
         ? [[id, 100 * rig.assembly.at(of).oldShare] as const]
         : [],
     ),
+  )
+  const minutes = rig.atS / 60
+  // Felt on another one before: a foot that presses would move what the work begins with.
+  const [before, after] = [feel(new Rig(stands)), feel(rig)]
+  const pedalMm = Object.fromEntries(
+    Object.entries(before).map(([id, mm]) => [id, { before: mm, after: after[id] ?? mm }]),
   )
   const { targetOldPct } = plan.fluid
   const missed =
@@ -109,7 +142,18 @@ export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
     airMl: rig.airMl,
     usedMl: rig.ledger.poured,
     ranDry: technician.ranDry,
-    minutes: rig.atS / 60,
+    leastMl: technician.leastMl,
+    pedalMm,
+    minutes,
+    ...(technician.flowedS > 0 && {
+      flow: {
+        minutes: technician.flowedS / 60,
+        plannedMinutes: plan.stages.reduce(
+          (sum, { kind, fluidMinutes }) => sum + (kind === 'bleed' ? fluidMinutes : 0),
+          0,
+        ),
+      },
+    }),
     faults,
   }
 }

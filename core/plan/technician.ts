@@ -20,6 +20,9 @@ const CYCLE_S = 60
 const PULSED_PULLS = 4
 /** Looked at so often while something else drives it. */
 const LOOK_S = 2
+const FIRST_LOOK_S = 0.2
+/** … and no later than when this has come. */
+const LOOK_ML = 2
 const MOST_LOOKS = 5000
 
 type Act = Parameters<Rig['do']>[0]
@@ -33,6 +36,12 @@ export class Technician {
   /** Bleeders that nothing of what the plan says can drive here; said once. */
   readonly notSimulated = new Set<string>()
   ranDry = false
+  /** How long fluid ran with nobody pressing. */
+  flowedS = 0
+  /** By reservoir, from when it was first filled or found full. */
+  readonly leastMl: Record<string, number> = {}
+  private readonly filled = new Set<string>()
+  private moving = false
   private readonly feeds: Map<string, Feed>
 
   constructor(
@@ -61,6 +70,11 @@ export class Technician {
     this.rig.happened.clear()
     this.rig.do({ for: 0.5, ...act } as unknown as Act)
     if (this.rig.happened.has('reservoir-dry')) this.ranDry = true
+    for (const { id, levelMl, maxMl } of this.rig.assembly.tanks) {
+      if (levelMl >= maxMl - 1e-6) this.filled.add(id)
+      // Drawing down before the first bleeder is the plan's own doing.
+      if (this.filled.has(id) && this.moving) this.leastMl[id] = Math.min(this.leastMl[id] ?? maxMl, levelMl)
+    }
   }
   private tank = (id: string) => this.rig.assembly.tanks.find((each) => each.id === id)
   private outMl = (bleeder: string) => this.rig.came.get(bleeder)?.ml ?? 0
@@ -198,7 +212,13 @@ export class Technician {
       }
   }
 
-  private bleed({ order, mlByBleeder = {}, technique }: Stage): void {
+  private bleed(stage: Stage): void {
+    this.moving = true
+    this.bleedBy(stage)
+    this.moving = false
+  }
+
+  private bleedBy({ order, mlByBleeder = {}, technique }: Stage): void {
     const way = technique === undefined ? undefined : techniqueOf(technique)
     if (!way) return
     const { pressureKPa = 0 } = bleedSettings(this.plan)
@@ -227,15 +247,24 @@ export class Technician {
 
   /** Left open until so much has come. */
   private byFlow(group: readonly string[], wanted: Record<string, number>, vacuumKPa: number): void {
+    const began = this.rig.atS
+    this.letFlow(group, wanted, vacuumKPa)
+    this.flowedS += this.rig.atS - began
+  }
+
+  private letFlow(group: readonly string[], wanted: Record<string, number>, vacuumKPa: number): void {
     const open = new Set(group)
     for (const bleeder of group) {
       this.act({ do: 'vacuum', bleeder, kPa: vacuumKPa, for: 0 })
       this.act({ do: 'open', bleeder, turns: 0.5, hose: 'under-fluid', for: 0 })
     }
+    let waits = FIRST_LOOK_S
     for (let look = 0; look < MOST_LOOKS && open.size > 0; look++) {
-      const left = [...open].map((id) => (wanted[id] ?? 0) - this.outMl(id))
       const before = this.rig.ledger.out
-      this.act({ do: 'wait', for: Math.min(...left) < 2 ? LOOK_S / 8 : LOOK_S })
+      this.act({ do: 'wait', for: waits })
+      // The quicker it runs, the sooner somebody looks again.
+      const mlPerS = (this.rig.ledger.out - before) / waits
+      waits = Math.max(FIRST_LOOK_S, Math.min(LOOK_S, LOOK_ML / Math.max(mlPerS, 1e-6)))
       for (const bleeder of [...open]) {
         const { reservoir = '' } = this.feeds.get(bleeder) ?? {}
         const tank = this.tank(reservoir)

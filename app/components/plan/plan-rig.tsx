@@ -2,8 +2,10 @@ import * as Comlink from 'comlink'
 import { useEffect, useState } from 'react'
 import { useSay } from '~/lib/say'
 import type { PlanRig as Worked } from '~/workers/plan-rig'
+import { type Fact, fact } from '~core/base/decision'
 import type { OnRig } from '~core/plan/on-rig'
 import type { PlanRequest } from '~core/plan/request'
+import { partsOf } from '~core/vehicle/parts'
 
 /** Without a change for this long, somebody looks. */
 const PAUSE_MS = 600
@@ -44,12 +46,41 @@ export function PlanRig({ request, targetPct }: { request: PlanRequest; targetPc
         <p className="fault">This browser could not run it: the plan stands by itself.</p>
       )}
       {state.at === 'done' && !state.rig && <p>There is nothing to run.</p>}
-      {state.at === 'done' && state.rig && <Ran rig={state.rig} targetPct={targetPct} />}
+      {state.at === 'done' && state.rig && <Ran rig={state.rig} request={request} targetPct={targetPct} />}
     </section>
   )
 }
 
-function Ran({ rig, targetPct }: { rig: OnRig; targetPct?: number }) {
+/** Fluid that runs so much longer than planned is worth a word. */
+const SLOWER = 1.5
+/** A pedal that gained less than this feels the same, mm. */
+const FELT_MM = 3
+
+/** What a technician would have seen and felt. */
+function seen({ leastMl, pedalMm, flow }: OnRig, { vehicle }: PlanRequest): Fact[] {
+  return [
+    ...partsOf(vehicle, 'reservoir').flatMap(({ id, minMl }) =>
+      leastMl[id] === undefined
+        ? []
+        : [fact('rig-least', { reservoir: id, leastMl: leastMl[id], minMl: Math.round(minMl) })],
+    ),
+    ...Object.entries(pedalMm).map(([cylinder, { before, after }]) =>
+      before - after > FELT_MM
+        ? fact('rig-pedal-better', { cylinder, beforeMm: Math.round(before), afterMm: Math.round(after) })
+        : fact('rig-pedal', { cylinder, afterMm: Math.round(after) }),
+    ),
+    ...(flow && flow.minutes > SLOWER * flow.plannedMinutes
+      ? [
+          fact('rig-slower', {
+            rigMin: Math.ceil(flow.minutes),
+            planMin: Math.ceil(flow.plannedMinutes),
+          }),
+        ]
+      : []),
+  ]
+}
+
+function Ran({ rig, request, targetPct }: { rig: OnRig; request: PlanRequest; targetPct?: number }) {
   const say = useSay()
   const ends = Object.entries(rig.oldPct)
   const worst = Math.max(0, ...ends.map(([, pct]) => pct))
@@ -98,6 +129,11 @@ function Ran({ rig, targetPct }: { rig: OnRig; targetPct?: number }) {
           </p>
         </>
       )}
+      <ul aria-label="What was seen and felt" className="grid gap-1">
+        {seen(rig, request).map((each) => (
+          <li key={JSON.stringify(each)}>{say(each)}</li>
+        ))}
+      </ul>
     </>
   )
 }
