@@ -29,6 +29,7 @@ const pages = [
   { id: 'temperature', field: 'Temperature', good: '20', says: 'At 20 °C it runs at 1.00', bad: '300' },
   { id: 'pedal', field: 'Line pressure', good: '300 25, 4000 31', says: 'Air: cannot tell', bad: '40' },
   { id: 'bubbles', field: 'Smallest bubble', good: '0.2', says: 'Bubbles of 0.2 mm need 43 s', bad: '0' },
+  { id: 'pull', field: 'Foot on the pedal', good: '120', says: 'draws no air', bad: '5' },
   { id: 'sheet', field: 'Level now', good: '300', says: '8 strokes to top-up', bad: '100' },
 ]
 
@@ -185,4 +186,20 @@ test.describe('somebody who thinks in ounces and psi', () => {
     await page.getByRole('button', { name: 'As the shop' }).click()
     await expect(page.getByText('As the shop has them.')).toBeVisible()
   })
+})
+
+test('a pull, slowly: the moment is picked by keyboard, and paper shows it too', async ({ page }) => {
+  await visit(page, '/bench/pull')
+  const moment = page.getByRole('slider', { name: 'Moment' })
+  await moment.focus()
+  await page.keyboard.press('Home')
+  await expect(page.getByRole('img', { name: 'pedal held down, bleeder closed' })).toBeVisible()
+  for (let key = 0; key < 15; key++) await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('img', { name: 'pedal held down, bleeder open' })).toBeVisible()
+  await page.getByLabel('End of the pull').selectOption('release-first')
+  await expect(answer(page)).toContainText('of air drawn in')
+  await page.keyboard.press('End')
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByRole('img', { name: 'bleeder' })).toBeVisible()
 })

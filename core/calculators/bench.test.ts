@@ -258,3 +258,11 @@ describe('what the pages find', () => {
     expect((again.result as { waterPct: number }).waterPct).toBeCloseTo(2, 3)
   })
 })
+
+test('a pull: let go first it draws air in by an open hose, and by none where fluid or a valve stands before it', () => {
+  const airIn = (changes: Typed) => (worked('pull', changes).result as { airInMl: number }).airInMl
+  expect(airIn({})).toBeLessThan(1e-6)
+  expect(airIn({ end: 'release-first' })).toBeGreaterThan(0.1)
+  expect(airIn({ end: 'release-first', hose: 'under-fluid' })).toBeLessThan(1e-6)
+  expect(airIn({ end: 'release-first', hose: 'check-valve' })).toBeLessThan(1e-6)
+})

@@ -4,6 +4,7 @@ import { leftRightBench } from './left-right'
 import { oldFluidBench } from './old-fluid'
 import type { BenchPage } from './page'
 import { pedalBench } from './pedal'
+import { pullBench } from './pull'
 import { sheetBench } from './sheet'
 import { temperatureBench } from './temperature'
 
@@ -15,6 +16,7 @@ export const benchPages = [
   temperatureBench,
   pedalBench,
   bubblesBench,
+  pullBench,
   sheetBench,
   // Their inputs and results differ; each page’s own fit together was checked where it was defined.
 ] as unknown as readonly BenchPage[]

@@ -4,6 +4,7 @@ import { BubblesPicture } from './bubbles'
 import { LeftRightPicture } from './left-right'
 import { OldFluidPicture } from './old-fluid'
 import { PedalPicture } from './pedal'
+import { PullPicture } from './pull'
 import { SheetPicture } from './sheet'
 import { TemperaturePicture } from './temperature'
 
@@ -18,6 +19,7 @@ export const pictures = {
   temperature: TemperaturePicture,
   pedal: PedalPicture,
   bubbles: BubblesPicture,
+  pull: PullPicture,
   sheet: SheetPicture,
   // Each knows the result of the page whose id it has here.
 } as unknown as Record<string, React.ComponentType<PictureProps<unknown>>>

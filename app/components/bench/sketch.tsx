@@ -6,6 +6,7 @@ const strokes: Record<string, string> = {
   temperature: 'M12 50 C36 48 54 34 66 8 M30 8 V52',
   pedal: 'M12 50 C16 24 30 18 66 10 M12 50 L66 36',
   bubbles: 'M12 10 C18 44 36 50 66 52 M48 20 a4 4 0 1 0 .1 0 M56 30 a2 2 0 1 0 .1 0',
+  pull: 'M12 40 H30 V16 H48 V46 H66 M48 24 a3 3 0 1 0 .1 0',
   sheet: 'M16 14 H62 M16 26 H50 M16 38 H58 M16 50 H36',
 }
 

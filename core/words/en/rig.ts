@@ -6,9 +6,9 @@ export const rig: Words = {
   'rig-not-simulated': 'The rig has no pump of a unit’s own: what it does at {bleeder} was not run.',
   'rig-ran-dry': 'On the rig a reservoir fell below its ports.',
   'rig-target-missed': 'On the rig {bleeder} ends at {endsPct} old, not at {targetPct}.',
-  'rig-least': '{reservoir}: never below {leastMl} while it was bled; MIN is {minMl}.',
-  'rig-pedal': '{cylinder}: {afterMm} of travel at an ordinary stop.',
-  'rig-pedal-better': '{cylinder}: {beforeMm} of travel at an ordinary stop before, {afterMm} after.',
+  'rig-least': '{^reservoir}: never below {leastMl} while it was bled; MIN is {minMl}.',
+  'rig-pedal': '{^cylinder}: {afterMm} of travel at an ordinary stop.',
+  'rig-pedal-better': '{^cylinder}: {beforeMm} of travel at an ordinary stop before, {afterMm} after.',
   'rig-slower':
     'Fluid runs for {rigMin} min here, with every port and small passage counted; the plan reckons pipes and bleeders: {planMin} min.',
   'rig-air-left': 'On the rig {leftMl} of air is left.',
