@@ -109,7 +109,7 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
     ? page.says(shown.result, shown.values, show).replace(/(\d) (?=\S)/g, '$1\u00a0')
     : undefined
   return (
-    <div className="grid items-start gap-5 lg:grid-cols-[22rem_1fr]">
+    <div className="grid items-start gap-5 lg:grid-cols-[22rem_minmax(0,1fr)]">
       <title>{`${page.name} · Bench · Ruddy Siphon`}</title>
       <div className="grid gap-5 print:order-2">
         <header className="print:hidden">
@@ -145,9 +145,9 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
             ))}
         </form>
       </div>
-      <div className="grid gap-5">
+      <div className="grid min-w-0 gap-5">
         <section
-          className={`panel grid gap-4 ${worked.ok ? '' : 'border-l-8 border-l-oxide'}`}
+          className={`panel grid min-w-0 grid-cols-[minmax(0,1fr)] gap-4 ${worked.ok ? '' : 'border-l-8 border-l-oxide'}`}
           aria-label="Answer"
         >
           <p className="hidden text-2xl font-extrabold print:block">{page.name}</p>

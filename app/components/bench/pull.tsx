@@ -1,6 +1,7 @@
 import { useCallback, useState } from 'react'
 import { Chart } from '~/components/chart/chart'
 import { acrossAxis, curve, frame, type Look, marks, upAxis, type XY } from '~/components/chart/look'
+import { fluidPaints } from '~/components/swatch'
 import { useShow } from '~/lib/units'
 import type { ValuesOf } from '~core/calculators/page'
 import type { PullMoment, PullResult, pullBench } from '~core/calculators/pull'
@@ -86,7 +87,7 @@ const MOST_BUBBLE_R = 26
 /** Cylinder, line, brake, bleeder and hose in one line, cut open. Its proportions are no drawing to scale. */
 function CutAway({ moment, wholeMm, hose }: { moment: PullMoment; wholeMm: number; hose: string }) {
   const { pedalMm, bubbleMl, oldPct, open, pressed, brakeKPa } = moment
-  const rod = 8 + 62 * Math.min(1, pedalMm / wholeMm)
+  const rod = 4 + 40 * Math.min(1, pedalMm / wholeMm)
   const bubble = bubbleMl > 0.002 ? Math.min(MOST_BUBBLE_R, 3 + 14 * Math.cbrt(bubbleMl)) : 0
   return (
     <svg
@@ -97,20 +98,50 @@ function CutAway({ moment, wholeMm, hose }: { moment: PullMoment; wholeMm: numbe
     >
       {/* Reservoir over the cylinder. */}
       <rect x="86" y="16" width="70" height="44" className="fill-sheet stroke-ink" strokeWidth="4" />
-      <rect x="90" y="30" width="62" height="28" className="fill-rule" />
+      <rect x="90" y="30" width="62" height="28" fill={fluidPaints.new} />
       <path d="M112 60 V82 M126 60 V82" className="stroke-ink" strokeWidth="4" />
-      <rect x="60" y="82" width="130" height="40" className="fill-rule stroke-ink" strokeWidth="4" />
-      <rect x={58 + rod} y="86" width="16" height="32" className="fill-ink" />
-      <path d={`M${14 + rod} 102 H${58 + rod}`} className="stroke-ink" strokeWidth="8" />
+      <rect
+        x="60"
+        y="82"
+        width="130"
+        height="40"
+        fill={fluidPaints.new}
+        className="stroke-ink"
+        strokeWidth="4"
+      />
+      <rect
+        x={62 + rod}
+        y="86"
+        width="18"
+        height="32"
+        className="fill-[#241b16] stroke-ink"
+        strokeWidth="2"
+      />
+      <rect
+        x={14 + rod}
+        y="97"
+        width="50"
+        height="10"
+        className="fill-[#241b16] stroke-ink"
+        strokeWidth="2"
+      />
       <path d={`M${14 + rod} 78 V126`} className="stroke-ink" strokeWidth="8" strokeLinecap="round" />
       <text x="16" y="152" className="fill-ink text-[15px] font-bold">
         {pressed ? 'foot down' : 'let go'}
       </text>
       {/* The line, and the brake with its piston. */}
       <path d="M190 102 H318" className="stroke-ink" strokeWidth="14" />
-      <path d="M190 102 H318" className="stroke-rule" strokeWidth="7" />
-      <rect x="316" y="58" width="84" height="88" className="fill-rule stroke-ink" strokeWidth="4" />
-      <rect x="316" y="58" width="84" height="88" className="fill-ink" opacity={(0.55 * oldPct) / 100} />
+      <path d="M190 102 H318" stroke={fluidPaints.new} strokeWidth="7" />
+      <rect
+        x="316"
+        y="58"
+        width="84"
+        height="88"
+        fill={fluidPaints.new}
+        className="stroke-ink"
+        strokeWidth="4"
+      />
+      <rect x="318" y="60" width="80" height="84" fill={fluidPaints.brown} opacity={oldPct / 100} />
       <rect x="400" y="66" width="26" height="72" className="fill-sheet stroke-ink" strokeWidth="4" />
       {bubble > 0 && (
         <circle
@@ -128,17 +159,17 @@ function CutAway({ moment, wholeMm, hose }: { moment: PullMoment; wholeMm: numbe
       {/* The bleeder at its top, and the hose. */}
       <path d="M376 58 V40" className="stroke-ink" strokeWidth="10" />
       {open ? (
-        <path d="M376 40 V24 H452 V96" fill="none" className="stroke-ink" strokeWidth="6" />
+        <path d="M376 40 V24 H470 V96" fill="none" className="stroke-ink" strokeWidth="6" />
       ) : (
-        <path d="M362 38 H390 M376 24 H452 V96" fill="none" className="stroke-ink" strokeWidth="6" />
+        <path d="M362 38 H390 M376 24 H470 V96" fill="none" className="stroke-ink" strokeWidth="6" />
       )}
       <text x="392" y="18" className="fill-ink text-[15px] font-bold">
         {open ? 'open' : 'closed'}
       </text>
-      <path d="M430 90 V176 H482 V90" fill="none" className="stroke-ink" strokeWidth="4" />
-      {hose !== 'open' && <rect x="432" y="84" width="48" height="90" className="fill-rule" opacity="0.8" />}
-      <rect x="432" y="132" width="48" height="42" className="fill-rule" />
-      {hose === 'check-valve' && <path d="M444 70 L460 70 L452 84 Z" className="fill-oxide" />}
+      <path d="M446 90 V176 H498 V90" fill="none" className="stroke-ink" strokeWidth="4" />
+      {hose !== 'open' && <rect x="448" y="84" width="48" height="90" fill={fluidPaints.new} />}
+      <rect x="448" y="132" width="48" height="42" fill={fluidPaints.new} />
+      {hose === 'check-valve' && <path d="M462 70 L478 70 L470 84 Z" className="fill-oxide" />}
     </svg>
   )
 }
