@@ -38,3 +38,30 @@ test('practice: the same call with a helper who plays along, and nothing of it i
   const links = (html: string) => [...html.matchAll(/\/jobs\/(\w+)/g)].map(([, id]) => id).sort()
   expect(links(await (await request.get('/')).text())).toEqual(links(before))
 })
+
+test('practice with a closed hose: next to nothing comes at that wheel, and the trainee finds out what it was', async ({
+  page,
+}) => {
+  await visit(page, '/practice?way=vacuum&hides=1')
+  const seen = page.getByRole('region', { name: 'What you see and feel' })
+  await expect(seen).toContainText('since the last look')
+  await expect(seen.getByText('The hose of')).toBeHidden()
+  const goOn = async () => {
+    for (let i = 0; i < 25 && !(await page.getByRole('button', { name: 'Hose is on' }).isVisible()); i++) {
+      const done = page.getByRole('button', { name: 'Done', exact: true })
+      const level = page.getByRole('button', { name: 'At MAX' })
+      if (await done.isVisible()) await done.click()
+      else if (await level.isVisible()) await level.click()
+      else {
+        await page.getByRole('textbox').fill('120')
+        await page.getByRole('button', { name: /^(Drawn out|Poured)$/ }).click()
+      }
+    }
+  }
+  await goOn()
+  // What was drawn is gone from the reservoir that is shown.
+  await expect(seen).toContainText('Reservoir')
+  await seen.getByText('What was it?').click()
+  await expect(seen.getByText('has closed up inside')).toBeVisible()
+  expect(await accessibilityFaults(page)).toEqual([])
+})

@@ -1,4 +1,4 @@
-import { Link, useNavigate } from 'react-router'
+import { Link, redirect, useNavigate } from 'react-router'
 import { BayWork } from '~/components/bay/bay-work'
 import { Counters } from '~/components/bay/counters'
 import { Findings } from '~/components/bay/findings'
@@ -9,6 +9,7 @@ import { UndoButton } from '~/components/bay/undo-button'
 import { PracticeCab } from '~/components/cab/practice-cab'
 import { LineMap } from '~/components/line-map/line-map'
 import { runMarks } from '~/components/order-marks'
+import { WhatIsSeen } from '~/components/practice/what-is-seen'
 import { HeardButtons } from '~/heard/heard-buttons'
 import { useSay } from '~/lib/say'
 import { usePractice } from '~/run-client/use-practice'
@@ -16,7 +17,9 @@ import { noPhone } from '~core/cab/agree'
 import { frontShares } from '~core/job/front'
 import { callKindOf, currentStage } from '~core/job/points'
 import { practiceJob, practiceWays } from '~core/job/practice'
+import { hidden } from '~core/job/practice-vehicle'
 import { bleedDone } from '~core/job/selectors'
+import type { JobState } from '~core/job/state'
 import { callMachines } from '~core/technique/calls'
 import { examples } from '~core/vehicle/examples'
 import { readVehicle } from '~core/vehicle/read-vehicle'
@@ -27,19 +30,25 @@ const VEHICLE = 'ferry-estate'
 export function loader({ request }: Route.LoaderArgs) {
   const asked = new URL(request.url).searchParams.get('way')
   const way = practiceWays.find((each) => each === asked) ?? 'pump-and-hold'
+  const hides = new URL(request.url).searchParams.get('hides')
+  // Not told which: one that is not sound, by lot.
+  if (hides === 'unknown')
+    return redirect(`/practice?way=${way}&hides=${1 + Math.floor(Math.random() * (hidden.length - 1))}`)
   const vehicle = readVehicle(examples[VEHICLE]?.file)
   if (!vehicle.ok) throw new Error('the practice vehicle cannot be read')
-  return { way, beginning: practiceJob(vehicle.value, way) }
+  return { way, hides: hidden[Number(hides)] ? Number(hides) : 0, beginning: practiceJob(vehicle.value, way) }
 }
 
-export default function PracticePage({ loaderData: { way, beginning } }: Route.ComponentProps) {
+export default function PracticePage({ loaderData: { way, hides, beginning } }: Route.ComponentProps) {
   // Another way is another beginning.
-  return <Practice key={way} way={way} beginning={beginning} />
+  return <Practice key={`${way} ${hides}`} way={way} hides={hides} beginning={beginning} />
 }
+
+type Begun = { way: string; hides: number; beginning: JobState }
 
 /** The bay on a made-up vehicle: the same work, calls and watching, and nothing of it is recorded anywhere. */
-function Practice({ way, beginning }: Route.ComponentProps['loaderData']) {
-  const { state, act, refusal } = usePractice(beginning)
+function Practice({ way, hides, beginning }: Begun) {
+  const { state, act, refusal, seen } = usePractice(beginning, hides)
   const go = useNavigate()
   const say = useSay()
   const { run } = state
@@ -49,7 +58,7 @@ function Practice({ way, beginning }: Route.ComponentProps['loaderData']) {
   if (!run || !stageRun)
     return (
       <p className="panel text-2xl">
-        This plan is at its end. <a href={`/practice?way=${way}`}>Begin again</a>
+        This plan is at its end. <a href={`/practice?way=${way}&hides=${hides}`}>Begin again</a>
       </p>
     )
   const done = bleedDone(state)
@@ -63,13 +72,24 @@ function Practice({ way, beginning }: Route.ComponentProps['loaderData']) {
           <select
             className="input min-h-12"
             value={way}
-            onChange={(event) => void go(`/practice?way=${event.target.value}`)}
+            onChange={(event) => void go(`/practice?way=${event.target.value}&hides=${hides}`)}
           >
             {practiceWays.map((each) => (
               <option key={each} value={each}>
                 {say({ code: `technique-${each}` })}
               </option>
             ))}
+          </select>
+        </label>
+        <label className="flex items-center gap-2 bg-sheet px-2">
+          <span>Vehicle</span>
+          <select
+            className="input min-h-12"
+            value={hides === 0 ? '0' : 'unknown'}
+            onChange={(event) => void go(`/practice?way=${way}&hides=${event.target.value}`)}
+          >
+            <option value="0">sound</option>
+            <option value="unknown">with something hidden</option>
           </select>
         </label>
         <span className="bg-sheet px-2">
@@ -89,7 +109,10 @@ function Practice({ way, beginning }: Route.ComponentProps['loaderData']) {
                 <p className="text-4xl font-extrabold">
                   The bleed is finished. On a real job it is proved now.
                 </p>
-                <a href={`/practice?way=${way}`} className="button button-main min-h-[96px] text-2xl">
+                <a
+                  href={`/practice?way=${way}&hides=${hides}`}
+                  className="button button-main min-h-[96px] text-2xl"
+                >
                   Begin again
                 </a>
               </>
@@ -105,6 +128,7 @@ function Practice({ way, beginning }: Route.ComponentProps['loaderData']) {
           <HeardButtons />
         </div>
         <aside className="grid gap-4">
+          {seen && <WhatIsSeen seen={seen} vehicle={state.vehicle} hides={hides} />}
           {callMachines[callKindOf(stageRun.stage)].withCab && !done && (
             <PracticeCab state={state} act={act} />
           )}

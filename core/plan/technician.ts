@@ -1,13 +1,11 @@
 import { type Fact, fact } from '../base/decision'
 import type { Rig } from '../rig/run'
 import { techniqueOf } from '../technique/index'
-import { bleederRuns, reservoirIdOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import { bleedSettings, type Plan, type Stage } from './answer'
+import { type Feed, feedsOf } from './feeds'
 import type { PlanRequest } from './request'
 
-/** A foot that bleeds, and the stop it would make, kPa. */
-const BLEEDING_KPA = 700
 const MOST_PULLS = 600
 /** A pull that moves less than this has moved nothing. */
 const NO_PULL_ML = 0.02
@@ -26,9 +24,6 @@ const LOOK_ML = 2
 const MOST_LOOKS = 5000
 
 type Act = Parameters<Rig['do']>[0]
-
-/** Where a bleeder's fluid comes from, and whose foot drives it; none where only a pump does. */
-type Feed = { reservoir: string; foot?: { cylinder: string; effortN: number } }
 
 /** A technician at the simulated vehicle who does what the plan says, no more and no less. */
 export class Technician {
@@ -49,21 +44,7 @@ export class Technician {
     readonly request: PlanRequest,
     readonly plan: Plan,
   ) {
-    const { vehicle } = request
-    const cylinders = partsOf(vehicle, 'master-cylinder')
-    this.feeds = new Map(
-      bleederRuns(vehicle).flatMap(({ bleeder, part, run }): [string, Feed][] => {
-        const source = run?.sourceId ?? (part.type === 'master-cylinder' ? part.chambers[0]?.id : undefined)
-        const cylinder = cylinders.find(({ chambers }) => chambers.some(({ id }) => id === source))
-        const chamber = cylinder?.chambers.find(({ id }) => id === source)
-        if (source === undefined) return []
-        const reservoir = reservoirIdOf(vehicle, source) ?? ''
-        if (!cylinder || !chamber) return [[bleeder.id, { reservoir }]]
-        const areaMm2 = (Math.PI / 4) * chamber.boreMm ** 2
-        const effortN = ((BLEEDING_KPA * areaMm2) / 1000 + 80) / cylinder.pedalRatio
-        return [[bleeder.id, { reservoir, foot: { cylinder: cylinder.id, effortN } }]]
-      }),
-    )
+    this.feeds = feedsOf(request.vehicle)
   }
 
   private act(act: Record<string, unknown>): void {

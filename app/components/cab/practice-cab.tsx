@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { FloorAct } from '~/run-client/job-client'
 import { cabView } from '~core/cab/view'
 import type { JobState } from '~core/job/state'
@@ -12,7 +12,8 @@ const HELPER_MS = 1600
 /** The helper's phone beside the bay, for practice: played along with, or tapped by whoever learns that part. */
 export function PracticeCab({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
   const [playsAlong, setPlaysAlong] = useState(true)
-  const view = cabView(state)
+  // The page is drawn anew while the vehicle goes on: what the helper waits for is that of the job alone.
+  const view = useMemo(() => cabView(state), [state])
   const { confirm, maySlip, seen } = view
   const words = cabLanguages.en
   useEffect(() => {

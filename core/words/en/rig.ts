@@ -2,6 +2,19 @@ import type { Words } from '../say'
 
 /** What a plan came to on the simulated vehicle. */
 export const rig: Words = {
+  'hides-nothing': 'Nothing: it is a sound vehicle.',
+  'hides-closed-hose': 'The hose of {line} has closed up inside, to a third of a millimetre.',
+  'hides-bypass': 'The cylinder lets past its own seal at {chamber}: the foot sinks under a steady press.',
+  'hides-air': 'There were 4 mL of air in {part} from the beginning.',
+  'hides-no-draw': 'The cylinder takes nothing from its reservoir at {chamber}.',
+  'seen-new': 'as new',
+  'seen-amber': 'amber',
+  'seen-brown': 'brown',
+  'seen-dark': 'dark',
+  'seen-hose-none': '{^colour}, no bubbles',
+  'seen-hose-froth': '{^colour}, froth',
+  'seen-hose-string': '{^colour}, a string of bubbles',
+  'seen-hose-slug': '{^colour}, a slug of air',
   'rig-no-flow': 'On the rig nothing came at {bleeder}.',
   'rig-not-simulated': 'The rig has no pump of a unit’s own: what it does at {bleeder} was not run.',
   'rig-ran-dry': 'On the rig a reservoir fell below its ports.',

@@ -1,0 +1,67 @@
+import { describe, expect, test } from 'vitest'
+import { vehicleFrom } from '~test/worlds/vehicles'
+import { examples } from '../vehicle/examples'
+import { applyEvent } from './apply'
+import { carefulAct } from './careful'
+import type { FloorEvent } from './events'
+import { currentPoint } from './points'
+import { type PracticeWay, practiceJob, practiceWays } from './practice'
+import { hidden, PracticeVehicle, type Seen } from './practice-vehicle'
+
+type Look = Seen & { point: string }
+
+/** A careful person who writes down what the vehicle shows; every look, and how the hose looked at the end. */
+function practise(way: PracticeWay, hides: number, most = 400): { looks: Look[] } {
+  const vehicle = vehicleFrom(examples['ferry-estate']?.file)
+  let state = practiceJob(vehicle, way)
+  const on = new PracticeVehicle(vehicle, hidden[hides] ?? (hidden[0] as (typeof hidden)[number]), 20)
+  const looks: Look[] = []
+  for (let i = 0; i < most; i++) {
+    const act = carefulAct(state)
+    if (!act) break
+    on.pass(2)
+    const seen = on.seen()
+    if (act.type === 'pull-seen') looks.push({ ...seen, point: (state.run && currentPoint(state.run)) ?? '' })
+    const event = {
+      ...act,
+      ...(act.type === 'pull-seen' && {
+        ml: Math.max(0, seen.sinceMl),
+        colour: seen.colour,
+        bubbles: seen.bubbles,
+      }),
+      id: `practice-test-${i}`.padEnd(20, '-'),
+      at: '2026-01-01T08:00:00.000Z',
+    } as FloorEvent
+    const applied = applyEvent(state, event)
+    if (!applied.ok) throw new Error(JSON.stringify(applied.refusal))
+    on.follow(state, event, applied.state)
+    state = applied.state
+  }
+  return { looks }
+}
+
+test.each(practiceWays)('by %s something comes, and the hose clears as it goes on', (way) => {
+  const { looks } = practise(way, 0)
+  expect(looks.length).toBeGreaterThan(2)
+  expect(looks[0]?.colour).toBe('dark')
+  expect(looks[1]?.sinceMl).toBeGreaterThan(0.5)
+  expect(looks.some(({ colour }) => colour === 'amber' || colour === 'new')).toBe(true)
+})
+
+describe('what is hidden shows', () => {
+  /** At the front left wheel, whose hose, brake and chamber hide it. */
+  const first = (hides: number) =>
+    practise('pump-and-hold', hides).looks.filter(({ point }) => point === 'FL')
+  test('a closed hose lets a fraction through', () => {
+    expect(first(1)[1]?.sinceMl).toBeLessThan(0.3 * (first(0)[1]?.sinceMl ?? 0))
+  })
+  test('air in a brake comes as bubbles', () => {
+    const bubbles = (hides: number) => first(hides).some(({ bubbles: kind }) => kind !== 'none')
+    expect(bubbles(3)).toBe(true)
+    expect(bubbles(0)).toBe(false)
+  })
+  test('a cylinder that takes nothing has given what it held, and gives no more', () => {
+    const whole = (hides: number) => first(hides).reduce((sum, { sinceMl }) => sum + sinceMl, 0)
+    expect(whole(4)).toBeLessThan(0.3 * whole(0))
+  })
+})

@@ -1,0 +1,215 @@
+import { type Fact, fact } from '../base/decision'
+import type { Bubbles, Colour } from '../fluid/specs/colour'
+import { bleedSettings } from '../plan/answer'
+import { type Feed, feedsOf } from '../plan/feeds'
+import { lineId } from '../rig/parts/line'
+import type { RigFault } from '../rig/request'
+import { Rig } from '../rig/run'
+import { techniqueOf } from '../technique'
+import { callStep } from '../technique/calls'
+import { bleederRuns } from '../vehicle/network'
+import { partsOf } from '../vehicle/parts'
+import type { Vehicle } from '../vehicle/schema'
+import type { FloorEvent } from './events'
+import { callKindOf, currentPoint, currentStage } from './points'
+import type { JobState } from './state'
+import { currentStep } from './steps'
+
+/** What a vehicle for practice may hide, by the number that its address gives; 0 is sound. */
+type Hidden = { what: (vehicle: Vehicle) => Fact; faults: (vehicle: Vehicle) => RigFault[]; airMl?: number }
+
+const firstBrake = (vehicle: Vehicle) =>
+  bleederRuns(vehicle).find(({ part, run }) => part.type === 'wheel-brake' && run)
+const chamberOf = (vehicle: Vehicle) => partsOf(vehicle, 'master-cylinder')[0]?.chambers[0]?.id ?? ''
+const hoseTo = (vehicle: Vehicle): string => {
+  const line = firstBrake(vehicle)?.run?.lines.at(-1)
+  return line ? lineId(line) : ''
+}
+const sound: Hidden = { what: () => fact('hides-nothing'), faults: () => [] }
+export const hidden: readonly Hidden[] = [
+  sound,
+  {
+    what: (vehicle) => fact('hides-closed-hose', { line: hoseTo(vehicle) }),
+    faults: (vehicle) => [{ kind: 'hose-closed', at: hoseTo(vehicle), boreMm: 0.3 }],
+  },
+  {
+    what: (vehicle) => fact('hides-bypass', { chamber: chamberOf(vehicle) }),
+    faults: (vehicle) => [{ kind: 'bypass', at: chamberOf(vehicle), mlPerMinPerMPa: 40 }],
+  },
+  {
+    what: (vehicle) => fact('hides-air', { part: firstBrake(vehicle)?.part.id ?? '' }),
+    faults: () => [],
+    airMl: 4,
+  },
+  {
+    what: (vehicle) => fact('hides-no-draw', { chamber: chamberOf(vehicle) }),
+    faults: (vehicle) => [{ kind: 'no-draw', at: chamberOf(vehicle) }],
+  },
+]
+
+/** What somebody at the wheel and in the cab can see and feel now. */
+export type Seen = {
+  /** In the bottle at this bleeder, and of it since the last look. */
+  bottleMl: number
+  sinceMl: number
+  colour: Colour
+  bubbles: Bubbles
+  reservoirs: { id: string; levelMl: number; minMl: number; maxMl: number }[]
+  pedalMm: number
+  /** So many times as fast as in a workshop. */
+  speed: number
+}
+
+/** No step of the page lets more than this go by at once, s. */
+const MOST_AT_ONCE_S = 20
+/** A stroke of somebody alone, down and up. @source from memory */
+const STROKE_S = 3
+/** Old share by which the hose still looks so; below the last it is as new. @source from memory */
+const LOOKS: readonly (readonly [number, Colour])[] = [
+  [0.5, 'dark'],
+  [0.2, 'brown'],
+  [0.05, 'amber'],
+]
+/** Air since the last look by which it shows as this, mL. @source from memory */
+const SHOWS: readonly (readonly [number, Bubbles])[] = [
+  [0.4, 'slug'],
+  [0.08, 'string'],
+  [0.01, 'froth'],
+]
+
+/** A vehicle to practise on that answers as a real one would: what is done to the job is done to it. */
+export class PracticeVehicle {
+  private readonly rig: Rig
+  private readonly feeds: Map<string, Feed>
+  private point: string | undefined
+  private readonly open = new Set<string>()
+  private pressing: string | undefined
+  private speed = 1
+  private strokes = false
+  /** As it stood when somebody looked last, by bleeder. */
+  private readonly looked = new Map<string, { ml: number; oldMl: number; airMl: number }>()
+
+  constructor(
+    readonly vehicle: Vehicle,
+    readonly hides: Hidden,
+    tempC: number,
+  ) {
+    const brake = firstBrake(vehicle)?.part.id
+    this.rig = new Rig({
+      vehicle,
+      start: {
+        oldPct: 100,
+        newIn: [],
+        levelMl: {},
+        airMl: brake && hides.airMl ? { [brake]: hides.airMl } : {},
+        closedAirMl: {},
+        tempC,
+        boost: false,
+      },
+      faults: hides.faults(vehicle),
+    })
+    this.feeds = feedsOf(vehicle)
+  }
+
+  /** Let so many seconds of the page go by. */
+  pass(seconds: number): void {
+    let left = Math.min(MOST_AT_ONCE_S, seconds) * this.speed
+    const foot = this.point === undefined ? undefined : this.feeds.get(this.point)?.foot
+    if (!this.strokes || this.open.size === 0 || !foot) {
+      if (left > 0) this.rig.do({ do: 'wait', for: left })
+      return
+    }
+    for (; left > 0; left -= STROKE_S) {
+      this.rig.do({ do: 'press', ...foot, overS: 0.5, for: STROKE_S / 2 })
+      this.rig.do({ do: 'release', cylinder: foot.cylinder, overS: 0.5, for: STROKE_S / 2 })
+    }
+  }
+
+  /** Do to it what was just recorded, as the job stood before and stands now. */
+  follow(before: JobState, event: FloorEvent, after: JobState): void {
+    if (event.type === 'topped-up')
+      this.rig.do({ do: 'pour', reservoir: event.reservoir, ml: event.ml, for: 0 })
+    if (event.type === 'step-done' && event.ml !== undefined && before.run) {
+      const step = currentStep({ run: before.run, standing: before.standing })?.step
+      const reservoir = step?.reservoir ?? partsOf(this.vehicle, 'reservoir')[0]?.id
+      if (step?.asksMl && reservoir !== undefined)
+        this.rig.do({ do: step.asksMl === 'drawn' ? 'draw' : 'pour', reservoir, ml: event.ml, for: 0 })
+    }
+    if (event.type === 'pull-seen' && this.point !== undefined)
+      this.looked.set(this.point, { ...this.cameAt(this.point) })
+    this.take(after)
+  }
+
+  /** Hands as the call has them now. */
+  private take({ run, planned }: JobState): void {
+    const stageRun = run && currentStage(run)
+    if (!run || !stageRun) return
+    const point = run.callAt ?? currentPoint(run)
+    const kind = callKindOf(stageRun.stage)
+    const step = callStep(kind, run.call)
+    const { technique } = stageRun.stage
+    const way = technique === undefined ? undefined : techniqueOf(technique)
+    const foot = point === undefined ? undefined : this.feeds.get(point)?.foot
+    const down = step?.cab === 'hold' || (step?.cab === 'press' && run.call !== 'rest')
+    const reservoir = point === undefined ? undefined : this.feeds.get(point)?.reservoir
+    // The foot is down before it is opened; it is closed before the foot is let go.
+    if (down && foot && this.pressing === undefined) {
+      this.rig.do({ do: 'press', ...foot, overS: 0.3, for: 0.5 })
+      this.pressing = foot.cylinder
+    }
+    // Bottles that hang elsewhere stand open too.
+    const opens = new Set([
+      ...(run.hung ?? []).map((each) => each.point),
+      ...(step?.open && point !== undefined ? [point] : []),
+    ])
+    const hose = technique === 'check-valve' ? 'check-valve' : 'under-fluid'
+    for (const bleeder of this.open) if (!opens.has(bleeder)) this.rig.do({ do: 'close', bleeder, for: 0.2 })
+    for (const bleeder of opens)
+      if (!this.open.has(bleeder)) this.rig.do({ do: 'open', bleeder, turns: 0.5, hose, for: 0.1 })
+    this.open.clear()
+    for (const bleeder of opens) this.open.add(bleeder)
+    if (!down && this.pressing !== undefined) {
+      this.rig.do({ do: 'release', cylinder: this.pressing, overS: 0.3, for: 0.6 })
+      this.pressing = undefined
+    }
+    if (way?.drives === 'machine' && reservoir !== undefined && planned) {
+      this.rig.do({ do: 'feed', reservoir, on: true, for: 0 })
+      const kPa = opens.size > 0 ? (bleedSettings(planned.plan).pressureKPa ?? 0) : 0
+      this.rig.do({ do: 'pressurise', reservoir, kPa, for: 0 })
+    }
+    if (way?.drives === 'vacuum' && point !== undefined)
+      this.rig.do({
+        do: 'vacuum',
+        bleeder: point,
+        kPa: opens.size > 0 ? (planned?.plan.vacuumKPa ?? 0) : 0,
+        for: 0,
+      })
+    this.strokes = kind === 'solo'
+    this.speed = way?.drives === 'foot' ? 1 : way?.drives === 'gravity' ? 20 : 4
+    this.point = point
+  }
+
+  private cameAt = (point: string) => this.rig.came.get(point) ?? { ml: 0, oldMl: 0, airMl: 0 }
+
+  seen(): Seen {
+    const now = this.point === undefined ? { ml: 0, oldMl: 0, airMl: 0 } : this.cameAt(this.point)
+    const last = (this.point !== undefined && this.looked.get(this.point)) || { ml: 0, oldMl: 0, airMl: 0 }
+    const outlet = this.rig.assembly.outlets.find(({ id }) => id === this.point)
+    const share = outlet?.bottleOld ?? 1
+    const airMl = now.airMl - last.airMl
+    return {
+      bottleMl: now.ml,
+      sinceMl: now.ml - last.ml,
+      colour: LOOKS.find(([least]) => share >= least)?.[1] ?? 'new',
+      bubbles: SHOWS.find(([least]) => airMl >= least)?.[1] ?? 'none',
+      reservoirs: this.rig.assembly.tanks.map(({ id, levelMl, minMl, maxMl }) => ({
+        id,
+        levelMl,
+        minMl,
+        maxMl,
+      })),
+      pedalMm: Math.max(0, ...partsOf(this.vehicle, 'master-cylinder').map(({ id }) => this.rig.pedalMm(id))),
+      speed: this.speed,
+    }
+  }
+}
