@@ -8,14 +8,14 @@ import { currentPoint } from './points'
 import { type PracticeWay, practiceJob, practiceWays } from './practice'
 import { hidden, PracticeVehicle, type Seen } from './practice-vehicle'
 
-type Look = Seen & { point: string }
+type LookAt = Seen & { point: string }
 
 /** A careful person who writes down what the vehicle shows; every look, and how the hose looked at the end. */
-function practise(way: PracticeWay, hides: number, most = 400): { looks: Look[] } {
+function practise(way: PracticeWay, hides: number, most = 400): { looks: LookAt[]; kept: Seen['looks'] } {
   const vehicle = vehicleFrom(examples['ferry-estate']?.file)
   let state = practiceJob(vehicle, way)
   const on = new PracticeVehicle(vehicle, hidden[hides] ?? (hidden[0] as (typeof hidden)[number]), 20)
-  const looks: Look[] = []
+  const looks: LookAt[] = []
   for (let i = 0; i < most; i++) {
     const act = carefulAct(state)
     if (!act) break
@@ -37,13 +37,15 @@ function practise(way: PracticeWay, hides: number, most = 400): { looks: Look[] 
     on.follow(state, event, applied.state)
     state = applied.state
   }
-  return { looks }
+  return { looks, kept: on.seen().looks }
 }
 
 test.each(practiceWays)('by %s something comes, and the hose clears as it goes on', (way) => {
-  const { looks } = practise(way, 0)
+  const { looks, kept } = practise(way, 0)
   expect(looks.length).toBeGreaterThan(2)
   expect(looks[0]?.colour).toBe('dark')
+  // What it showed is kept beside what was written down.
+  expect(kept.map(({ shown }) => shown.colour)).toEqual(looks.map(({ colour }) => colour))
   expect(looks[1]?.sinceMl).toBeGreaterThan(0.5)
   expect(looks.some(({ colour }) => colour === 'amber' || colour === 'new')).toBe(true)
 })

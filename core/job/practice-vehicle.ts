@@ -47,6 +47,9 @@ export const hidden: readonly Hidden[] = [
   },
 ]
 
+type Shown = { ml: number; colour: Colour; bubbles: Bubbles }
+export type Look = { point: string; shown: Shown; wrote: Shown }
+
 /** What somebody at the wheel and in the cab can see and feel now. */
 export type Seen = {
   /** In the bottle at this bleeder, and of it since the last look. */
@@ -56,6 +59,8 @@ export type Seen = {
   bubbles: Bubbles
   reservoirs: { id: string; levelMl: number; minMl: number; maxMl: number }[]
   pedalMm: number
+  /** Every look so far: what the vehicle showed, and what was written down. */
+  looks: readonly Look[]
   /** So many times as fast as in a workshop. */
   speed: number
 }
@@ -86,6 +91,7 @@ export class PracticeVehicle {
   private pressing: string | undefined
   private speed = 1
   private strokes = false
+  private looks: readonly Look[] = []
   /** As it stood when somebody looked last, by bleeder. */
   private readonly looked = new Map<string, { ml: number; oldMl: number; airMl: number }>()
 
@@ -135,8 +141,12 @@ export class PracticeVehicle {
       if (step?.asksMl && reservoir !== undefined)
         this.rig.do({ do: step.asksMl === 'drawn' ? 'draw' : 'pour', reservoir, ml: event.ml, for: 0 })
     }
-    if (event.type === 'pull-seen' && this.point !== undefined)
+    if (event.type === 'pull-seen' && this.point !== undefined) {
+      const { sinceMl, colour, bubbles } = this.seen()
+      const wrote = { ml: event.ml, colour: event.colour, bubbles: event.bubbles }
+      this.looks = [...this.looks, { point: this.point, shown: { ml: sinceMl, colour, bubbles }, wrote }]
       this.looked.set(this.point, { ...this.cameAt(this.point) })
+    }
     this.take(after)
   }
 
@@ -209,6 +219,7 @@ export class PracticeVehicle {
         maxMl,
       })),
       pedalMm: Math.max(0, ...partsOf(this.vehicle, 'master-cylinder').map(({ id }) => this.rig.pedalMm(id))),
+      looks: this.looks,
       speed: this.speed,
     }
   }

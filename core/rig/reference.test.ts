@@ -83,6 +83,20 @@ test('what swings to and fro in a line comes back as it went in; what goes throu
   expect(tube.oldMl).toBeGreaterThan(9.9)
 })
 
+test('under a vacuum bubbles go by in the hose whether the bleeder is open or closed, and none of them is in the system', () => {
+  const rig = done(
+    rigOf(),
+    { do: 'vacuum', bleeder: 'rr', kPa: 70, for: 0 },
+    { do: 'open', bleeder: 'rr', turns: 0.5, hose: 'under-fluid', for: 3 },
+    { do: 'close', bleeder: 'rr' },
+  )
+  const before = rig.came.get('rr')?.airMl ?? 0
+  expect(before).toBeGreaterThan(0.01)
+  done(rig, { do: 'wait', for: 3 })
+  expect(rig.came.get('rr')?.airMl).toBeGreaterThan(before + 0.01)
+  expect(rig.airMl).toBeLessThan(1e-9)
+})
+
 test('a by-wire unit at work pushes through its own brakes, and lets its pressure go when it stops', () => {
   const rig = requestRig(examples['hybrid-taxi']?.file)
   done(

@@ -253,10 +253,21 @@ export class Rig {
     }
     this.transport.carry(dt)
     during(dt)
+    this.pastThreads(dt)
     for (const tank of tanks) this.keepFed(tank)
     this.spill()
     this.atS += dt
     return Math.max(SHORTEST_STEP_S, dt * Math.min(2, 0.9 / far))
+  }
+
+  /** What a vacuum draws past a thread goes by in the hose, open or closed, and never comes into the system. */
+  private pastThreads(dt: number): void {
+    for (const [id, kPa] of this.vacuumKPa) {
+      const airMl = usual.threadMlPerSKPa * kPa * dt
+      if (airMl <= 0) continue
+      const came = this.came.get(id) ?? { ml: 0, oldMl: 0, airMl: 0 }
+      this.came.set(id, { ...came, airMl: came.airMl + airMl })
+    }
   }
 
   private keepFed(tank: Tank): void {

@@ -27,6 +27,8 @@ export const usual = {
   bulkKPa: 1.6e6,
   /** A bleeder half a turn open: its hole, and the bored passage behind it. */
   bleeder: { holeMm: 1.5, boreMm: 1.5, lengthM: 0.01 },
+  /** Air that a vacuum draws past a bleeder's thread into its hose, mL/s at atmospheric pressure for each kPa. */
+  threadMlPerSKPa: 2e-4,
   /** Joint that is cracked open a little. */
   crackMm: 1,
   /** Small passages of a control unit on its way out, and back. */

@@ -5,6 +5,8 @@ import { fact } from '~core/base/decision'
 import { hidden, type Seen } from '~core/job/practice-vehicle'
 import type { Vehicle } from '~core/vehicle/schema'
 
+const MOST_LOOKS = 20
+
 /** What the simulated vehicle shows: bottle, hose, level and foot. What to make of it is the trainee's. */
 export function WhatIsSeen({ seen, vehicle, hides }: { seen: Seen; vehicle: Vehicle; hides: number }) {
   const show = useShow()
@@ -42,9 +44,42 @@ export function WhatIsSeen({ seen, vehicle, hides }: { seen: Seen; vehicle: Vehi
         <details>
           <summary className="min-h-12 cursor-pointer content-center font-bold">What was it?</summary>
           <p>{say(what)}</p>
+          <Looks looks={seen.looks} />
         </details>
       )}
     </section>
+  )
+}
+
+/** What was there to be seen, beside what was written down. */
+function Looks({ looks }: { looks: Seen['looks'] }) {
+  const show = useShow()
+  const say = useSay()
+  if (looks.length === 0) return <p className="text-quiet">Nothing was looked at yet.</p>
+  const told = ({ ml, colour, bubbles }: Seen['looks'][number]['shown']) =>
+    `${show('volume', Math.round(ml * 10) / 10)}, ${say(fact(`seen-hose-${bubbles}`, { colour: fact(`seen-${colour}`) }))}`
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full text-left">
+        <thead>
+          <tr>
+            <th scope="col">At</th>
+            <th scope="col">It showed</th>
+            <th scope="col">You wrote</th>
+          </tr>
+        </thead>
+        <tbody>
+          {looks.slice(-MOST_LOOKS).map(({ point, shown, wrote }, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: looks are only added at the end
+            <tr key={i} className="border-t border-rule align-top">
+              <th scope="row">{point}</th>
+              <td>{told(shown)}</td>
+              <td>{told(wrote)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   )
 }
 
