@@ -93,7 +93,7 @@ export class PracticeVehicle {
   private strokes = false
   private looks: readonly Look[] = []
   /** As it stood when somebody looked last, by bleeder. */
-  private readonly looked = new Map<string, { ml: number; oldMl: number; airMl: number }>()
+  private readonly looked = new Map<string, { ml: number; airMl: number }>()
 
   constructor(
     readonly vehicle: Vehicle,
@@ -199,11 +199,15 @@ export class PracticeVehicle {
     this.point = point
   }
 
-  private cameAt = (point: string) => this.rig.came.get(point) ?? { ml: 0, oldMl: 0, airMl: 0 }
+  /** What came at a bleeder, with the bubbles that a vacuum drew past its thread: the eye cannot tell them apart. */
+  private cameAt(point: string): { ml: number; airMl: number } {
+    const { ml, airMl } = this.rig.came.get(point) ?? { ml: 0, airMl: 0 }
+    return { ml, airMl: airMl + (this.rig.falseAirMl.get(point) ?? 0) }
+  }
 
   seen(): Seen {
-    const now = this.point === undefined ? { ml: 0, oldMl: 0, airMl: 0 } : this.cameAt(this.point)
-    const last = (this.point !== undefined && this.looked.get(this.point)) || { ml: 0, oldMl: 0, airMl: 0 }
+    const now = this.point === undefined ? { ml: 0, airMl: 0 } : this.cameAt(this.point)
+    const last = (this.point !== undefined && this.looked.get(this.point)) || { ml: 0, airMl: 0 }
     const outlet = this.rig.assembly.outlets.find(({ id }) => id === this.point)
     const share = outlet?.bottleOld ?? 1
     const airMl = now.airMl - last.airMl

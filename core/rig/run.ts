@@ -58,6 +58,8 @@ export class Rig {
   readonly steps = { tried: 0, unsettled: 0 }
   /** Of every outlet, since it was last asked for. */
   readonly came = new Map<string, Came>()
+  /** Air that went by in a hose and never was in the vehicle, by bleeder: it is seen, and counts as nothing that came. */
+  readonly falseAirMl = new Map<string, number>()
   private readonly network: ReturnType<Assembly['network']>
   private readonly transport: Transport
   private readonly kPaBefore: Float64Array
@@ -264,9 +266,7 @@ export class Rig {
   private pastThreads(dt: number): void {
     for (const [id, kPa] of this.vacuumKPa) {
       const airMl = usual.threadMlPerSKPa * kPa * dt
-      if (airMl <= 0) continue
-      const came = this.came.get(id) ?? { ml: 0, oldMl: 0, airMl: 0 }
-      this.came.set(id, { ...came, airMl: came.airMl + airMl })
+      if (airMl > 0) this.falseAirMl.set(id, (this.falseAirMl.get(id) ?? 0) + airMl)
     }
   }
 
