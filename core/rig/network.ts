@@ -5,8 +5,8 @@ import { Forest, LOOP } from './forest'
 import type { Link } from './link'
 
 const MOST_PASSES = 30
-/** Nothing moves that anybody could see. */
-const CLOSE_ENOUGH_ML = 1e-9
+/** Nothing moves that anybody could see; what is left over heals in the next step. */
+const CLOSE_ENOUGH_ML = 1e-7
 /** More than this would be seen in what the cells hold. */
 const SEEN_ML = 1e-5
 /** A stride has gone too far once what it fell by rises again by this part of how it fell. */
@@ -61,13 +61,15 @@ export class Network {
       else link.flow = 0
     }
     let settled = false
+    let found = false
     // How steeply the last stride began to fall; none yet.
     let fell = 0
     let length = 1
     for (let pass = 0; pass < MOST_PASSES; pass++) {
       const worstMl = this.balance(dt)
       settled = worstMl <= SEEN_ML
-      if (worstMl < CLOSE_ENOUGH_ML) break
+      found = worstMl < CLOSE_ENOUGH_ML
+      if (found) break
       const falls = this.fallsBy()
       if (falls < -RISES_AGAIN * fell && length > SHORTEST_STRIDE) {
         // It rises again: back to where it would lie flat, as the two slopes tell.
@@ -84,9 +86,10 @@ export class Network {
       const i = order[k] as number
       ;(cells[i] as Cell).kPa = trial[i] as number
     }
-    for (const l of ways) {
-      const link = links[l] as Link
-      link.pass(this.drop(link))
+    for (let k = 0; k < ways.length; k++) {
+      const link = links[ways[k] as number] as Link
+      // What was last tried holds, where that was the end of it.
+      if (!found) link.pass(this.drop(link))
       link.flow = link.trialFlow
     }
     return settled
