@@ -44,6 +44,9 @@ test.each(practiceWays)('by %s something comes, and the hose clears as it goes o
   const { looks, kept } = practise(way, 0)
   expect(looks.length).toBeGreaterThan(2)
   expect(looks[0]?.colour).toBe('dark')
+  // What came since each look adds up to what is in the bottle.
+  const at = looks.filter(({ point }) => point === looks[0]?.point)
+  expect(at.reduce((sum, { sinceMl }) => sum + sinceMl, 0)).toBeCloseTo(at.at(-1)?.bottleMl ?? 0, 6)
   // What it showed is kept beside what was written down.
   expect(kept.map(({ shown }) => shown.colour)).toEqual(looks.map(({ colour }) => colour))
   expect(looks[1]?.sinceMl).toBeGreaterThan(0.5)

@@ -1,6 +1,8 @@
+import { jStat } from 'jstat'
 import { expect, test } from 'vitest'
 import { carFile, vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../vehicle/examples'
+import { Forest, LOOP } from './forest'
 import { type RigRequest, readRigRequest } from './request'
 import { Rig } from './run'
 import { Tube } from './tube'
@@ -110,4 +112,50 @@ test('a by-wire unit at work pushes through its own brakes, and lets its pressur
   const brake = rig.assembly.worn.get('rear right brake')?.[0]?.cell ?? 0
   done(rig, { do: 'wait', for: 5 })
   expect(rig.assembly.at(brake).kPa).toBeLessThan(20)
+})
+
+test('one elimination of a system with two loops is what a library’s inverse gives (jStat)', () => {
+  const edges = (
+    [
+      [0, 1],
+      [1, 2],
+      [1, 3],
+      [3, 4],
+      [2, 4],
+      [0, 4],
+    ] as const
+  ).map(([from, to]) => ({ from, to }))
+  const conducts = [3, 1, 2, 0.5, 4, 1.5]
+  const own = [1, 2, 0.5, 1, 3]
+  const right = [5, -1, 2, 0, 7]
+  const forest = new Forest(5, edges, new Set())
+  expect(forest.loops).toHaveLength(2)
+  const matrix = own.map((_, r) => own.map((value, c) => (r === c ? value : 0)))
+  const add = (r: number, c: number, value: number) => {
+    const row = matrix[r]
+    if (row) row[c] = (row[c] ?? 0) + value
+  }
+  for (const [i, value] of own.entries()) forest.diagonal[i] = value
+  for (const [l, { from, to }] of edges.entries()) {
+    const g = conducts[l] ?? 0
+    for (const [a, b] of [
+      [from, to],
+      [to, from],
+    ] as const) {
+      add(a, a, g)
+      add(a, b, -g)
+      if (forest.hangs[l] !== LOOP) forest.diagonal[a] = (forest.diagonal[a] ?? 0) + g
+    }
+    const hanging = forest.hangs[l] ?? LOOP
+    if (hanging !== LOOP) forest.coupling[hanging] = g
+  }
+  const ours = Float64Array.from(right)
+  forest.eliminate()
+  forest.substitute(ours)
+  forest.addLoops(ours, edges, (l) => conducts[l] ?? 0)
+  for (const [i, row] of jStat.inv(matrix).entries())
+    expect(ours[i]).toBeCloseTo(
+      row.reduce((sum, each, k) => sum + each * (right[k] ?? 0), 0),
+      9,
+    )
 })
