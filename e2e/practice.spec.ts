@@ -1,5 +1,21 @@
+import type { Page } from '@playwright/test'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { holdClosed } from './steps'
+
+/** Through the steps before the first bleeder, whatever they ask. */
+async function untilHoseOn(page: Page): Promise<void> {
+  const hoseOn = page.getByRole('button', { name: 'Hose is on' })
+  for (let i = 0; i < 25 && !(await hoseOn.isVisible()); i++) {
+    const done = page.getByRole('button', { name: 'Done', exact: true })
+    const level = page.getByRole('button', { name: 'At MAX' })
+    if (await done.isVisible()) await done.click()
+    else if (await level.isVisible()) await level.click()
+    else {
+      await page.getByRole('textbox').fill('120')
+      await page.getByRole('button', { name: /^(Drawn out|Poured)$/ }).click()
+    }
+  }
+}
 
 test('practice: the same call with a helper who plays along, and nothing of it is anywhere afterwards', async ({
   page,
@@ -12,16 +28,7 @@ test('practice: the same call with a helper who plays along, and nothing of it i
   await page.getByRole('link', { name: 'Practise the call on a made-up vehicle' }).click()
   await expect(page.getByRole('heading', { name: 'Practice: nothing is recorded' })).toBeVisible()
   expect(await accessibilityFaults(page)).toEqual([])
-  for (let i = 0; i < 20 && !(await page.getByRole('button', { name: 'Hose is on' }).isVisible()); i++) {
-    const done = page.getByRole('button', { name: 'Done', exact: true })
-    const level = page.getByRole('button', { name: 'At MAX' })
-    if (await done.isVisible()) await done.click()
-    else if (await level.isVisible()) await level.click()
-    else {
-      await page.getByRole('textbox').fill('120')
-      await page.getByRole('button', { name: /^(Drawn out|Poured)$/ }).click()
-    }
-  }
+  await untilHoseOn(page)
   await page.getByRole('button', { name: 'Hose is on' }).click()
   await page.getByRole('button', { name: 'Call PRESS' }).click()
   await expect(page.getByRole('status').filter({ hasText: /^HOLD$/ })).toBeVisible()
@@ -46,19 +53,7 @@ test('practice with a closed hose: next to nothing comes at that wheel, and the 
   const seen = page.getByRole('region', { name: 'What you see and feel' })
   await expect(seen).toContainText('since the last look')
   await expect(seen.getByText('The hose of')).toBeHidden()
-  const goOn = async () => {
-    for (let i = 0; i < 25 && !(await page.getByRole('button', { name: 'Hose is on' }).isVisible()); i++) {
-      const done = page.getByRole('button', { name: 'Done', exact: true })
-      const level = page.getByRole('button', { name: 'At MAX' })
-      if (await done.isVisible()) await done.click()
-      else if (await level.isVisible()) await level.click()
-      else {
-        await page.getByRole('textbox').fill('120')
-        await page.getByRole('button', { name: /^(Drawn out|Poured)$/ }).click()
-      }
-    }
-  }
-  await goOn()
+  await untilHoseOn(page)
   // What was drawn is gone from the reservoir that is shown.
   await expect(seen).toContainText('Reservoir')
   await seen.getByText('What was it?').click()

@@ -1,37 +1,15 @@
 import { jStat } from 'jstat'
 import { expect, test } from 'vitest'
+import { done, press, type RigAct, rigOf as requestRig } from '~test/worlds/rig-of'
 import { carFile, vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../vehicle/examples'
 import { Forest, LOOP } from './forest'
-import { type RigRequest, readRigRequest } from './request'
-import { Rig } from './run'
+import type { Rig } from './run'
 import { Tube } from './tube'
 
 /** One corner behind 4 m of pipe, so that sums can be done by hand. */
 const vehicle = vehicleFrom(carFile([{ id: 'rr', position: 'rear-right', lengthM: 4, circuit: 'A' }]))
-const requestRig = (file: unknown, more: object = {}): Rig => {
-  const read = readRigRequest({
-    format: 'ruddy-siphon.rig-request',
-    version: 1,
-    vehicle: JSON.parse(JSON.stringify(file)),
-    ...more,
-  })
-  if (!read.ok) throw new Error(JSON.stringify(read.faults))
-  return new Rig(read.value)
-}
 const rigOf = (more: object = {}): Rig => requestRig(vehicle, more)
-type Act = RigRequest['acts'][number]
-const done = (rig: Rig, ...acts: object[]): Rig => {
-  for (const act of acts) rig.do({ for: 0.5, ...act } as Act)
-  return rig
-}
-const press = (effortN: number, lasts = 3) => ({
-  do: 'press',
-  cylinder: 'mc',
-  effortN,
-  overS: 0.2,
-  for: lasts,
-})
 const near = (ours: number, theirs: number, share: number) =>
   expect(Math.abs(ours / theirs - 1)).toBeLessThan(share)
 
@@ -63,8 +41,8 @@ test('half the step changes no answer by more than one in a hundred', () => {
     ] as object[]) {
       const { for: lasts = 0.5 } = act as { for?: number }
       // The same act in pieces: every piece begins again with the shortest step.
-      rig.do({ ...act, for: lasts / factor } as Act)
-      for (let i = 1; i < factor; i++) rig.do({ do: 'wait', for: lasts / factor } as Act)
+      rig.do({ ...act, for: lasts / factor } as RigAct)
+      for (let i = 1; i < factor; i++) rig.do({ do: 'wait', for: lasts / factor } as RigAct)
     }
     return [rig.ledger.out, rig.pedalMm('mc')] as const
   }

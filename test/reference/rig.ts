@@ -3,37 +3,16 @@ import { Solver } from 'odex'
 import { Cell } from '~core/rig/cell'
 import { Link, ofTubes, type Resistance } from '~core/rig/link'
 import { Network } from '~core/rig/network'
-import { type RigRequest, readRigRequest } from '~core/rig/request'
-import { Rig } from '~core/rig/run'
+import type { Rig } from '~core/rig/run'
 import { Tube } from '~core/rig/tube'
 import { flowMlPerMin, halving, holePa, takesPa } from '../second/by-hand'
+import { done, press, rigOf as requestRig } from '../worlds/rig-of'
 import { carFile, vehicleFrom } from '../worlds/vehicles'
 import type { Check, CheckKind } from './check'
 
 /** One corner behind some pipe, so that sums can be done by hand. */
-const rigOf = (more: object = {}, lengthM = 4): Rig => {
-  const vehicle = vehicleFrom(carFile([{ id: 'rr', position: 'rear-right', lengthM, circuit: 'A' }]))
-  const read = readRigRequest({
-    format: 'ruddy-siphon.rig-request',
-    version: 1,
-    vehicle: JSON.parse(JSON.stringify(vehicle)),
-    ...more,
-  })
-  if (!read.ok) throw new Error(JSON.stringify(read.faults))
-  return new Rig(read.value)
-}
-type Act = RigRequest['acts'][number]
-const done = (rig: Rig, ...acts: object[]): Rig => {
-  for (const act of acts) rig.do({ for: 0.5, ...act } as Act)
-  return rig
-}
-const press = (effortN: number, lasts = 3) => ({
-  do: 'press',
-  cylinder: 'mc',
-  effortN,
-  overS: 0.2,
-  for: lasts,
-})
+const rigOf = (more: object = {}, lengthM = 4): Rig =>
+  requestRig(vehicleFrom(carFile([{ id: 'rr', position: 'rear-right', lengthM, circuit: 'A' }])), more)
 const AREA_MM2 = Math.PI * 10 ** 2
 const RATIO = 4
 const LIQUID = { mm2PerS: 15.53, densityKgM3: 1060 }
