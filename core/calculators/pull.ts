@@ -27,6 +27,7 @@ export type PullMoment = {
 }
 export type PullResult = { moments: PullMoment[]; outMl: number; airInMl: number; wholeMm: number }
 
+const STROKE_MM = 16
 const SAMPLE_S = 0.05
 /** Less air than this is none. */
 const SOME_AIR_ML = 0.005
@@ -78,7 +79,6 @@ function oneWheel(spec: string, boreMm: number, pedalRatio: number, runM: number
   if (!read.ok) throw new ImpossibleInput('runM', read.faults[0]?.message ?? '')
   return read.value
 }
-const STROKE_MM = 16
 
 /** What a single pull does, moment by moment, and what becomes of it when the pedal is let go first. */
 export const pullBench = benchPage({
@@ -223,7 +223,7 @@ export const pullBench = benchPage({
     sayEnglish(show)(
       fact(`pull-says-${end}${airInMl > SOME_AIR_ML ? '' : '-no-air'}`, {
         outMl: Math.max(0, outMl),
-        airIn: airInMl.toFixed(2),
+        airInMl,
       }),
     ),
 })

@@ -11,7 +11,12 @@ import { hidden, PracticeVehicle, type Seen } from './practice-vehicle'
 type LookAt = Seen & { point: string }
 
 /** A careful person who writes down what the vehicle shows; every look, and how the hose looked at the end. */
-function practise(way: PracticeWay, hides: number, most = 400): { looks: LookAt[]; kept: Seen['looks'] } {
+function practise(
+  way: PracticeWay,
+  hides: number,
+  most = 400,
+  betweenS = 2,
+): { looks: LookAt[]; kept: Seen['looks'] } {
   const vehicle = vehicleFrom(examples['ferry-estate']?.file)
   let state = practiceJob(vehicle, way)
   const on = new PracticeVehicle(vehicle, hidden[hides] ?? (hidden[0] as (typeof hidden)[number]), 20)
@@ -19,7 +24,7 @@ function practise(way: PracticeWay, hides: number, most = 400): { looks: LookAt[
   for (let i = 0; i < most; i++) {
     const act = carefulAct(state)
     if (!act) break
-    on.pass(2)
+    on.pass(betweenS)
     const seen = on.seen()
     if (act.type === 'pull-seen') looks.push({ ...seen, point: (state.run && currentPoint(state.run)) ?? '' })
     const event = {
@@ -69,4 +74,10 @@ describe('what is hidden shows', () => {
     const whole = (hides: number) => first(hides).reduce((sum, { sinceMl }) => sum + sinceMl, 0)
     expect(whole(4)).toBeLessThan(0.3 * whole(0))
   })
+})
+
+test('somebody alone strokes as fast as time goes by, in however small pieces it does', () => {
+  expect(practise('check-valve', 0, 60, 0.5).looks[1]?.sinceMl).toBeLessThan(
+    0.6 * (practise('check-valve', 0, 60, 3).looks[1]?.sinceMl ?? 0),
+  )
 })

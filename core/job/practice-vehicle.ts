@@ -18,6 +18,9 @@ import { currentStep } from './steps'
 /** What a vehicle for practice may hide, by the number that its address gives; 0 is sound. */
 type Hidden = { what: (vehicle: Vehicle) => Fact; faults: (vehicle: Vehicle) => RigFault[]; airMl?: number }
 
+const CLOSED_MM = 0.3
+const HIDDEN_AIR_ML = 4
+
 const firstBrake = (vehicle: Vehicle) =>
   bleederRuns(vehicle).find(({ part, run }) => part.type === 'wheel-brake' && run)
 const chamberOf = (vehicle: Vehicle) => partsOf(vehicle, 'master-cylinder')[0]?.chambers[0]?.id ?? ''
@@ -29,17 +32,17 @@ const sound: Hidden = { what: () => fact('hides-nothing'), faults: () => [] }
 export const hidden: readonly Hidden[] = [
   sound,
   {
-    what: (vehicle) => fact('hides-closed-hose', { line: hoseTo(vehicle) }),
-    faults: (vehicle) => [{ kind: 'hose-closed', at: hoseTo(vehicle), boreMm: 0.3 }],
+    what: (vehicle) => fact('hides-closed-hose', { line: hoseTo(vehicle), boreMm: CLOSED_MM }),
+    faults: (vehicle) => [{ kind: 'hose-closed', at: hoseTo(vehicle), boreMm: CLOSED_MM }],
   },
   {
     what: (vehicle) => fact('hides-bypass', { chamber: chamberOf(vehicle) }),
     faults: (vehicle) => [{ kind: 'bypass', at: chamberOf(vehicle), mlPerMinPerMPa: 40 }],
   },
   {
-    what: (vehicle) => fact('hides-air', { part: firstBrake(vehicle)?.part.id ?? '' }),
+    what: (vehicle) => fact('hides-air', { part: firstBrake(vehicle)?.part.id ?? '', airMl: HIDDEN_AIR_ML }),
     faults: () => [],
-    airMl: 4,
+    airMl: HIDDEN_AIR_ML,
   },
   {
     what: (vehicle) => fact('hides-no-draw', { chamber: chamberOf(vehicle) }),
@@ -48,7 +51,8 @@ export const hidden: readonly Hidden[] = [
 ]
 
 type Shown = { ml: number; colour: Colour; bubbles: Bubbles }
-export type Look = { point: string; shown: Shown; wrote: Shown }
+/** One look, by its number from 1 on. */
+export type Look = { n: number; point: string; shown: Shown; wrote: Shown }
 
 /** What somebody at the wheel and in the cab can see and feel now. */
 export type Seen = {
@@ -91,6 +95,8 @@ export class PracticeVehicle {
   private pressing: string | undefined
   private speed = 1
   private strokes = false
+  /** Time that went by since the last whole stroke, s. */
+  private owedS = 0
   private looks: readonly Look[] = []
   /** As it stood when somebody looked last, by bleeder. */
   private readonly looked = new Map<string, { ml: number; airMl: number }>()
@@ -119,13 +125,15 @@ export class PracticeVehicle {
 
   /** Let so many seconds of the page go by. */
   pass(seconds: number): void {
-    let left = Math.min(MOST_AT_ONCE_S, seconds) * this.speed
+    const left = Math.min(MOST_AT_ONCE_S, seconds) * this.speed
     const foot = this.point === undefined ? undefined : this.feeds.get(this.point)?.foot
     if (!this.strokes || this.open.size === 0 || !foot) {
       if (left > 0) this.rig.do({ do: 'wait', for: left })
+      this.owedS = 0
       return
     }
-    for (; left > 0; left -= STROKE_S) {
+    // A stroke is whole: what is too little for one counts for the next.
+    for (this.owedS += left; this.owedS >= STROKE_S; this.owedS -= STROKE_S) {
       this.rig.do({ do: 'press', ...foot, overS: 0.5, for: STROKE_S / 2 })
       this.rig.do({ do: 'release', cylinder: foot.cylinder, overS: 0.5, for: STROKE_S / 2 })
     }
@@ -144,7 +152,8 @@ export class PracticeVehicle {
     if (event.type === 'pull-seen' && this.point !== undefined) {
       const { sinceMl, colour, bubbles } = this.seen()
       const wrote = { ml: event.ml, colour: event.colour, bubbles: event.bubbles }
-      this.looks = [...this.looks, { point: this.point, shown: { ml: sinceMl, colour, bubbles }, wrote }]
+      const shown = { ml: sinceMl, colour, bubbles }
+      this.looks = [...this.looks, { n: this.looks.length + 1, point: this.point, shown, wrote }]
       this.looked.set(this.point, { ...this.cameAt(this.point) })
     }
     this.take(after)

@@ -8,6 +8,8 @@ export type Feed = { reservoir: string; foot?: { cylinder: string; effortN: numb
 
 /** A foot that bleeds, and the stop it would make, kPa. @source from memory */
 const BLEEDING_KPA = 700
+/** A return spring at rest, and what it gains on the way. @source from memory */
+const SPRINGS = 1.6
 
 /** By bleeder id; left out where nothing reaches it. */
 export function feedsOf(vehicle: Vehicle): Map<string, Feed> {
@@ -26,5 +28,3 @@ export function feedsOf(vehicle: Vehicle): Map<string, Feed> {
     }),
   )
 }
-/** Its spring, and what it gains on the way. */
-const SPRINGS = 1.6

@@ -259,6 +259,7 @@ export class Technician {
     }
     for (const bleeder of open) {
       this.act({ do: 'close', bleeder, for: CLOSE_S })
+      this.act({ do: 'vacuum', bleeder, kPa: 0, for: 0 })
       this.faults.push(fact('rig-no-flow', { bleeder }))
     }
   }

@@ -29,6 +29,7 @@ export type Tank = {
 export type Chamber = {
   id: string
   cylinder: string
+  pedalRatio: number
   cell: number
   port: number
   cup: number

@@ -51,8 +51,11 @@ export type LinkShape = {
   takesOut?: Takes
   takesBack?: Takes
   /** A tube: turbulence takes more than its laminar resistance. */
-  tube?: Bore
+  bore?: Bore
 }
+
+/** To the last digit that counts. */
+const HALVINGS = 45
 
 type Bore = { boreMm: number; mm2PerS: number }
 
@@ -81,9 +84,6 @@ function turbulentFlow(tube: Bore, a: number, b: number, kPa: number, laminar: n
   }
   return (low + high) / 2
 }
-/** To the last digit that counts. */
-const HALVINGS = 45
-
 /** One way between two cells. Flow is above 0 from `from` to `to`. */
 export class Link {
   readonly from: number
@@ -95,7 +95,7 @@ export class Link {
   readonly backCracksKPa: number
   takesOut: Takes
   takesBack: Takes
-  readonly tube: Bore | undefined
+  readonly bore: Bore | undefined
   /** What a pump in it adds. */
   boostKPa = 0
   /** 0 shut, 1 open; between, so much of its section. */
@@ -121,7 +121,7 @@ export class Link {
     this.backCracksKPa = shape.backCracksKPa ?? 0
     this.takesOut = shape.takesOut ?? 'mixed'
     this.takesBack = shape.takesBack ?? 'mixed'
-    this.tube = shape.tube
+    this.bore = shape.bore
   }
 
   /** Before a step's first pass. @returns whether anything can pass at all */
@@ -155,9 +155,9 @@ export class Link {
     const drives = beyond * opened
     let root = Math.sqrt(a * a + 4 * b * drives)
     let flow = (2 * drives) / (a + root)
-    if (this.tube && reynoldsOf(this.tube, flow) > LAMINAR_REYNOLDS) {
-      flow = turbulentFlow(this.tube, a, b, drives, flow)
-      root = takesMore(this.tube, a, b, flow)
+    if (this.bore && reynoldsOf(this.bore, flow) > LAMINAR_REYNOLDS) {
+      flow = turbulentFlow(this.bore, a, b, drives, flow)
+      root = takesMore(this.bore, a, b, flow)
     }
     this.trialFlow = outwards ? flow : -flow
     this.trialSlope = (opened * (2 - opened)) / root

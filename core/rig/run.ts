@@ -1,5 +1,4 @@
 import { boosterOf } from '../vehicle/booster'
-import { partsOf } from '../vehicle/parts'
 import { begin } from './acts'
 import { assemble } from './assemble'
 import type { Assembly, Outlet, Tank } from './build'
@@ -111,10 +110,13 @@ export class Rig {
     return cells.reduce((sum, cell, i) => sum + (fixed.has(i) ? 0 : cell.airMl), 0)
   }
   pedalMm(cylinder: string): number {
-    const strokes = this.assembly.chambers
-      .filter((chamber) => chamber.cylinder === cylinder)
-      .map(({ cell }) => this.assembly.at(cell).piston?.atMm ?? 0)
-    return this.ratio(cylinder) * strokes.reduce((sum, mm) => sum + mm, 0)
+    return this.assembly.chambers.reduce(
+      (sum, chamber) =>
+        chamber.cylinder === cylinder
+          ? sum + chamber.pedalRatio * (this.assembly.at(chamber.cell).piston?.atMm ?? 0)
+          : sum,
+      0,
+    )
   }
 
   /** Do something, and let its time run. */
@@ -233,9 +235,9 @@ export class Rig {
     let dt = wanted
     let far = 0
     for (;;) {
-      for (const { cylinder, cell } of chambers) {
+      for (const { cylinder, pedalRatio, cell } of chambers) {
         const { piston } = assembly.at(cell)
-        if (piston) piston.forceN = this.effortN(cylinder, this.atS + dt) * this.ratio(cylinder) * this.boost
+        if (piston) piston.forceN = this.effortN(cylinder, this.atS + dt) * pedalRatio * this.boost
       }
       const settled = network.solve(dt)
       far = this.howFar(dt)
@@ -275,12 +277,6 @@ export class Rig {
     if (tank.fedAtMl === undefined || short <= 0) return
     tank.levelMl += short
     this.ledger.poured += short
-  }
-
-  private ratio(cylinder: string): number {
-    return (
-      partsOf(this.assembly.vehicle, 'master-cylinder').find(({ id }) => id === cylinder)?.pedalRatio ?? 1
-    )
   }
 
   /** How far a step moved fluid and pistons, as a share of the most that it may. */

@@ -43,7 +43,7 @@ export const usual = {
   chokeM: 0.02,
   /** Faster than this a bubble goes along with what flows in a tube. */
   carriesMPerS: 0.1,
-  /** Cells of one line are no larger than this. */
+  /** Bends and fittings mix a line across as often as this, and its cells end there; no more often than so many times a piece. */
   cellMl: 2.5,
   mostCells: 6,
 } as const

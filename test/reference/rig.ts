@@ -182,8 +182,8 @@ function transient(): [number, number] {
 function turbulent(): [number, number] {
   const piece = { lengthM: 2, boreMm: 3.34 }
   const thin = { mm2PerS: 1.5, densityKgM3: 1000 }
-  const tube = { boreMm: piece.boreMm, mm2PerS: thin.mm2PerS }
-  const link = new Link({ from: 0, to: 1, out: ofTubes([piece], thin), tube })
+  const bore = { boreMm: piece.boreMm, mm2PerS: thin.mm2PerS }
+  const link = new Link({ from: 0, to: 1, out: ofTubes([piece], thin), bore })
   const [ahead, behind] = [cellOf(0), cellOf(0)]
   ahead.kPa = 60
   const network = new Network([ahead, behind], [link], new Set([0, 1]), 0)

@@ -40,7 +40,7 @@ export function WhatIsSeen({ seen, vehicle, hides }: { seen: Seen; vehicle: Vehi
         ))}
       </dl>
       {speed > 1 && <p className="text-quiet">Fluid runs {speed} times as fast as in a workshop.</p>}
-      {hides > 0 && what && (
+      {what && (
         <details>
           <summary className="min-h-12 cursor-pointer content-center font-bold">What was it?</summary>
           <p>{say(what)}</p>
@@ -69,9 +69,8 @@ function Looks({ looks }: { looks: Seen['looks'] }) {
           </tr>
         </thead>
         <tbody>
-          {looks.slice(-MOST_LOOKS).map(({ point, shown, wrote }, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: looks are only added at the end
-            <tr key={i} className="border-t border-rule align-top">
+          {looks.slice(-MOST_LOOKS).map(({ n, point, shown, wrote }) => (
+            <tr key={n} className="border-t border-rule align-top">
               <th scope="row">{point}</th>
               <td>{told(shown)}</td>
               <td>{told(wrote)}</td>

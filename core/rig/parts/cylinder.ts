@@ -33,6 +33,7 @@ export function addCylinder(rig: Assembly, part: PartOf<'master-cylinder'>): voi
     rig.chambers.push({
       id: chamber.id,
       cylinder: part.id,
+      pedalRatio: part.pedalRatio,
       cell,
       // What goes back lets its air rise into the reservoir.
       port: rig.link({

@@ -41,8 +41,8 @@ export function addLine(
       wallMlPerKPa: piece.kind === 'hose' ? (usual.hoseMlPerMMPa * piece.lengthM) / 1000 : 0,
     })
     const mine = ofTubes([{ ...piece, lengthM: piece.lengthM / 2 }], liquid)
-    const tube = { boreMm: piece.boreMm, mm2PerS: liquid.mm2PerS }
-    const shape: LinkShape = { from: before, to: cell, out: inSeries(half, mine), tube }
+    const bore = { boreMm: piece.boreMm, mm2PerS: liquid.mm2PerS }
+    const shape: LinkShape = { from: before, to: cell, out: inSeries(half, mine), bore }
     rig.link(
       i === 0
         ? {

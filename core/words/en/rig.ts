@@ -3,9 +3,9 @@ import type { Words } from '../say'
 /** What a plan came to on the simulated vehicle. */
 export const rig: Words = {
   'hides-nothing': 'Nothing: it is a sound vehicle.',
-  'hides-closed-hose': 'The hose of {line} has closed up inside, to a third of a millimetre.',
+  'hides-closed-hose': 'The hose of {line} has closed up inside, to {boreMm}.',
   'hides-bypass': 'The cylinder lets past its own seal at {chamber}: the foot sinks under a steady press.',
-  'hides-air': 'There were 4 mL of air in {part} from the beginning.',
+  'hides-air': 'There were {airMl} of air in {part} from the beginning.',
   'hides-no-draw': 'The cylinder takes nothing from its reservoir at {chamber}.',
   'seen-new': 'as new',
   'seen-amber': 'amber',
