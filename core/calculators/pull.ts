@@ -223,7 +223,8 @@ export const pullBench = benchPage({
     sayEnglish(show)(
       fact(`pull-says-${end}${airInMl > SOME_AIR_ML ? '' : '-no-air'}`, {
         outMl: Math.max(0, outMl),
-        airInMl,
+        // Less than the smallest amount that ounces are shown in: air is told in mL, as on the other pages.
+        airIn: airInMl.toFixed(2),
       }),
     ),
 })

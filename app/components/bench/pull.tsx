@@ -23,29 +23,29 @@ export function PullPicture({ result, values }: PictureProps<PullResult, Values>
       return {
         ...frame(look),
         xAxis: acrossAxis(look, { name: 'seconds', min: 0 }),
-        yAxis: upAxis(look, { name: `out, and air in, ${show.unit('volume')}` }),
+        yAxis: upAxis(look, { name: 'out, and air in, mL' }),
         series: [
           curve(
             look,
-            series(({ outMl: ml }) => show.value('volume', ml)),
+            series(({ outMl: ml }) => ml),
             { marks: marks(look, [{ xAxis: moment.s, text: 'shown below' }]) },
           ),
           curve(
             look,
-            series(({ airInMl: ml }) => show.value('volume', ml)),
+            series(({ airInMl: ml }) => ml),
             { dashed: true },
           ),
         ],
       }
     },
-    [moments, moment, show],
+    [moments, moment],
   )
   return (
     <>
       <Chart
         draw={draw}
         className="h-64"
-        label={`One pull over ${moments.at(-1)?.s.toFixed(1)} seconds: ${show('volume', outMl)} out, ${show('volume', airInMl)} of air in.`}
+        label={`One pull over ${moments.at(-1)?.s.toFixed(1)} seconds: ${show('volume', outMl)} out, ${airInMl.toFixed(2)} mL of air in.`}
       />
       <p className="text-sm text-quiet">Thick: fluid out by the hose. Dashed: air drawn in at the bleeder.</p>
       <label className="grid gap-1">
@@ -67,7 +67,7 @@ export function PullPicture({ result, values }: PictureProps<PullResult, Values>
         figures={[
           { name: 'pedal down', value: show('length', Math.round(moment.pedalMm)) },
           { name: 'pressure in the brake', value: show('pressure', Math.round(moment.brakeKPa)) },
-          { name: 'air in the brake, as pressed now', value: show('volume', moment.bubbleMl) },
+          { name: 'air in the brake, as pressed now', value: `${moment.bubbleMl.toFixed(2)} mL` },
           { name: 'old at the bleeder', value: `${moment.oldPct.toFixed(0)} %` },
         ]}
       />
@@ -87,14 +87,13 @@ const MOST_BUBBLE_R = 26
 /** Cylinder, line, brake, bleeder and hose in one line, cut open. Its proportions are no drawing to scale. */
 function CutAway({ moment, wholeMm, hose }: { moment: PullMoment; wholeMm: number; hose: string }) {
   const { pedalMm, bubbleMl, oldPct, open, pressed, brakeKPa } = moment
-  const show = useShow()
   const rod = 4 + 40 * Math.min(1, pedalMm / wholeMm)
   const bubble = bubbleMl > 0.002 ? Math.min(MOST_BUBBLE_R, 3 + 14 * Math.cbrt(bubbleMl)) : 0
   return (
     <svg
       viewBox="0 0 520 190"
       role="img"
-      aria-label={`${wordOf(moment)}; ${bubble > 0 ? `a bubble of ${show('volume', bubbleMl)}` : 'no bubble'} in the brake.`}
+      aria-label={`${wordOf(moment)}; ${bubble > 0 ? `a bubble of ${bubbleMl.toFixed(2)} mL` : 'no bubble'} in the brake.`}
       className="w-full border-2 border-ink bg-enamel"
     >
       {/* Reservoir over the cylinder. */}
