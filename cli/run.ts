@@ -1,3 +1,4 @@
+import { RELEASE } from '~/lib/release'
 import { type Fault, faultLine, ImpossibleInput } from '~core/base/fault'
 import { calculators } from '~core/calculators/command'
 import { planOnRig } from '~core/plan/on-rig'
@@ -6,13 +7,12 @@ import { readPlanRequest } from '~core/plan/request'
 import { runRig } from '~core/rig/answer'
 import { readRigRequest } from '~core/rig/request'
 import { worded } from '~core/words'
+import { USAGE } from './usage'
 
 /** What a run of the command leaves behind. */
 export type Outcome = { exitCode: 0 | 1 | 2; stdout: string; stderr: string }
 
 const names = calculators.map((each) => each.name).join(', ')
-const USAGE = `siphon plan [FILE]        plan a bleed from a plan request\nsiphon calc NAME [FILE]   one of: ${names}\nsiphon rig [FILE]         run a simulated vehicle from a rig request\nReads JSON from FILE or standard input, prints JSON.\n`
-
 const refused = (faults: readonly Fault[]): Outcome => ({
   exitCode: 2,
   stdout: '',
@@ -33,6 +33,7 @@ const answered = (value: unknown): Outcome => ({
 export function run(argv: readonly string[], read: (file?: string) => string): Outcome {
   const [command, ...rest] = argv
   if (command === 'help' || command === '--help') return { exitCode: 0, stdout: USAGE, stderr: '' }
+  if (command === '--version') return { exitCode: 0, stdout: `${RELEASE}\n`, stderr: '' }
   if (command === 'plan') return answer(rest[0], read, plan)
   if (command === 'rig') return answer(rest[0], read, rig)
   if (command === 'calc') {

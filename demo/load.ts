@@ -1,6 +1,7 @@
+import { appendEvents } from '~/db/append.server'
 import type { Database } from '~/db/database.server'
 import { addExchange, addReading, saveHardUse } from '~/db/fluid.server'
-import { appendEvents, openJob } from '~/db/jobs.server'
+import { openJob } from '~/db/jobs.server'
 import { addPerson } from '~/db/people.server'
 import { shopSettings } from '~/db/settings.server'
 import { addContainers, saveShelfSettings } from '~/db/shelf.server'
@@ -39,7 +40,11 @@ const plates: Record<string, string> = {
  * Fill a new shop with the invented one: its vehicles through the same reader as any import, its jobs through the
  * same events as any day's work.
  */
-export async function loadDemoWorld(db: Database, now: Date): Promise<void> {
+export async function loadDemoWorld(
+  db: Database,
+  now: Date,
+  known: readonly { name: string; pin: string }[] = demoPeople,
+): Promise<void> {
   const ids = new Map<string, string>()
   for (const [path, text] of Object.entries(files)) {
     const name = path.replace(/^.*\//, '').replace(/\.json$/, '')
@@ -49,7 +54,7 @@ export async function loadDemoWorld(db: Database, now: Date): Promise<void> {
     ids.set(name, imported.value.id)
   }
   const people: Person[] = []
-  for (const { name, pin } of demoPeople) {
+  for (const { name, pin } of known) {
     const added = await addPerson(db, name, pin, people[0])
     if (!added.ok) throw new Error(`demo person ${name}: ${added.fault.text}`)
     people.push(added.person)

@@ -18,3 +18,14 @@ export const isUnheard = ({ link }: Phone): boolean => link === 'lost' || link =
  */
 export const phoneAgrees = (phone: Phone, turn: number): boolean =>
   phone.link === 'none' || (!isUnheard(phone) && phone.shows >= turn)
+
+/**
+ * Whether what follows by itself is called now, as soon as the phone in the cab shows the job as it is, or no more. Once
+ * the phone is not heard nobody knows who sits there: what was waited for does not come minutes later, when it is.
+ *
+ * @param turn of the call as the job has it
+ */
+export function callsItself(phone: Phone, turn: number): 'now' | 'soon' | 'no' {
+  if (phone.link === 'none' || isUnheard(phone)) return 'no'
+  return phoneAgrees(phone, turn) ? 'now' : 'soon'
+}

@@ -15,7 +15,6 @@ import { examples } from '../vehicle/examples'
 import { cabLanguageFor, cabLanguageIds, cabLanguages } from '../words/cab'
 import { meaningIn } from '../words/cab/language'
 import { cabTasks } from '../words/cab/told'
-import { afterWrong, isLocked, MOST_WRONG, noAttempts } from './attempts'
 import { cabCodeFrom, readCabCode } from './code'
 import { cabView } from './view'
 
@@ -175,13 +174,4 @@ test('a code is read as it is called across a shop, and anything else is none', 
     }),
   )
   for (const none of ['', 'ABC', 'ABCDEFG', 'ABCDE0', 'ABCDEI']) expect(readCabCode(none)).toBeUndefined()
-})
-
-test('the fifth wrong code locks for five minutes, and not a moment more', () => {
-  let attempts = noAttempts
-  for (let i = 0; i < MOST_WRONG - 1; i++) attempts = afterWrong(attempts, 1000)
-  expect(isLocked(attempts, 1000)).toBe(false)
-  attempts = afterWrong(attempts, 1000)
-  expect(isLocked(attempts, 1000 + 299_999)).toBe(true)
-  expect(isLocked(attempts, 1000 + 300_000)).toBe(false)
 })

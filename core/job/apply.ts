@@ -74,6 +74,7 @@ function afterEvent(state: JobState, kind: EventKind, event: JobEvent): JobState
   if (next.run?.call !== state.run?.call || next.run?.callAt !== state.run?.callAt)
     next.callTurn = (state.callTurn ?? 0) + 1
   next.late = withLate(state.late, event)
+  next.sentFor = withSentFor(state.sentFor, event)
   next.lastAt = event.at
   return next
 }
@@ -93,6 +94,14 @@ function withLate(before: JobState['late'], { at, waitedS }: JobEvent): JobState
     to: at > before.to ? at : before.to,
     longestS: Math.max(before.longestS, waitedS),
   }
+}
+
+/** Acts that bear one name and were sent by another: nobody but the one who sent them stands for that. */
+function withSentFor(before: JobState['sentFor'], { by, sentBy }: JobEvent): JobState['sentFor'] {
+  if (!by || !sentBy) return before
+  const known = before?.find((each) => each.by.id === by.id && each.sentBy.id === sentBy.id)
+  const others = before?.filter((each) => each !== known) ?? []
+  return [...others, { by, sentBy, acts: (known?.acts ?? 0) + 1 }]
 }
 
 const joined = ({ people }: JobState, { by }: JobEvent): JobState['people'] =>

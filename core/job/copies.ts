@@ -36,6 +36,7 @@ export const copyOfJob = (state: JobState): JobState =>
     undoable: state.undoable,
     length: state.length,
     late: state.late,
+    sentFor: state.sentFor,
     callTurn: state.callTurn,
   }) satisfies Every<JobState>
 

@@ -22,7 +22,7 @@ import { standingSchema } from './standing'
 import type { JobState } from './state'
 
 /** Version of the frozen record that is written today. */
-export const RECORD_VERSION = 2
+export const RECORD_VERSION = 3
 
 const id = z.string().max(200)
 const amount = z.number()
@@ -139,15 +139,22 @@ export const recordSchema = z.object({
   parkings: z.array(z.object({ parked: parkedSchema, resumed: resumedSchema })),
   filed: filedSchema.optional(),
   addenda: z.array(addendumSchema),
+  /** The record in words, as it was filed; kept whole and read by whoever shows it. Absent before the third version. */
+  shown: z.unknown().optional(),
   length: z.number(),
   late: z.object({ acts: z.number(), from: z.string(), to: z.string(), longestS: z.number() }).optional(),
+  sentFor: z.array(z.object({ by: person, sentBy: person, acts: z.number() })).optional(),
   callTurn: z.number().optional(),
 })
 type StoredRecord = z.output<typeof recordSchema>
 
-/** The record of a job that is filed: what could be taken back no longer can. */
-export function recordOf({ undoable: _gone, ...state }: JobState): StoredRecord {
-  return { version: RECORD_VERSION, ...state }
+/**
+ * The record of a job that is filed: what could be taken back no longer can.
+ *
+ * @param shown the record in words, as it is read when it is filed
+ */
+export function recordOf({ undoable: _gone, ...state }: JobState, shown?: unknown): StoredRecord {
+  return { version: RECORD_VERSION, ...state, shown }
 }
 
 type Loose = Record<string, unknown>
@@ -192,8 +199,9 @@ export class UnreadableRecord extends Error {
 /** A record as it was frozen, by whichever version. @throws UnreadableRecord */
 export function readRecord(stored: unknown): JobState {
   const body = stored as Loose
-  const read = recordSchema.safeParse(body.version === undefined ? fromVersion1(body) : body)
+  const second = body.version === undefined ? fromVersion1(body) : body
+  const read = recordSchema.safeParse(second.version === 2 ? { ...second, version: 3 } : second)
   if (!read.success) throw new UnreadableRecord(faultsOf(read.error))
-  const { version: _version, ...state } = read.data
+  const { version: _version, shown: _shown, ...state } = read.data
   return { ...state, undoable: [] }
 }

@@ -187,6 +187,8 @@ export type JobState = {
   length: number
   /** Acts that a screen kept for a while because there was no server. */
   late?: LateActs
+  /** Acts that bear one name and were sent from a screen that somebody else held. */
+  sentFor?: { by: Person; sentBy: Person; acts: number }[]
   /** How often the call has gone on or back: never the same twice, also where an undo brings a call back. */
   callTurn?: number
 }

@@ -6,7 +6,7 @@ import { readVehicle } from '../vehicle/read-vehicle'
 import { type Vehicle, vehicleSchema } from '../vehicle/schema'
 import { lineId } from './parts/line'
 
-const id = z.string('give an id').min(1, 'give an id').max(130, 'give an id of at most 130 characters')
+const id = z.string('give an id').min(1, 'give an id').max(200, 'give an id of at most 200 characters')
 const from = (least: number, most: number, unit: string) =>
   z
     .number(`give a number of ${unit}`)

@@ -100,3 +100,9 @@ test('a torque is shown to the half newton metre it is given to', () => {
   ])
   expect(showIn(usUnits)('torque', 16)).toBe('11.8 lb·ft')
 })
+
+test('a text as long as a hostile stranger can make it is read in no more than its own length', () => {
+  const long = `1 a${' '.repeat(300_000)}b${' '.repeat(300_000)}`
+  expect(readQuantity(long, 'pressure', 'kPa')).toBeUndefined()
+  expect(readQuantity(`15${' '.repeat(300_000)}psi`, 'pressure', 'kPa')?.unit).toBe('psi')
+})

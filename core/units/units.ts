@@ -120,7 +120,7 @@ export function readQuantity(
   quantity: Quantity,
   usual: string,
 ): { metric: number; value: number; unit: string } | undefined {
-  const match = /^\s*(-?\d{1,9}(?:[.,]\d{1,6})?)\s*([^\d\s-].*?)?\s*$/.exec(text)
+  const match = /^(-?\d{1,9}(?:[.,]\d{1,6})?)\s*([^\d\s-].*)?$/.exec(text.trim())
   const value = match?.[1] === undefined ? undefined : readNumber(match[1])
   if (!match || value === undefined) return undefined
   const unit =

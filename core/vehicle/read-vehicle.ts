@@ -1,4 +1,5 @@
 import type { Fault, Reading } from '../base/fault'
+import { textFaults } from '../base/plain-text'
 import { readWith } from '../base/zod-faults'
 import { runsOf, sourceIds } from './network'
 import { bleedersOf } from './parts'
@@ -15,6 +16,8 @@ const within = (root: string, path: string) => (root ? `${root}.${path}` : path)
  * @param root prefix of the paths, where the vehicle is part of a larger request
  */
 export function readVehicle(input: unknown, root = ''): Reading<Vehicle> {
+  const noText = textFaults(input, root)
+  if (noText.length > 0) return { ok: false, faults: noText }
   const shape = readWith(vehicleSchema, input, root)
   if (!shape.ok) return shape
   const vehicle = shape.value

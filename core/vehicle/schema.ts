@@ -173,7 +173,8 @@ export const segmentSchema = z.object({
   kind: oneOf(['tube', 'hose']).default('tube'),
 })
 const lineSchema = z.object({
-  id: idSchema.optional(),
+  // Wider than others: one that is left out is made of where the line goes.
+  id: freeText.min(1, 'give an id: a short text').optional(),
   from: idSchema,
   to: idSchema,
   circuit: idSchema,

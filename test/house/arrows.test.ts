@@ -5,6 +5,8 @@ import { expect, test } from 'vitest'
 /** Folders of core/, lowest first: each may look at those before it and at itself. */
 const floors = [
   'base',
+  'ledger',
+  'door',
   'units',
   'physics',
   'fluid',

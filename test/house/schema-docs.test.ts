@@ -6,6 +6,8 @@ import { z } from 'zod'
 import { replayStored } from '~core/job/apply'
 import { jobEventSchema } from '~core/job/events'
 import { readRecord, recordOf, recordSchema } from '~core/job/record'
+import { exportLineSchema } from '~core/ledger/export-file'
+import { signedEntrySchema } from '~core/ledger/logbook'
 import { planSchema } from '~core/plan/answer'
 import { shopSchema, workSchema } from '~core/plan/request'
 import { rigRequestSchema } from '~core/rig/request'
@@ -29,6 +31,8 @@ const schemas = {
   'rig-request': rigRequestSchema,
   event: jobEventSchema,
   record: recordSchema,
+  'export-line': exportLineSchema,
+  'logbook-entry': signedEntrySchema,
 } as const
 
 const jsonSchema = (schema: z.ZodType) =>

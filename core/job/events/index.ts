@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { type Fault, faultLine, type Reading } from '../../base/fault'
+import { textFaults } from '../../base/plain-text'
 import { faultsOf } from '../../base/zod-faults'
 import type { JobState } from '../state'
 import { addendum, addendumSchema } from './addendum'
@@ -128,6 +129,11 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
 const registry = new Map<string, EventKind>(Object.entries(kinds) as unknown as [string, EventKind][])
 
 export const eventKindOf = (type: string): EventKind | undefined => registry.get(type)
+/** The version in which an event of a type is written today, as an event bears it: the first is not said. */
+export function versionOf(type: string): { v?: number } {
+  const version = eventKindOf(type)?.version ?? 1
+  return version > 1 ? { v: version } : {}
+}
 export const eventKinds = (): EventKind[] => [...registry.values()]
 
 /** Add a type of event. @returns takes it out again */
@@ -155,6 +161,20 @@ export function readEvent(stored: unknown, before: JobState | undefined): Readin
   return read.success
     ? { ok: true, value: read.data as JobEvent }
     : { ok: false, faults: faultsOf(read.error) }
+}
+
+/** What a screen sends: an act at the vehicle, in whichever version its page was made for. */
+export function readFloorEvent(sent: unknown, before: JobState): Reading<FloorEvent> {
+  const noText = textFaults(sent)
+  if (noText.length > 0) return { ok: false, faults: noText }
+  const read = readEvent(sent, before)
+  // Pages of the first releases wrote today's shape and no version.
+  const plain = (sent as { v?: unknown } | null)?.v === undefined ? jobEventSchema.safeParse(sent) : undefined
+  if (!plain?.success && !read.ok) return read
+  const value = plain?.success ? plain.data : (read as { value: JobEvent }).value
+  if (eventKindOf(value.type)?.madeAt === 'desk')
+    return { ok: false, faults: [{ path: 'type', message: 'give an act at the vehicle' }] }
+  return { ok: true, value: value as FloorEvent }
 }
 
 /** A log that cannot be read: at which event, and why. */

@@ -20,6 +20,8 @@ export const stamp = {
   id: z.string().regex(/^[A-Za-z0-9_-]{16,40}$/, 'give an id of 16 to 40 letters and digits'),
   at: z.iso.datetime('give a time as ISO 8601 in UTC'),
   by: person.optional(),
+  /** What the clock of the screen said, where that was wrong. */
+  screenAt: z.string().max(40).optional(),
   /** Who was at the screen when it was sent, where that was somebody else. */
   sentBy: person.optional(),
   /** How long the screen kept it before it could be sent, by that screen's own clock; absent where it went at once. */

@@ -60,6 +60,8 @@ export type CallMove = {
   airDrawn?: true
   /** Fine bubbles were left time to rise. */
   settled?: true
+  /** Follows from what went before where the cab answers by its own screen: nobody has to call it. */
+  byItself?: true
   /** What nobody wants to happen; offered beside the way on, never by the large button. */
   mishap?: true
 }

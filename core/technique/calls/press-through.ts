@@ -25,7 +25,7 @@ export const pressThrough: CallMachine = {
       cab: 'stay-off',
       open: true,
       next: [
-        { act: 'press', confirms: () => 'Call PRESS', to: 'pressing' },
+        { act: 'press', confirms: () => 'Call PRESS', to: 'pressing', byItself: true },
         { ...closeJoint, to: 'rest', lookAfter: undefined },
       ],
     },

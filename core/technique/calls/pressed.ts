@@ -21,7 +21,7 @@ export function pressedCall(
         does: (joint) => `${joint}: call the pedal down.`,
         cab: 'wait',
         open: false,
-        next: [{ act: 'press', confirms: () => 'Call PRESS', to: 'pressing' }],
+        next: [{ act: 'press', confirms: () => 'Call PRESS', to: 'pressing', byItself: true }],
       },
       pressing: {
         actor: 'cab',

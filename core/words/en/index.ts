@@ -5,6 +5,7 @@ import { stepWords } from '../steps'
 import { techniqueWords } from '../techniques'
 import { bench } from './bench'
 import { cautions } from './cautions'
+import { door } from './door'
 import { events } from './events'
 import { explain } from './explain'
 import { findings } from './findings'
@@ -34,6 +35,7 @@ export const english: Words = {
   ...job,
   ...findings,
   ...events,
+  ...door,
   ...fluid,
   ...bench,
   ...rig,

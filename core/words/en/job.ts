@@ -9,6 +9,8 @@ export const job: Words = {
   'job-not-open': 'This job was never opened.',
   'job-open-already': 'This job is open already.',
   'no-such-job': 'There is no such job.',
+  'another-act':
+    'Another act is recorded under this one’s number: nothing was recorded. Do it again; it gets a number of its own.',
   'job-filed': 'This job is filed and its record is frozen: add an addendum.',
   'job-parked': 'This job is parked: confirm how it stands before anything goes on.',
   'no-plan': 'Take a plan first.',
