@@ -3,6 +3,7 @@ import { chromiumOptions } from './e2e/server'
 
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/before-all.ts',
   workers: 2,
   timeout: 120_000,
   // A laden machine answers late; what never comes fails all the same.

@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto'
+import { readdirSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { reactRouter } from '@react-router/dev/vite'
 import tailwindcss from '@tailwindcss/vite'
@@ -5,7 +7,17 @@ import { defineConfig } from 'vite'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
+/** Tells one build from another: by all that the pages are made of. */
+function buildId(): string {
+  const hash = createHash('sha256')
+  for (const top of ['app', 'core'])
+    for (const name of readdirSync(here(`./${top}`), { recursive: true, encoding: 'utf8' }).sort())
+      if (/\.(tsx?|css|sql)$/.test(name)) hash.update(name).update(readFileSync(here(`./${top}/${name}`)))
+  return hash.digest('hex').slice(0, 12)
+}
+
 export default defineConfig({
+  define: { __BUILD__: JSON.stringify(buildId()) },
   plugins: [tailwindcss(), reactRouter()],
   resolve: { alias: { '~core': here('./core'), '~': here('./app') } },
 })

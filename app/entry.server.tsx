@@ -1,15 +1,14 @@
 import { PassThrough } from 'node:stream'
 import { createReadableStreamFromReadable } from '@react-router/node'
 import { isbot } from 'isbot'
-import pino from 'pino'
 import { renderToPipeableStream } from 'react-dom/server'
 import type { EntryContext, HandleErrorFunction } from 'react-router'
 import { RouterContextProvider, ServerRouter } from 'react-router'
 import { cameFrom, database, faultReference, scriptNonce } from './context'
 import type { Database } from './db/database.server'
+import { log } from './lib/log.server'
 import { NonceContext } from './lib/nonce'
 
-const log = pino()
 const RENDER_TIMEOUT_MS = 5000
 
 /** What the server hands to every loader and action. */

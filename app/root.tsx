@@ -1,3 +1,4 @@
+import { useEffect } from 'react'
 import {
   isRouteErrorResponse,
   Links,
@@ -34,6 +35,10 @@ export function Layout({ children }: { children: React.ReactNode }) {
   const nonce = useNonce()
   const data = useRouteLoaderData<typeof loader>('root')
   if (data) setZone(data.zone)
+  // A page that has not been taken over yet looks the same and does not answer: what drives it can see that.
+  useEffect(() => {
+    document.documentElement.dataset.answers = ''
+  }, [])
   return (
     <html lang="en" data-theme={data?.theme === 'system' ? undefined : data?.theme}>
       <head>

@@ -1,6 +1,6 @@
+import { appendEvents } from '~/db/append.server'
 import { joinCab, newCabCode } from '~/db/cab.server'
 import type { Database } from '~/db/database.server'
-import { appendEvents } from '~/db/jobs.server'
 import { hangable } from '~core/job/bottles'
 import { carefulAct } from '~core/job/careful'
 import type { CallAct, CallState } from '~core/technique/calls'

@@ -43,7 +43,7 @@ async function record(job: string, act: { type: string; heldS?: number; [more: s
   const timer = act.step ?? act.check
   if (act.heldS !== undefined) {
     await record(job, { type: 'timer-started', timer })
-    server.minuteOn()
+    await server.minuteOn()
   }
   const answer = await context.request.post(`${server.url}${job}/events`, {
     headers: { Origin: server.url },

@@ -7,6 +7,7 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import helmet from 'helmet'
 import type { RouterContextProvider, ServerBuild } from 'react-router'
 import type { Database } from '~/db/database.server'
+import { verifyPage } from './verify-page'
 
 const BODY_LIMIT_BYTES = 1_000_000
 
@@ -45,6 +46,12 @@ function sameOriginWrites(request: Request, response: Response, next: NextFuncti
   else response.status(403).type('text').send('Only a page of this address may change anything here.\n')
 }
 
+/** An address with NUL in it is asked for by nobody who wants an answer, and no store could hold it. */
+function plainAddress(request: Request, response: Response, next: NextFunction) {
+  if (/%00/.test(request.originalUrl)) response.status(400).type('text').send('That is no address.\n')
+  else next()
+}
+
 function limitedBody(request: Request, response: Response, next: NextFunction) {
   const length = request.get('content-length')
   if (request.get('transfer-encoding') !== undefined)
@@ -79,33 +86,33 @@ type Pages = {
 }
 
 /** The pages as the build left them. */
-const builtPages = (buildDir: string) => () =>
-  import(/* @vite-ignore */ pathToFileURL(join(buildDir, 'server', 'index.js')).href) as Promise<ServerBuild>
+export const builtPages = (buildDir: string): Promise<ServerBuild> =>
+  import(/* @vite-ignore */ pathToFileURL(join(buildDir, 'server', 'index.js')).href)
 
 /**
  * The whole web application over one database.
  *
  * @param hosts names under which it may be asked for
+ * @param pages made once: given as something to call, the router reads all of its routes anew at each request
  */
 export function createApp(
   db: Database,
   buildDir: string,
   hosts: ReadonlySet<string>,
-  pages: () => Promise<ServerBuild> = builtPages(buildDir),
+  pages: ServerBuild,
 ): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use(mark, knownHostsOnly(hosts), security, sameOriginWrites, limitedBody, compression())
+  app.use(mark, knownHostsOnly(hosts), security, plainAddress, sameOriginWrites, limitedBody, compression())
   const client = join(buildDir, 'client')
+  app.get('/verify.html', verifyPage(buildDir))
   app.use('/assets', express.static(join(client, 'assets'), { immutable: true, maxAge: '1y' }))
   app.use(express.static(client, { maxAge: '1h', index: false }))
+  const { loadContext } = pages.entry.module as unknown as Pages
   app.use(
     createRequestHandler({
       build: pages,
-      getLoadContext: async ({ ip }, { locals }) => {
-        const { loadContext } = (await pages()).entry.module as unknown as Pages
-        return loadContext(db, locals.nonce, locals.reference, ip ?? '')
-      },
+      getLoadContext: ({ ip }, { locals }) => loadContext(db, locals.nonce, locals.reference, ip ?? ''),
     }),
   )
   return app

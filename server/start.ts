@@ -6,7 +6,9 @@ import { fileURLToPath } from 'node:url'
 import type { Database } from '~/db/database.server'
 import { openData } from '~/db/open.server'
 import { loadDemoWorld } from '../demo/load'
-import { createApp } from './app'
+import { builtPages, createApp } from './app'
+import { firstPeople } from './first-people'
+import { keepHouse } from './housekeeping'
 
 const buildDir = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const lan = process.argv.includes('--lan')
@@ -37,6 +39,7 @@ function stopCleanly(server: Server, db: Database) {
     // A stream that never ends would hold the server open: it is cut, and its browser comes back.
     server.close()
     server.closeAllConnections()
+    stopHousekeeping()
     await db.close()
     process.exit(0)
   }
@@ -53,8 +56,14 @@ await probePort().catch((error: NodeJS.ErrnoException) =>
       : `Cannot listen on ${host}:${port}: ${error.message}.`,
   ),
 )
-const { db, first } = await openData(dataDir, buildDir).catch((error: Error) => giveUp(error.message))
-if (first && process.argv.includes('--demo')) await loadDemoWorld(db, new Date())
+const { db, first, onlyRead } = await openData(dataDir, buildDir).catch((error: Error) =>
+  giveUp(error.message),
+)
+const demo = process.argv.includes('--demo')
+if (first && demo) await loadDemoWorld(db, new Date())
+if (!onlyRead)
+  for (const said of await firstPeople(db, { demo, shared: host !== '127.0.0.1' })) console.log(said)
+const stopHousekeeping = onlyRead ? () => {} : await keepHouse(db, dataDir)
 /** Addresses of this machine on its networks: under them phones ask for it. */
 const onNetworks = lan
   ? Object.values(networkInterfaces())
@@ -72,7 +81,7 @@ const hosts = new Set([
   '[::1]',
   ...(process.env.SIPHON_HOSTS?.split(',') ?? []),
 ])
-const server = createServer(createApp(db, buildDir, hosts))
+const server = createServer(createApp(db, buildDir, hosts, await builtPages(buildDir)))
 server.listen(port, host, () =>
   console.log(
     ['127.0.0.1', ...onNetworks]

@@ -13,7 +13,9 @@ export function FaultPage({ status, sentence }: { status: number; sentence?: str
         {missing
           ? 'There is nothing at this address'
           : sentence
-            ? 'Nothing can be saved now'
+            ? status === 400
+              ? 'That cannot be taken'
+              : 'Nothing can be saved now'
             : 'Something broke on our side'}
       </h1>
       <p>

@@ -1,3 +1,5 @@
+import type { ShopKey } from './shop-key.server'
+
 /** What the rest of the program needs of a database: SQL in, rows out. */
 export type Queries = {
   query<Row>(sql: string, params?: readonly unknown[]): Promise<Row[]>
@@ -12,4 +14,6 @@ export type Database = Queries & {
   /** @throws StorageFault where nothing can be recorded now */
   writable(): Promise<void>
   close(): Promise<void>
+  /** Signs what is filed here. */
+  readonly shopKey: ShopKey
 }

@@ -8,13 +8,13 @@ import { makePlan } from '~core/plan/plan'
 import { shopSchema, workSchema } from '~core/plan/request'
 import { allBleeders } from '~core/vehicle/parts'
 import { loadDemoWorld } from '../../demo/load'
+import { appendEvents } from './append.server'
+import { cabCodeOf, joinCab, newCabCode } from './cab.server'
 import type { Database } from './database.server'
-import { appendEvents, comebacksOf, filedJobs, findJob, jobTrace, openJob, openJobs } from './jobs.server'
+import { comebacksOf, filedJobs, findJob, jobTrace, openJob, openJobs } from './jobs.server'
 import { learnedOf } from './learned.server'
-import { lockDataDir } from './lock.server'
 import { migrate } from './migrate.server'
 import { openData, snapshotPath } from './open.server'
-import { addPerson, checkPin, leaveScreen, listPeople, personAtScreen, takeScreen } from './people.server'
 import { openPglite } from './pglite.server'
 import {
   findVehicle,
@@ -334,66 +334,14 @@ describe('what lists show of a job goes with its events, in one transaction', ()
   })
 })
 
-describe('people', () => {
+test('a cab code links one phone, once, and no more after ten minutes', async () => {
+  const [job] = await openJobs(db)
   const at = (minutes: number) => new Date(Date.parse('2026-05-04T08:00:00Z') + minutes * 60_000)
-  const una = async () => (await listPeople(db)).find(({ name }) => name === 'Una Brack')?.id ?? ''
-
-  test('a PIN is kept as an argon2id hash, and nowhere as itself', async () => {
-    const rows = await db.query<{ pin_hash: string }>('select pin_hash from person')
-    for (const { pin_hash } of rows) expect(pin_hash).toMatch(/^\$argon2id\$/)
-  })
-
-  test('the fifth wrong PIN locks for five minutes, the right one with it; after that it doubles', async () => {
-    const id = await una()
-    const tries = async (minutes: number) => {
-      const codes: string[] = []
-      for (let i = 0; i < 5; i++) {
-        const checked = await checkPin(db, id, '0000', at(minutes))
-        if (!checked.ok) codes.push(checked.fault.code)
-      }
-      return codes
-    }
-    expect(await tries(0)).toEqual(Array(5).fill('wrong-pin'))
-    expect(await checkPin(db, id, '4107', at(4))).toMatchObject({ fault: { code: 'locked' } })
-    await tries(5)
-    expect(await checkPin(db, id, '4107', at(14))).toMatchObject({ fault: { code: 'locked' } })
-    expect(await checkPin(db, id, '4107', at(16))).toMatchObject({ ok: true, person: { name: 'Una Brack' } })
-  })
-
-  test('wrong PINs sent all at once count each for itself', async () => {
-    const id = await una()
-    const checked = await Promise.all(Array.from({ length: 12 }, () => checkPin(db, id, '9999', at(100))))
-    const looked = checked.filter((each) => !each.ok && each.fault.code === 'wrong-pin')
-    expect(looked.length).toBeLessThanOrEqual(5)
-    expect((await checkPin(db, id, '4107', at(200))).ok).toBe(true)
-  })
-
-  test('a screen knows who took it until they leave, or a long shift is over', async () => {
-    const id = await una()
-    const token = await takeScreen(db, id, at(0))
-    expect(await personAtScreen(db, token, at(60))).toMatchObject({ name: 'Una Brack' })
-    expect(await personAtScreen(db, token, at(15 * 60))).toBeUndefined()
-    expect(await personAtScreen(db, `${token}x`, at(60))).toBeUndefined()
-    await leaveScreen(db, token)
-    expect(await personAtScreen(db, token, at(60))).toBeUndefined()
-  })
-
-  test('a name is taken once, and after the first only somebody who is here adds another', async () => {
-    expect(await addPerson(db, 'una brack', '1234', { id: 'x', name: 'X' })).toMatchObject({
-      fault: { code: 'name-taken' },
-    })
-    expect(await addPerson(db, 'A Stranger', '1234')).toMatchObject({ fault: { code: 'not-first' } })
-  })
-})
-
-describe('the lock on a data folder', () => {
-  test('of a dead process is taken over, of a living one is respected', () => {
-    const dir = mkdtempSync(join(folder, 'lock-'))
-    writeFileSync(join(dir, 'siphon.lock'), '999999999')
-    const unlock = lockDataDir(dir)
-    expect(readFileSync(join(dir, 'siphon.lock'), 'utf8')).toBe(String(process.pid))
-    unlock()
-    writeFileSync(join(dir, 'siphon.lock'), String(process.ppid))
-    expect(() => lockDataDir(dir)).toThrow(/in use by process/)
-  })
+  const late = await newCabCode(db, job?.id ?? '', at(0))
+  expect(await joinCab(db, late, at(11))).toBeUndefined()
+  expect(await cabCodeOf(db, job?.id ?? '', at(11))).toBeUndefined()
+  const code = await newCabCode(db, job?.id ?? '', at(20))
+  expect(await cabCodeOf(db, job?.id ?? '', at(21))).toEqual({ code, until: at(30).toISOString() })
+  expect(await joinCab(db, code, at(29))).toMatchObject({ jobId: job?.id })
+  expect(await joinCab(db, code, at(29))).toBeUndefined()
 })

@@ -1,41 +1,26 @@
-import { closeSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs'
+import { closeSync, mkdirSync, openSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-
-const alive = (pid: number): boolean => {
-  try {
-    process.kill(pid, 0)
-    return true
-  } catch (error) {
-    // EPERM: it lives, and belongs to somebody else.
-    return (error as NodeJS.ErrnoException).code === 'EPERM'
-  }
-}
+import { tryLock } from 'fs-native-extensions'
 
 /**
- * Keep a second process out of the data folder, which two would corrupt.
- *
- * By process id with a look whether it lives: a lock by age would refuse for seconds after a kill.
+ * Keep a second process out of the data folder, which two would corrupt. The lock is the operating system's: it goes
+ * with its process, however that ends, and two that ask at once cannot both get it.
  *
  * @returns how to give it back
- * @throws Error with a sentence, when another living process holds it
+ * @throws Error with a sentence, when another process holds it
  */
 export function lockDataDir(dataDir: string): () => void {
+  mkdirSync(dataDir, { recursive: true })
   const path = join(dataDir, 'siphon.lock')
-  for (let attempt = 0; attempt < 2; attempt++) {
-    try {
-      const file = openSync(path, 'wx')
-      writeSync(file, String(process.pid))
-      closeSync(file)
-      return () => rmSync(path, { force: true })
-    } catch (error) {
-      if ((error as NodeJS.ErrnoException).code !== 'EEXIST') throw error
-      const pid = Number(readFileSync(path, 'utf8'))
-      if (pid > 0 && pid !== process.pid && alive(pid))
-        throw new Error(
-          `The data folder ${dataDir} is in use by process ${pid}: stop that one first, or set SIPHON_DATA to another folder.`,
-        )
-      rmSync(path, { force: true })
-    }
+  // Never removed: whoever locked a file that somebody then removes holds a lock on nothing.
+  const file = openSync(path, 'a+')
+  if (!tryLock(file)) {
+    closeSync(file)
+    const holder = readFileSync(path, 'utf8').trim()
+    throw new Error(
+      `The data folder ${dataDir} is in use${holder && ` by process ${holder}`}: stop that one first, or set SIPHON_DATA to another folder.`,
+    )
   }
-  throw new Error(`The data folder ${dataDir} cannot be locked.`)
+  writeFileSync(path, String(process.pid))
+  return () => closeSync(file)
 }

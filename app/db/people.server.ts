@@ -1,15 +1,14 @@
 import { hash, verify } from '@node-rs/argon2'
 import { newId } from '~/lib/ids'
+import { whyNoPin } from '~/lib/pin'
+import { type Closed, Doors } from '~core/door/tries'
 import type { Person } from '~core/job/events'
 import type { Database, Queries } from './database.server'
+import { isStorageFault } from './storage.server'
 import { hashed, newToken } from './token.server'
 
 /** Argon2id at the least that is advised for it: 19 MiB, two passes. @source OWASP password storage, from memory */
 const HASHING = { memoryCost: 19_456, timeCost: 2, parallelism: 1 }
-/** Wrong PINs in a row that lock; each further such row doubles the wait. */
-const TRIES = 5
-const FIRST_LOCK_MIN = 5
-const LONGEST_LOCK_MIN = 12 * 60
 /** A screen forgets who is at it after a long shift, or the next day's work would bear yesterday's name. */
 const SHIFT_HOURS = 14
 
@@ -21,10 +20,10 @@ export async function findPerson(db: Queries, id: string): Promise<Person | unde
   return row
 }
 
-/** Add somebody. The first is added by whoever stands there; after that only `by` somebody who is signed in. */
 /** Why somebody could not be added, or a PIN was not taken. */
 export type PinFault = { code: string; text: string }
 
+/** Add somebody. The first is added by whoever has the code from the console; after that only `by` somebody signed in. */
 export async function addPerson(
   db: Database,
   name: string,
@@ -35,6 +34,8 @@ export async function addPerson(
   const notFirst = async (queries: Queries) =>
     !by && (await queries.query('select id from person limit 1')).length > 0
   const refused = { code: 'not-first', text: 'Somebody is here already: they add the next.' }
+  const unfit = whyNoPin(pin)
+  if (unfit) return { ok: false, fault: { code: 'unfit-pin', text: unfit } }
   // Looked at before the work of hashing, or a stranger could keep the machine busy with it.
   if (await notFirst(db)) return { ok: false, fault: refused }
   const pinHash = await hash(pin, HASHING)
@@ -60,9 +61,28 @@ export async function personLeft(db: Database, personId: string, at: Date): Prom
   })
 }
 
+/** Another PIN for somebody by their name, from the machine itself. @returns why not, in a sentence */
+export async function resetPin(db: Queries, name: string, pin: string): Promise<string | undefined> {
+  const unfit = whyNoPin(pin)
+  if (unfit) return unfit
+  const person = (await listPeople(db)).find((each) => each.name.toLowerCase() === name.toLowerCase())
+  if (!person) return `Nobody here is called ${name}.`
+  // Whoever was locked out is not by the new one: tries are counted against the PIN they were made at.
+  await changePin(db, person.id, pin)
+  return undefined
+}
+
+/** A restart forgets what was tried, which gives nobody more than a few tries. */
+const doors = new Doors()
+/** A colleague who is signed in vouches for somebody. */
+export const unlockPerson = (personId: string): void => doors.unlock(personId)
+export const wrongPinsFor = (personId: string): number => doors.wrongFor(personId)
+
 /**
- * Whether this PIN is theirs. A try counts before it is looked at, so that many at once gain nothing.
+ * Whether this PIN is theirs. A try counts before it is looked at, so that many at once gain nothing; nothing is
+ * written for it, so that somebody can come in and read where the store cannot be written.
  *
+ * @param place where the try came from
  * @returns the person, or a sentence that tells whoever stands there what to do
  */
 export async function checkPin(
@@ -70,64 +90,72 @@ export async function checkPin(
   personId: string,
   pin: string,
   at: Date,
+  place: string,
 ): Promise<{ ok: true; person: Person } | { ok: false; fault: PinFault }> {
-  const [tried] = await db.query<Person & { pin_hash: string; failed: number }>(
-    `update person set failed = failed + 1,
-       locked_until = case when (failed + 1) % $3::int = 0
-         then $2::timestamptz
-           + least($4::float8 * power(2, (failed + 1) / $3::int - 1), $5::float8) * interval '1 minute'
-         else null end
-     where id = $1 and left_at is null and (locked_until is null or locked_until <= $2::timestamptz)
-     returning id, name, pin_hash, failed`,
-    [personId, at.toISOString(), TRIES, FIRST_LOCK_MIN, LONGEST_LOCK_MIN],
+  const [row] = await db.query<Person & { pin_hash: string }>(
+    'select id, name, pin_hash from person where id = $1 and left_at is null',
+    [personId],
   )
-  if (!tried) return { ok: false, fault: await whyNotTried(db, personId, at) }
-  if (await verify(tried.pin_hash, pin)) {
-    await db.query('update person set failed = 0, locked_until = null where id = $1', [personId])
-    return { ok: true, person: { id: tried.id, name: tried.name } }
+  if (!row) return { ok: false, fault: { code: 'nobody', text: 'Pick who you are.' } }
+  const { pin_hash, ...person } = row
+  // Another PIN since, as one that was given at the machine, is another lock.
+  const knock = { person: `${person.id}/${hashed(pin_hash).slice(0, 8)}`, place }
+  const closed = doors.closed(knock, at.getTime())
+  if (closed) return { ok: false, fault: { code: 'locked', text: whyClosed(person.name, closed, at) } }
+  const left = doors.knock(knock, at.getTime())
+  if (pin_hash !== '' && (await verify(pin_hash, pin))) {
+    doors.opened(knock)
+    return { ok: true, person }
   }
-  const left = TRIES - (tried.failed % TRIES)
-  const text =
-    left === TRIES
-      ? (await whyNotTried(db, personId, at)).text
-      : `That is not ${tried.name}’s PIN. ${left === 1 ? 'One try' : `${left} tries`} before it locks.`
+  const now = doors.closed(knock, at.getTime())
+  const text = now
+    ? whyClosed(person.name, now, at)
+    : `That is not ${person.name}’s PIN. ${left === 1 ? 'One try' : `${left} tries`} before it locks here.`
   return { ok: false, fault: { code: 'wrong-pin', text } }
 }
 
-async function whyNotTried(db: Queries, personId: string, at: Date): Promise<PinFault> {
-  const [row] = await db.query<{ locked_until: string | null }>(
-    'select locked_until from person where id = $1 and left_at is null',
-    [personId],
-  )
-  if (!row?.locked_until) return { code: 'nobody', text: 'Pick who you are.' }
-  const minutes = Math.max(1, Math.ceil((Date.parse(row.locked_until) - at.getTime()) / 60_000))
-  return {
-    code: 'locked',
-    text: `Too many wrong PINs: locked for ${minutes} min. Others can still take this screen.`,
-  }
+function whyClosed(name: string, closed: Closed, at: Date): string {
+  if (closed.why === 'strangers')
+    return `Too many wrong PINs for ${name} from elsewhere. A colleague unlocks ${name} under People.`
+  const minutes = Math.max(1, Math.ceil((closed.untilMs - at.getTime()) / 60_000))
+  return `Too many wrong PINs: locked here for ${minutes} min. Others can still take this screen; a colleague unlocks ${name} under People.`
 }
+
+/** Screens taken while nothing could be written: known until the program ends. */
+const unwritten = new Map<string, { personId: string; since: Date }>()
 
 /** @returns what the browser keeps to be known by */
 export async function takeScreen(db: Queries, personId: string, at: Date): Promise<string> {
   const token = newToken()
-  await db.query('insert into screen (token_hash, person_id, since) values ($1, $2, $3)', [
-    hashed(token),
-    personId,
-    at.toISOString(),
-  ])
-  await db.query(`delete from screen where since < $1::timestamptz - $2::int * interval '1 hour'`, [
-    at.toISOString(),
-    SHIFT_HOURS,
-  ])
+  try {
+    await db.query('insert into screen (token_hash, person_id, since) values ($1, $2, $3)', [
+      hashed(token),
+      personId,
+      at.toISOString(),
+    ])
+    await db.query(`delete from screen where since < $1::timestamptz - $2::int * interval '1 hour'`, [
+      at.toISOString(),
+      SHIFT_HOURS,
+    ])
+  } catch (error) {
+    if (!isStorageFault(error)) throw error
+    unwritten.set(hashed(token), { personId, since: at })
+  }
   return token
 }
 
 export async function leaveScreen(db: Queries, token: string): Promise<void> {
+  if (unwritten.delete(hashed(token))) return
   await db.query('delete from screen where token_hash = $1', [hashed(token)])
 }
 
 /** Who is at the screen that sends this token; undefined where nobody is. */
 export async function personAtScreen(db: Queries, token: string, at: Date): Promise<Person | undefined> {
+  const held = unwritten.get(hashed(token))
+  if (held)
+    return at.getTime() - held.since.getTime() < SHIFT_HOURS * 3_600_000
+      ? findPerson(db, held.personId)
+      : undefined
   const [row] = await db.query<Person>(
     `select person.id, person.name from screen join person on person.id = screen.person_id
      where screen.token_hash = $1 and screen.since >= $2::timestamptz - $3::int * interval '1 hour'`,

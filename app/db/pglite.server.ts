@@ -1,9 +1,13 @@
 import { readFile } from 'node:fs/promises'
 import { PGlite, type Transaction, types } from '@electric-sql/pglite'
 import type { Database, Queries } from './database.server'
+import { openDurable, type Prepare, type Sync } from './disk/durable.server'
+import { noticeStop } from './disk/stopped.server'
+import { passingKey, type ShopKey } from './shop-key.server'
 
 /** `date` and times stay text: a Date would show the evening before west of Greenwich. */
 const asText = (value: string) => value
+/** Given to a store when it is opened: those given with a question are merged with all others at each question. */
 const parsers = {
   [types.DATE]: asText,
   [types.TIMESTAMPTZ]: (value: string) => new Date(value).toISOString(),
@@ -11,29 +15,90 @@ const parsers = {
 
 const queriesOf = (pg: PGlite | Transaction): Queries => ({
   async query<Row>(sql: string, params: readonly unknown[] = []) {
-    return (await pg.query<Row>(sql, [...params], { parsers })).rows
+    return (await pg.query<Row>(sql, [...params])).rows
   },
 })
 
+/** What only those who keep the store need beside the database port. */
+export type Pglite = Database & {
+  exec(sql: string): Promise<void>
+  dump(): Promise<Blob>
+}
+
 /**
- * PGlite behind the database port.
+ * A database in memory, or a new one in a folder, which is to be synced as a whole once it is complete.
  *
- * @param dataDir folder of the data, or undefined for memory
- * @param snapshotFile a dump to begin from; only for a folder that does not exist yet
+ * @param begin a dump to begin from
  */
 export async function openPglite(
   dataDir?: string,
-  snapshotFile?: string,
-): Promise<Database & { exec(sql: string): Promise<void>; dump(): Promise<Blob> }> {
-  const loadDataDir = snapshotFile === undefined ? undefined : new Blob([await readFile(snapshotFile)])
-  const pg = await PGlite.create({ dataDir, loadDataDir })
+  begin?: string | Blob,
+  shopKey = passingKey(),
+): Promise<Pglite> {
+  const loadDataDir = typeof begin === 'string' ? new Blob([await readFile(begin)]) : begin
+  const pg = await PGlite.create({ dataDir, loadDataDir, parsers })
+  return behindPort(pg, shopKey, noticeStop(pg))
+}
+
+/** The database of a folder: an acknowledged commit is on the disk. */
+export async function openFolder(
+  dataDir: string,
+  shopKey: ShopKey,
+  sync?: Sync,
+  listen?: Prepare,
+): Promise<Pglite> {
+  const { pg, unsynced } = await openDurable(dataDir, { parsers, sync, listen })
+  return behindPort(pg, shopKey, noticeStop(pg), unsynced)
+}
+
+/** The database has stopped, or the disk did not take what it was to keep. @source PostgreSQL, appendix A: 58030 */
+class StoppedError extends Error {
+  readonly code = '58030'
+  constructor(why: unknown) {
+    const said = why instanceof Error ? why.message : String(why)
+    // What it says by itself speaks to whoever compiles it.
+    super(said.startsWith('Aborted') ? 'PostgreSQL stopped itself' : said)
+  }
+}
+
+/** Whether a statement may change anything. */
+export const mayChange = (sql: string): boolean => !/^\s*(select|show)\b/i.test(sql)
+
+/** @source PostgreSQL, appendix A: 58030 is "input/output error" */
+const isDiskError = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && error.code === '58030'
+
+/** @param unsynced what could not be put on the disk; undefined while all could */
+function behindPort(
+  pg: PGlite,
+  shopKey: ShopKey,
+  stopped: ReturnType<typeof noticeStop>,
+  unsynced: () => unknown = () => undefined,
+): Pglite {
+  /**
+   * What was not put on the disk was not done, whatever the database says. What else waits in it is not begun: another
+   * one may have opened its folder by then.
+   */
+  async function sound<T>(work: Promise<T>): Promise<T> {
+    const [done] = await Promise.allSettled([work])
+    const failed = done.status === 'rejected' && isDiskError(done.reason) ? done.reason : undefined
+    const why = unsynced() ?? stopped.why() ?? failed
+    if (why !== undefined) {
+      stopped.stop(why)
+      throw new StoppedError(why)
+    }
+    if (done.status === 'rejected') throw done.reason
+    return done.value
+  }
+  const { query } = queriesOf(pg)
   return {
-    ...queriesOf(pg),
+    shopKey,
+    query: (sql, params) => sound(query(sql, params)),
     transaction: (work) =>
-      pg.transaction((tx) => work(queriesOf(tx))) as Promise<Awaited<ReturnType<typeof work>>>,
+      sound(pg.transaction((tx) => work(queriesOf(tx))) as Promise<Awaited<ReturnType<typeof work>>>),
     writable: async () => {},
     close: () => pg.close(),
-    exec: async (sql) => void (await pg.exec(sql)),
+    exec: (sql) => sound(pg.exec(sql).then(() => undefined)),
     dump: () => pg.dumpDataDir('none'),
   }
 }

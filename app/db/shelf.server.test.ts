@@ -8,9 +8,10 @@ import type { JobEvent, Unstamped } from '~core/job/events'
 import { makePlan } from '~core/plan/plan'
 import { shopSchema, workSchema } from '~core/plan/request'
 import { codeFrom, readCode } from '~core/stock/code'
+import { appendEvents } from './append.server'
 import type { Database } from './database.server'
 import { demoOn } from './demo-for-tests'
-import { appendEvents, findJob, openJob } from './jobs.server'
+import { findJob, openJob } from './jobs.server'
 import {
   addContainers,
   containersFor,

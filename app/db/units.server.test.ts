@@ -11,7 +11,7 @@ let personId = ''
 beforeAll(async () => {
   db = await openPglite()
   await migrate(db)
-  const added = await addPerson(db, 'Somebody', '4242')
+  const added = await addPerson(db, 'Somebody', '4257')
   if (!added.ok) throw new Error(added.fault.text)
   personId = added.person.id
 })

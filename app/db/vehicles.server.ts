@@ -1,5 +1,6 @@
 import { newId } from '~/lib/ids'
 import type { Reading } from '~core/base/fault'
+import { withLineIds } from '~core/vehicle/line-ids'
 import { readVehicle } from '~core/vehicle/read-vehicle'
 import { type Vehicle, vehicleSchema } from '~core/vehicle/schema'
 import type { Database, Queries } from './database.server'
@@ -18,17 +19,6 @@ export type StoredVehicle = VehicleRow & { vehicle: Vehicle }
 
 export const listVehicles = (db: Queries): Promise<VehicleRow[]> =>
   db.query('select id, name, kind, plate, vin, version, imported_at from vehicle order by plate, name')
-
-/** The vehicle as the rest of the program uses it: every line with an id, so that it can be named as opened. */
-function withLineIds(vehicle: Vehicle): Vehicle {
-  return {
-    ...vehicle,
-    lines: vehicle.lines.map((line) => ({
-      ...line,
-      id: line.id ?? `${line.from} to ${line.to} (${line.circuit})`,
-    })),
-  }
-}
 
 /** One vehicle; undefined where the id is unknown. */
 export async function findVehicle(db: Queries, id: string): Promise<StoredVehicle | undefined> {

@@ -2,7 +2,7 @@ import QRCode from 'qrcode'
 import { data } from 'react-router'
 import { jobOfPhone } from '~/db/cab.server'
 import type { Queries } from '~/db/database.server'
-import { type Attempts, afterWrong, isLocked, noAttempts } from '~core/cab/attempts'
+import { afterWrong, isLocked, noTries, type Tries } from '~core/door/tries'
 import { type CabLanguageId, cabLanguageFor, cabLanguageIds } from '~core/words/cab'
 
 const TOKEN = 'cab'
@@ -36,13 +36,13 @@ export async function jobHere(db: Queries, request: Request): Promise<string> {
 }
 
 /** Wrong codes by where they came from; a restart forgets them, which gives nobody more than a few tries. */
-const attempts = new Map<string, Attempts>()
+const attempts = new Map<string, Tries>()
 const MOST_PLACES = 1000
 
-export const cabLocked = (place: string): boolean => isLocked(attempts.get(place) ?? noAttempts, Date.now())
+export const cabLocked = (place: string): boolean => isLocked(attempts.get(place) ?? noTries, Date.now())
 export function wrongCode(place: string): boolean {
   if (attempts.size > MOST_PLACES) attempts.delete(attempts.keys().next().value ?? '')
-  const after = afterWrong(attempts.get(place) ?? noAttempts, Date.now())
+  const after = afterWrong(attempts.get(place) ?? noTries, Date.now())
   attempts.set(place, after)
   return isLocked(after, Date.now())
 }

@@ -1,7 +1,7 @@
 import type { SubmissionResult } from '@conform-to/react'
 import { data, type RouterContextProvider } from 'react-router'
 import { database, personHere } from '~/context'
-import { appendEvents } from '~/db/jobs.server'
+import { appendEvents } from '~/db/append.server'
 import { isStorageFault } from '~/db/storage.server'
 import { type JobEvent, jobEventSchema, type Unstamped } from '~core/job/events'
 import { newId } from './ids'

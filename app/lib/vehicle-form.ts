@@ -13,7 +13,7 @@ export const newVehicleSchema = z.object({
     context.addIssue({ code: 'custom', message: 'Pick what it is like.' })
     return z.NEVER
   }),
-  name: z.string('Give it a name.').trim().min(1, 'Give it a name.').max(120, 'Give at most 120 characters.'),
+  name: z.string('Give it a name.').trim().min(1, 'Give it a name.').max(200, 'Give at most 200 characters.'),
   plate: z.string().trim().max(20, 'Give at most 20 characters.').default(''),
   vin: z.string().max(40, 'Give at most 17 signs.').default('').transform(tidyVin),
   driverSide: z.enum(['left', 'right', 'centre'], 'Pick a side.').default('left'),

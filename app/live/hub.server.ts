@@ -13,6 +13,14 @@ export function onJobChange(jobId: string, hear: () => void): () => void {
   return () => changes.off(jobId, hear)
 }
 
+/** Screens that nobody is at any more: what they were shown ends. */
+const left = new EventEmitter().setMaxListeners(0)
+export const screenLeft = (token: string): void => void left.emit(token)
+export function onScreenLeft(token: string, hear: () => void): () => void {
+  left.once(token, hear)
+  return () => left.off(token, hear)
+}
+
 /** A phone says so often that it is there. */
 export const BEAT_MS = 2000
 const LATE_MS = 2.5 * BEAT_MS
@@ -20,16 +28,23 @@ const LOST_MS = 5 * BEAT_MS
 
 type Beat = { atMs: number; dark: boolean; shows: number }
 const beats = new Map<string, Beat>()
+/** The newest turn of the call that left for a job's phone: it cannot show a later one, whatever it says. */
+const sent = new Map<string, number>()
 
 /** Phones heard of, told to the bay that waits for them. */
 const heard = new EventEmitter().setMaxListeners(0)
 
-/** A phone was heard of, with the turn of the call that it shows. */
+/** This turn of the call is on its way to the phone. */
+export function phoneSent(jobId: string, turn: number): void {
+  sent.set(jobId, Math.max(turn, sent.get(jobId) ?? 0))
+}
+/** A phone was heard of, with the turn of the call that it says it shows; one that it was never sent counts as none. */
 export function phoneBeat(
   jobId: string,
-  { dark, shows }: { dark: boolean; shows: number },
+  { dark, shows: said }: { dark: boolean; shows: number },
   nowMs = Date.now(),
 ): void {
+  const shows = said <= (sent.get(jobId) ?? 0) ? said : 0
   const before = beats.get(jobId)
   beats.set(jobId, { atMs: nowMs, dark, shows })
   if (before?.dark !== dark || before.shows !== shows) heard.emit(jobId)
@@ -44,6 +59,7 @@ export function onPhone(jobId: string, hear: () => void): () => void {
 }
 export function phoneGone(jobId: string): void {
   beats.delete(jobId)
+  sent.delete(jobId)
   heard.emit(jobId)
   jobChanged(jobId)
 }

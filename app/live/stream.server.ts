@@ -14,7 +14,7 @@ type Send = (event: string, data: unknown, id?: number) => void
 export function eventStream(
   signal: AbortSignal,
   begin: (send: Send, end: () => void) => () => void,
-  beat: (send: Send) => void,
+  beat: (send: Send, end: () => void) => void,
 ): Response {
   const encoder = new TextEncoder()
   let takeApart = () => {}
@@ -43,7 +43,7 @@ export function eventStream(
           end()
         }
       }
-      const timer = setInterval(() => beat(send), BEAT_MS)
+      const timer = setInterval(() => beat(send, end), BEAT_MS)
       finish = end
       signal.addEventListener('abort', end)
       stream.enqueue(encoder.encode(`retry: ${RETRY_MS}\n\n`))

@@ -2,7 +2,7 @@ import { data, Form, redirect } from 'react-router'
 import { cameFrom, database } from '~/context'
 import { joinCab } from '~/db/cab.server'
 import { cabCookie, cabLocked, rightCode, wrongCode } from '~/lib/cab.server'
-import { phoneBeat } from '~/live/hub.server'
+import { jobChanged, phoneBeat } from '~/live/hub.server'
 import { CAB_CODE_LENGTH } from '~core/cab/code'
 import type { Route } from './+types/cab-join'
 
@@ -19,10 +19,14 @@ export async function action({ request, context }: Route.ActionArgs) {
   const joined = await joinCab(context.get(database), typed)
   if (!joined) {
     const locked = wrongCode(from)
-    const fault = locked ? LOCKED : 'That code links to no job. Read it again at the bay: six signs.'
+    const fault = locked
+      ? LOCKED
+      : 'That code links to no job. Read it again at the bay: six signs. It works once, and for ten minutes.'
     return data({ fault, typed }, { status: locked ? 429 : 404 })
   }
   rightCode(from)
+  // Whoever held this cab before is told that they no longer do.
+  jobChanged(joined.jobId)
   phoneBeat(joined.jobId, { dark: false, shows: 0 })
   return redirect('/cab/screen', { headers: { 'Set-Cookie': cabCookie(joined.token) } })
 }

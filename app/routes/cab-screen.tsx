@@ -6,6 +6,7 @@ import { findJob } from '~/db/jobs.server'
 import { useAnnounce } from '~/heard/announce'
 import { HeardButtons } from '~/heard/heard-buttons'
 import { cabLanguageOf, jobHere, languageCookie } from '~/lib/cab.server'
+import { phoneSent } from '~/live/hub.server'
 import { cabView } from '~core/cab/view'
 import { cabLanguageIds, cabLanguages } from '~core/words/cab'
 import { meaningIn, refusalIn } from '~core/words/cab/language'
@@ -18,7 +19,9 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   })
   const state = await findJob(db, jobId)
   if (!state) throw redirect('/cab')
-  return { view: cabView(state), language: cabLanguageOf(request) }
+  const view = cabView(state)
+  phoneSent(jobId, view.turn)
+  return { view, language: cabLanguageOf(request) }
 }
 
 export async function action({ request }: Route.ActionArgs) {

@@ -2,7 +2,7 @@ import { database } from '~/context'
 import { jobOfPhone } from '~/db/cab.server'
 import { findJob } from '~/db/jobs.server'
 import { cabToken, jobHere } from '~/lib/cab.server'
-import { onJobChange } from '~/live/hub.server'
+import { onJobChange, phoneSent } from '~/live/hub.server'
 import { eventStream } from '~/live/stream.server'
 import { cabView } from '~core/cab/view'
 import type { Route } from './+types/cab-stream'
@@ -17,10 +17,14 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     (send, end) => {
       const tell = async () => {
         const [state, mine] = [await findJob(db, jobId), await jobOfPhone(db, token)]
-        if (state) send('view', cabView(state), state.length)
-        if (mine === jobId) return
-        send('gone', {})
-        end()
+        if (mine !== jobId) {
+          send('gone', {})
+          end()
+        } else if (state) {
+          const view = cabView(state)
+          phoneSent(jobId, view.turn)
+          send('view', view, state.length)
+        }
       }
       const told = () => void tell().catch(() => end())
       told()

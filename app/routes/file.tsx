@@ -6,7 +6,7 @@ import { Choices, NoteField, TextField } from '~/components/field'
 import { FittedFields } from '~/components/fitted-fields'
 import { FormRefusal } from '~/components/form-refusal'
 import { verdictWords } from '~/components/words'
-import { database, personHere } from '~/context'
+import { cameFrom, database, personHere } from '~/context'
 import type { Queries } from '~/db/database.server'
 import { dueAfterFiling } from '~/db/due.server'
 import { findJob } from '~/db/jobs.server'
@@ -120,7 +120,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     allBleeders(vehicle).map(({ bleeder }) => bleeder.id),
   )
   if (!fitted.ok) return data(reply({ formErrors: [fitted.fault] }), { status: 400 })
-  const checker = checkedBy === NOBODY ? undefined : await checkPin(db, checkedBy, pin, new Date())
+  const checker =
+    checkedBy === NOBODY ? undefined : await checkPin(db, checkedBy, pin, new Date(), context.get(cameFrom))
   if (checker && !checker.ok)
     return data(reply({ fieldErrors: { checkPin: [checker.fault.text] } }), { status: 400 })
   const act = {

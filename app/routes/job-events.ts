@@ -1,11 +1,14 @@
 import { database, personHere } from '~/context'
+import { type Appended, appendEvents } from '~/db/append.server'
 import { notHeld } from '~/db/held.server'
-import { type Appended, appendEvents, findJob } from '~/db/jobs.server'
+import { findJob } from '~/db/jobs.server'
 import { findPerson } from '~/db/people.server'
 import { isStorageFault } from '~/db/storage.server'
+import { withTimePutRight } from '~/lib/clock.server'
 import { orNotFound } from '~/lib/require'
 import type { Notice } from '~core/base/decision'
-import { type FloorEvent, floorEventSchema, type Person } from '~core/job/events'
+import { faultLine } from '~core/base/fault'
+import { type FloorEvent, type Person, readFloorEvent } from '~core/job/events'
 import { toWire } from '~core/job/wire'
 import type { Route } from './+types/job-events'
 
@@ -28,17 +31,15 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   try {
     input = JSON.parse(text)
   } catch {
-    return Response.json({ refusal: { code: 'not-json', text: 'Send JSON.' } }, { status: 400 })
+    return unread('not-json', 'Send JSON.')
   }
-  const read = floorEventSchema.safeParse(input)
-  if (!read.success)
-    return Response.json(
-      { refusal: { code: 'not-an-event', text: read.error.issues[0]?.message ?? 'Not an event.' } },
-      { status: 400 },
-    )
   const db = context.get(database)
+  const before = orNotFound(await findJob(db, params.jobId))
+  const read = readFloorEvent(input, before)
+  if (!read.ok) return unread('not-an-event', read.faults[0] ? faultLine(read.faults[0]) : 'Not an event.')
   try {
-    const event = await signed(read.data, context.get(personHere) ?? undefined, (id) => findPerson(db, id))
+    const sent = withTimePutRight(read.value, before.openedAt, Date.now())
+    const event = await signed(sent, context.get(personHere) ?? undefined, (id) => findPerson(db, id))
     const early = await notHeld(db, params.jobId, event)
     const appended = early ? refused(early) : await appendEvents(db, params.jobId, [event])
     if (appended.ok) return Response.json({ length: appended.state.length, beyondMl: appended.beyondMl })
@@ -52,6 +53,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return Response.json({ refusal: { code: error.code, text: error.message } }, { status: 507 })
   }
 }
+
+/** Nothing to be made of it: whoever sent it sets it aside. */
+const unread = (code: string, text: string) => Response.json({ refusal: { code, text } }, { status: 400 })
 
 const refused = (refusal: Notice): Appended => ({ ok: false, code: 'refused', refusal })
 

@@ -1,8 +1,10 @@
 import { database } from '~/context'
 import { hasPhone } from '~/db/cab.server'
 import { eventsAfter, findJob } from '~/db/jobs.server'
+import { personAtScreen } from '~/db/people.server'
 import { orNotFound } from '~/lib/require'
-import { onJobChange, onPhone, phoneExpected, phoneOf } from '~/live/hub.server'
+import { screenToken } from '~/lib/who.server'
+import { onJobChange, onPhone, onScreenLeft, phoneExpected, phoneOf } from '~/live/hub.server'
 import { eventStream, lastSeen } from '~/live/stream.server'
 import type { Route } from './+types/job-stream'
 
@@ -32,11 +34,16 @@ export async function loader({ request, params: { jobId }, context }: Route.Load
       }
       wentOn()
       phone()
-      const off = [onJobChange(jobId, wentOn), onPhone(jobId, phone)]
+      const token = screenToken(request) ?? ''
+      const off = [onJobChange(jobId, wentOn), onPhone(jobId, phone), onScreenLeft(token, end)]
       return () => {
         for (const each of off) each()
       }
     },
-    (send) => send('phone', phoneOf(jobId)),
+    (send, end) => {
+      send('phone', phoneOf(jobId))
+      // A shift that is over, or somebody who was said to have left, ends what their screen is shown.
+      void personAtScreen(db, screenToken(request) ?? '', new Date()).then((person) => person ?? end(), end)
+    },
   )
 }

@@ -1,8 +1,10 @@
 import type { ReactNode } from 'react'
 import { useMemo } from 'react'
 import { Link, Outlet, useMatches } from 'react-router'
+import { AsideNotice } from '~/components/aside-notice'
 import { JobMenu } from '~/components/job-menu'
 import { ParkedPanel } from '~/components/parked-panel'
+import { RenewedNotice } from '~/components/renewed-notice'
 import { StationPipe } from '~/components/station-pipe'
 import { outcomeWords } from '~/components/words'
 import { database, personHere } from '~/context'
@@ -107,6 +109,8 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
         {parked && !filed && !NOT_ABOUT_GOING_ON.has(station) && (
           <ParkedPanel state={state} parked={parked} jobId={jobId} act={run.act} />
         )}
+        <RenewedNotice run={run} />
+        <AsideNotice jobId={jobId} count={run.aside} />
         <LeaveGuard link={run.link} keeps={run.keeps} waiting={run.waiting} />
         {!(parked && AT_THE_VEHICLE.has(station)) && <Outlet context={{ ...run, jobId } satisfies JobHere} />}
       </div>

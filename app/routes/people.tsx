@@ -1,12 +1,26 @@
 import { data, Form } from 'react-router'
-import { database, personHere } from '~/context'
-import { addPerson, changePin, checkPin, listPeople, personLeft } from '~/db/people.server'
-import { newPersonSchema, pinSchema } from '~/lib/person-form'
+import { cameFrom, database, personHere } from '~/context'
+import {
+  addPerson,
+  changePin,
+  checkPin,
+  listPeople,
+  personLeft,
+  unlockPerson,
+  wrongPinsFor,
+} from '~/db/people.server'
+import { counted } from '~/lib/format'
+import { EASY, newPersonSchema, pinSchema } from '~/lib/person-form'
 import type { Person } from '~core/job/events'
 import type { Route } from './+types/people'
 
-export async function loader({ context }: Route.LoaderArgs) {
-  return { people: await listPeople(context.get(database)), here: context.get(personHere) ?? undefined }
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const people = await listPeople(context.get(database))
+  return {
+    people: people.map((person) => ({ ...person, wrongPins: wrongPinsFor(person.id) })),
+    here: context.get(personHere) ?? undefined,
+    easyPin: new URL(request.url).searchParams.has(EASY),
+  }
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -24,10 +38,14 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (form.intent === 'pin' && here) {
     const next = pinSchema.safeParse(form.next)
     if (!next.success) return answer('pin', next.error.issues[0]?.message)
-    const checked = await checkPin(db, here.id, form.pin ?? '', new Date())
+    const checked = await checkPin(db, here.id, form.pin ?? '', new Date(), context.get(cameFrom))
     if (!checked.ok) return answer('pin', checked.fault.text)
     await changePin(db, here.id, next.data)
     return answer('pin')
+  }
+  if (form.intent === 'unlock') {
+    unlockPerson(form.person ?? '')
+    return answer('unlock')
   }
   if (form.intent === 'left' && form.person !== here?.id) {
     await personLeft(db, form.person ?? '', new Date())
@@ -36,9 +54,37 @@ export async function action({ request, context }: Route.ActionArgs) {
   return answer('left', 'Somebody else says that you no longer work here.')
 }
 
-export default function People({ loaderData: { people, here }, actionData }: Route.ComponentProps) {
+export default function People({ loaderData: { people, here, easyPin }, actionData }: Route.ComponentProps) {
   const faultAt = (at: string) => (actionData?.at === at ? actionData.fault : undefined)
   const doneAt = (at: string) => actionData?.at === at && actionData.fault === undefined
+  const addForm = (
+    <Form method="post" className="panel grid gap-3" key={doneAt('add') ? people.length : 'add'}>
+      <h2>Add somebody</h2>
+      <Line label="Name" name="name" first={actionData?.name} />
+      <Line label="Their own PIN, 4 to 8 digits" name="pin" secret />
+      <Fault text={faultAt('add')} />
+      <button type="submit" name="intent" value="add" className="button button-main">
+        Add
+      </button>
+    </Form>
+  )
+  const ownPin = (
+    <Form method="post" className="panel grid gap-3" key="pin">
+      <h2>{here?.name}: another PIN</h2>
+      {easyPin && !doneAt('pin') && (
+        <p role="alert" className="border-l-8 border-oxide bg-enamel p-3">
+          Anybody guesses the PIN that you have: choose another. Whatever is recorded with it bears your name.
+        </p>
+      )}
+      <Line label="PIN now" name="pin" secret />
+      <Line label="New PIN, 4 to 8 digits" name="next" secret />
+      <Fault text={faultAt('pin')} />
+      <button type="submit" name="intent" value="pin" className={`button ${easyPin ? 'button-main' : ''}`}>
+        Change it
+      </button>
+      {doneAt('pin') && <p role="status">Changed.</p>}
+    </Form>
+  )
   return (
     <div className="mx-auto grid max-w-4xl items-start gap-5 md:grid-cols-2">
       <title>People · Ruddy Siphon</title>
@@ -55,36 +101,35 @@ export default function People({ loaderData: { people, here }, actionData }: Rou
         </ul>
         <Fault text={faultAt('left')} />
       </section>
-      <Form method="post" className="panel grid gap-3" key={doneAt('add') ? people.length : 'add'}>
-        <h2>Add somebody</h2>
-        <Line label="Name" name="name" first={actionData?.name} />
-        <Line label="Their own PIN, 4 to 8 digits" name="pin" secret />
-        <Fault text={faultAt('add')} />
-        <button type="submit" name="intent" value="add" className="button button-main">
-          Add
-        </button>
-      </Form>
-      <Form method="post" className="panel grid gap-3">
-        <h2>{here?.name}: another PIN</h2>
-        <Line label="PIN now" name="pin" secret />
-        <Line label="New PIN, 4 to 8 digits" name="next" secret />
-        <Fault text={faultAt('pin')} />
-        <button type="submit" name="intent" value="pin" className="button">
-          Change it
-        </button>
-        {doneAt('pin') && <p role="status">Changed.</p>}
-      </Form>
+      {easyPin ? [ownPin, addForm] : [addForm, ownPin]}
     </div>
   )
 }
 
-function Somebody({ person, isHere }: { person: Person; isHere: boolean }) {
+function Somebody({ person, isHere }: { person: Person & { wrongPins: number }; isHere: boolean }) {
   return (
     <li className="flex min-h-12 items-center justify-between gap-3 border-2 border-rule bg-enamel px-3">
       <span className="wrap-anywhere">
         {person.name}
         {isHere && <span className="text-quiet"> at this screen</span>}
+        {person.wrongPins > 0 && (
+          <span className="block text-sm">{counted(person.wrongPins, 'wrong PIN')} since</span>
+        )}
       </span>
+      {person.wrongPins > 0 && (
+        <Form method="post" className="ml-auto">
+          <input type="hidden" name="person" value={person.id} />
+          <button
+            type="submit"
+            name="intent"
+            value="unlock"
+            className="button"
+            aria-label={`Unlock ${person.name}`}
+          >
+            Unlock
+          </button>
+        </Form>
+      )}
       {!isHere && (
         <Form method="post">
           <input type="hidden" name="person" value={person.id} />

@@ -1,27 +1,32 @@
 import { data, Form, Link, redirect } from 'react-router'
-import { Done, OnTheWay, Points } from '~/components/record/done'
-import { Found } from '~/components/record/found'
-import { Proofs } from '~/components/record/proofs'
-import { Row } from '~/components/record/rows'
-import { outcomeMarks, outcomeWords } from '~/components/words'
+import { RecordBody } from '~/components/record/document'
 import { database, personHere } from '~/context'
 import { comebacksOf, findJob, openJob } from '~/db/jobs.server'
-import { pouredBy, shelfSettings } from '~/db/shelf.server'
+import { entriesOf } from '~/db/ledger.server'
+import { documentOf, filedDocument } from '~/db/record.server'
 import { findVehicle } from '~/db/vehicles.server'
 import { showDate, showTime } from '~/lib/format'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
-import { useShow } from '~/lib/units'
 import type { JobState } from '~core/job/state'
+import { shortFingerprint } from '~core/ledger/logbook'
 import type { Route } from './+types/record'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
+  const state = orNotFound(await findJob(db, params.jobId))
+  const kept = state.filed && (await filedDocument(db, params.jobId))
   return {
-    state: orNotFound(await findJob(db, params.jobId)),
+    state,
+    document: kept ?? (await documentOf(db, params.jobId, state, context.get(personHere)?.id)),
+    wordsKept: kept !== undefined,
     comebacks: await comebacksOf(db, params.jobId),
-    poured: await pouredBy(db, params.jobId),
-    money: (await shelfSettings(db)).money,
+    entries: (await entriesOf(db, params.jobId)).map(({ entry, link }) => ({
+      seq: entry.seq,
+      at: entry.at,
+      link,
+    })),
+    key: shortFingerprint(db.shopKey.fingerprint),
   }
 }
 
@@ -49,8 +54,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 /** The record on one page, for the screen, a grey printer, A4 and Letter. Filed, it is as it was signed. */
 export default function Record({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { state, comebacks, poured, money } = loaderData
-  const { filed, vehicle } = state
+  const { state, document, wordsKept, comebacks, entries, key } = loaderData
+  const { filed } = state
   return (
     <main className="mx-auto max-w-[52rem] p-5 print:max-w-none print:p-0 print:text-[10pt] print:leading-snug">
       <title>{`Record ${state.plate} · Ruddy Siphon`}</title>
@@ -65,6 +70,16 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
           Every act
         </Link>
         {filed && (
+          <>
+            <Link to={`/jobs/${params.jobId}/certificate`} className="button">
+              Customer’s certificate
+            </Link>
+            <a href={`/jobs/${params.jobId}/record.jsonl`} className="button" download>
+              File to check
+            </a>
+          </>
+        )}
+        {filed && (
           <Form method="post" className="ml-auto">
             <button type="submit" name="intent" value="came-back" className="button">
               It came back: open a job on it
@@ -74,12 +89,11 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
       </div>
       <article className="panel grid gap-4 print:gap-2.5 print:border-b-0 print:bg-transparent print:p-0">
         <header className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b-2 border-ink pb-3">
-          <span className="plate text-3xl">{state.plate}</span>
+          <span className="plate text-3xl">{document.plate}</span>
           <div>
-            <h1 className="text-xl wrap-anywhere">{vehicle.name}</h1>
+            <h1 className="text-xl wrap-anywhere">{document.vehicle}</h1>
             <p className="text-sm">
-              Opened {showTime(state.openedAt)}
-              {filed && `, filed ${showTime(filed.at)}`}
+              {[document.opened, document.filed].filter(Boolean).join(', ')}
               {state.comebackOf && (
                 <>
                   , <Link to={`/jobs/${state.comebackOf}/record`}>came back from an earlier job</Link>
@@ -88,20 +102,21 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
             </p>
           </div>
           <p
-            className={`ml-auto border-4 border-ink px-3 py-1 text-xl font-extrabold uppercase ${filed?.outcome === 'fit' || filed?.outcome === 'kept' ? '' : 'hatched'}`}
+            className={`ml-auto border-4 border-ink px-3 py-1 text-xl font-extrabold uppercase ${document.outcome?.sound ? '' : 'hatched'}`}
           >
-            {filed ? `${outcomeMarks[filed.outcome]} ${outcomeWords[filed.outcome]}` : 'Not filed'}
+            {document.outcome ? `${document.outcome.mark} ${document.outcome.words}` : 'Not filed'}
           </p>
         </header>
-        <div className="grid gap-4 sm:grid-cols-2 print:grid-cols-2">
-          <Found state={state} />
-          <Done state={state} poured={poured} money={money} />
-        </div>
-        <Points state={state} />
-        <OnTheWay state={state} />
-        {filed?.outcome !== 'declined' && filed?.outcome !== 'kept' && <Proofs state={state} />}
-        <Signed state={state} />
+        <RecordBody document={document} />
         <Added state={state} />
+        {filed && wordsKept && <p className="text-sm">In the words and units in which it was filed.</p>}
+        {filed && !wordsKept && (
+          <p className="text-sm">
+            Filed before records kept their words: its figures are as they were signed, its checks and
+            sentences are said as this release says them.
+          </p>
+        )}
+        {entries.length > 0 && <Entered entries={entries} shopKey={key} />}
         {comebacks.map(({ id, at }) => (
           <p key={id}>
             It came back: <Link to={`/jobs/${id}/record`}>job opened {showDate(at)}</Link>
@@ -134,23 +149,6 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
   )
 }
 
-function Signed({ state: { filed, people } }: { state: JobState }) {
-  const show = useShow()
-  if (!filed) return null
-  const recorded = people.map(({ name }) => name).join(', ')
-  return (
-    <footer className="grid gap-x-6 gap-y-1 border-t-2 border-ink pt-3 sm:grid-cols-2 print:grid-cols-2">
-      <Row name="Done by">{filed.doneBy}</Row>
-      <Row name="Checked by">{filed.checkedBy?.name ?? 'nobody'}</Row>
-      <Row name="Filed by">{filed.by?.name ?? 'not said'}</Row>
-      {recorded !== filed.doneBy && recorded !== '' && <Row name="Recorded by">{recorded}</Row>}
-      <Row name="Used fluid">{show('volume', filed.wasteMl)} into the drum</Row>
-      {filed.nextDue && <Row name="Next due">{showDate(filed.nextDue)}</Row>}
-      {filed.note && <Row name="Note">{filed.note}</Row>}
-    </footer>
-  )
-}
-
 function Added({ state: { addenda } }: { state: JobState }) {
   if (addenda.length === 0) return null
   return (
@@ -167,5 +165,22 @@ function Added({ state: { addenda } }: { state: JobState }) {
         ))}
       </ul>
     </section>
+  )
+}
+
+/** Where the logbook has this record: whoever has its file can check it without this program. */
+function Entered({
+  entries,
+  shopKey,
+}: {
+  entries: { seq: number; at: string; link: string }[]
+  shopKey: string
+}) {
+  const last = entries.at(-1)
+  return (
+    <p className="border-t border-rule pt-2 text-sm wrap-anywhere">
+      Entry {entries.map(({ seq }) => seq).join(', ')} of the shop’s logbook, signed with the shop’s key{' '}
+      {shopKey}. <span className="font-mono">{last?.link}</span>
+    </p>
   )
 }

@@ -3,9 +3,11 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { data, Form, Link } from 'react-router'
 import { z } from 'zod'
 import { Choices, NoteField, TextField } from '~/components/field'
+import { KeptPanel } from '~/components/kept-panel'
 import { database } from '~/context'
 import { saveShopSettings, shopSettings } from '~/db/settings.server'
 import { parseDecimal, requiredQuantity, withUnits } from '~/lib/fields'
+import { backUpNow, whatIsKept } from '~/lib/kept.server'
 import { useSay } from '~/lib/say'
 import { themeCookie, themes } from '~/lib/theme'
 import { useFieldText, useUnits } from '~/lib/units'
@@ -52,7 +54,7 @@ const shopFormSchema = typedSchema.transform((typed, context) => {
   if (sizes.length === 0 || sizes.length > 20 || !sizes.every((ml) => ml >= 1 && ml <= 250_000))
     fault('containersMl', `Give sizes in ${volumeUnit} with spaces between.`)
   const rated = linesOf(adapters).flatMap((line) => {
-    const [, name = '', rating = ''] = /^(.*\S)[\s,]+(\S+)$/.exec(line) ?? []
+    const { name, rating } = nameAndRating(line)
     const most = parseDecimal(rating)
     const maxKPa = typeof most === 'number' ? toMetric('pressure', most, pressureUnit) : Number.NaN
     if (name && name.length <= 60 && maxKPa > 0 && maxKPa <= 1000) return [{ name, maxKPa }]
@@ -62,8 +64,18 @@ const shopFormSchema = typedSchema.transform((typed, context) => {
   return { ...shop, adapters: rated, containersMl: sizes }
 })
 
+/** The last word of a line is the rating, what stands before it the name. */
+function nameAndRating(line: string): { name: string; rating: string } {
+  const words = line.trim().split(/[\s,]+/)
+  const rating = words.pop() ?? ''
+  const before = line.trim().slice(0, line.trim().length - rating.length)
+  const end = [...before].findLastIndex((sign) => !/[\s,]/.test(sign))
+  return { name: [...before].slice(0, end + 1).join(''), rating }
+}
+
 export async function loader({ context }: Route.LoaderArgs) {
-  return { shop: await shopSettings(context.get(database)) }
+  const db = context.get(database)
+  return { shop: await shopSettings(db), kept: await whatIsKept(db) }
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -72,6 +84,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     const theme = themes.find((each) => each === form.get('theme')) ?? 'system'
     return data(null, { headers: { 'Set-Cookie': themeCookie(theme) } })
   }
+  if (form.get('intent') === 'backup') return data({ fault: await backUpNow() })
   const submission = parseWithZod(withUnits(form), { schema: shopFormSchema })
   if (submission.status !== 'success') return data(submission.reply(), { status: 400 })
   const { has, ...shop } = submission.value
@@ -80,12 +93,12 @@ export async function action({ request, context }: Route.ActionArgs) {
   return submission.reply()
 }
 
-export default function Settings({ loaderData: { shop }, actionData }: Route.ComponentProps) {
+export default function Settings({ loaderData: { shop, kept }, actionData }: Route.ComponentProps) {
   const say = useSay()
   const text = useFieldText()
   const units = useUnits()
   const [meta, fields] = useForm({
-    lastResult: actionData,
+    lastResult: actionData && 'status' in actionData ? actionData : undefined,
     defaultValue: {
       ...shop,
       tempC: text('temperature', shop.tempC),
@@ -98,83 +111,88 @@ export default function Settings({ loaderData: { shop }, actionData }: Route.Com
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: shopFormSchema }),
   })
   return (
-    <Form method="post" {...getFormProps(meta)} className="panel mx-auto grid max-w-4xl gap-6">
+    <>
       <title>Shop · Ruddy Siphon</title>
-      <h1 className="text-2xl">The shop</h1>
-      <input type="hidden" name="volumeUnit" value={units.volume} />
-      <input type="hidden" name="pressureUnit" value={units.pressure} />
-      <p>
-        <Link to="/units">Units: yours and the shop’s</Link> ·{' '}
-        <Link to="/policy">When fluid is replaced, and the tester</Link>
-      </p>
-      <p className="text-quiet">
-        What every new plan starts from. A plan that was taken keeps what it was made with.
-      </p>
-      <Choices
-        field={fields.methods}
-        legend="What the shop can do"
-        options={methodIds.map((value) => ({ value, label: say({ code: `method-${value}` }) }))}
-        multiple
-      />
-      <Choices
-        field={fields.has}
-        legend="What is at hand for them"
-        options={equipmentIds.map((value) => ({
-          value,
-          label: say({ code: 'listed', params: { thing: fact(`equipment-${value}`) } }),
-        }))}
-        multiple
-      />
-      <div className="grid gap-4 sm:grid-cols-2">
-        <TextField
-          field={fields.helpers}
-          label="People who can sit in the cab"
-          hint="0: every plan is made for one person alone"
+      <KeptPanel kept={kept} />
+      <Form method="post" {...getFormProps(meta)} className="panel mx-auto grid max-w-4xl gap-6">
+        <h1 className="text-2xl">The shop</h1>
+        <input type="hidden" name="volumeUnit" value={units.volume} />
+        <input type="hidden" name="pressureUnit" value={units.pressure} />
+        <p>
+          <Link to="/units">Units: yours and the shop’s</Link> ·{' '}
+          <Link to="/policy">When fluid is replaced, and the tester</Link>
+        </p>
+        <p className="text-quiet">
+          What every new plan starts from. A plan that was taken keeps what it was made with.
+        </p>
+        <Choices
+          field={fields.methods}
+          legend="What the shop can do"
+          options={methodIds.map((value) => ({ value, label: say({ code: `method-${value}` }) }))}
+          multiple
         />
-        <NoteField
-          field={fields.adapters}
-          label="Cap adapters"
-          hint={`Of the pressure machine, one a line: name, most ${units.pressure}. None listed: one is taken to fit`}
+        <Choices
+          field={fields.has}
+          legend="What is at hand for them"
+          options={equipmentIds.map((value) => ({
+            value,
+            label: say({ code: 'listed', params: { thing: fact(`equipment-${value}`) } }),
+          }))}
+          multiple
         />
-      </div>
-      <Choices
-        field={fields.orderSchool}
-        legend="Order of the wheels, where the maker states none"
-        options={orderSchoolIds.map((value) => ({
-          value,
-          label: `${say({ code: `school-${value}` })}. ${say({ code: `school-${value}-why` })}`,
-        }))}
-        columns=""
-      />
-      <Choices
-        field={fields.scopeSchool}
-        legend="After one opened corner"
-        options={[
-          { value: 'local', label: 'Bleed that corner, then let the pedal decide' },
-          { value: 'whole', label: 'Bleed every bleeder' },
-        ]}
-      />
-      <div className="grid gap-4 sm:grid-cols-2">
-        <TextField field={fields.tempC} label="Usual temperature of the shop" quantity="temperature" />
-        <TextField
-          field={fields.heightM}
-          label="Height above the sea"
-          quantity="run"
-          hint="Fluid boils lower up there: a boiling reading is judged as at the sea"
+        <div className="grid gap-4 sm:grid-cols-2">
+          <TextField
+            field={fields.helpers}
+            label="People who can sit in the cab"
+            hint="0: every plan is made for one person alone"
+          />
+          <NoteField
+            field={fields.adapters}
+            label="Cap adapters"
+            hint={`Of the pressure machine, one a line: name, most ${units.pressure}. None listed: one is taken to fit`}
+          />
+        </div>
+        <Choices
+          field={fields.orderSchool}
+          legend="Order of the wheels, where the maker states none"
+          options={orderSchoolIds.map((value) => ({
+            value,
+            label: `${say({ code: `school-${value}` })}. ${say({ code: `school-${value}-why` })}`,
+          }))}
+          columns=""
         />
-        <TextField
-          field={fields.containersMl}
-          label="Container sizes the shop buys"
-          unit={units.volume}
-          hint={`Spaces between, like ${[355, 500, 1000].map((ml) => text('volume', ml)).join(' ')}`}
+        <Choices
+          field={fields.scopeSchool}
+          legend="After one opened corner"
+          options={[
+            { value: 'local', label: 'Bleed that corner, then let the pedal decide' },
+            { value: 'whole', label: 'Bleed every bleeder' },
+          ]}
         />
-      </div>
-      <div className="flex items-center gap-4">
-        <button type="submit" className="button button-main">
-          Save
-        </button>
-        {actionData?.status === 'success' && <p role="status">Saved.</p>}
-      </div>
-    </Form>
+        <div className="grid gap-4 sm:grid-cols-2">
+          <TextField field={fields.tempC} label="Usual temperature of the shop" quantity="temperature" />
+          <TextField
+            field={fields.heightM}
+            label="Height above the sea"
+            quantity="run"
+            hint="Fluid boils lower up there: a boiling reading is judged as at the sea"
+          />
+          <TextField
+            field={fields.containersMl}
+            label="Container sizes the shop buys"
+            unit={units.volume}
+            hint={`Spaces between, like ${[355, 500, 1000].map((ml) => text('volume', ml)).join(' ')}`}
+          />
+        </div>
+        <div className="flex items-center gap-4">
+          <button type="submit" className="button button-main">
+            Save
+          </button>
+          {actionData && 'status' in actionData && actionData.status === 'success' && (
+            <p role="status">Saved.</p>
+          )}
+        </div>
+      </Form>
+    </>
   )
 }

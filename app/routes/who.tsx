@@ -2,10 +2,15 @@ import { useState } from 'react'
 import { data, Form, redirect, useNavigation } from 'react-router'
 import { z } from 'zod'
 import { PinPad } from '~/components/pin-pad'
-import { database, personHere } from '~/context'
+import { cameFrom, database, personHere } from '~/context'
+import type { Database } from '~/db/database.server'
 import { addPerson, checkPin, leaveScreen, listPeople, takeScreen } from '~/db/people.server'
-import { newPersonSchema } from '~/lib/person-form'
+import { isFirstCode } from '~/lib/first-code.server'
+import { log } from '~/lib/log.server'
+import { EASY_PIN, newPersonSchema } from '~/lib/person-form'
+import { whyNoPin } from '~/lib/pin'
 import { backTo, screenCookie, screenToken } from '~/lib/who.server'
+import { screenLeft } from '~/live/hub.server'
 import type { Route } from './+types/who'
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -27,26 +32,42 @@ export async function action({ request, context }: Route.ActionArgs) {
   const refuse = (fault: string, name = '') => data({ fault, name }, { status: 400 })
   const token = screenToken(request)
   if (form.intent === 'leave') {
-    if (token) await leaveScreen(db, token)
+    if (token) await left(db, token)
     throw redirect('/who', { headers: { 'Set-Cookie': screenCookie('') } })
   }
   let personId: string
+  let goTo = to
   if (form.intent === 'first') {
     const read = newPersonSchema.safeParse(form)
     if (!read.success) return refuse(read.error.issues[0]?.message ?? '', String(form.name ?? ''))
+    if (!isFirstCode(String(form.code ?? '')))
+      return refuse('That is not the code. It stands where the program was started.', read.data.name)
     const added = await addPerson(db, read.data.name, read.data.pin)
     if (!added.ok) return refuse(added.fault.text, read.data.name)
     personId = added.person.id
   } else {
     const read = takeSchema.safeParse(form)
     if (!read.success) return refuse(read.error.issues[0]?.message ?? '')
-    const checked = await checkPin(db, read.data.person, read.data.pin, now)
-    if (!checked.ok) return refuse(checked.fault.text)
+    const checked = await checkPin(db, read.data.person, read.data.pin, now, context.get(cameFrom))
+    if (!checked.ok) {
+      log.warn(
+        { person: read.data.person, from: context.get(cameFrom), code: checked.fault.code },
+        'not let in',
+      )
+      return refuse(checked.fault.text)
+    }
     personId = checked.person.id
+    // One of before such PINs were refused still opens, or a whole shop would stand still some morning.
+    if (whyNoPin(read.data.pin) !== undefined) goTo = EASY_PIN
   }
   // Whoever was here before is not any more: work from now on bears one name.
-  if (token) await leaveScreen(db, token)
-  throw redirect(to, { headers: { 'Set-Cookie': screenCookie(await takeScreen(db, personId, now)) } })
+  if (token) await left(db, token)
+  throw redirect(goTo, { headers: { 'Set-Cookie': screenCookie(await takeScreen(db, personId, now)) } })
+}
+
+async function left(db: Database, token: string): Promise<void> {
+  await leaveScreen(db, token)
+  screenLeft(token)
 }
 
 export default function Who({ loaderData: { people, here, to }, actionData }: Route.ComponentProps) {
@@ -115,6 +136,10 @@ function FirstPerson({ to, fault, name }: { to: string; fault?: string; name?: s
         <label>
           <span className="field-label">Your name</span>
           <input name="name" className="input" defaultValue={name} autoComplete="off" required />
+        </label>
+        <label>
+          <span className="field-label">The code from where this program was started</span>
+          <input name="code" className="input font-mono uppercase" autoComplete="off" required />
         </label>
       </div>
       <PinPad label="A PIN of 4 to 8 digits, your own" fault={fault}>

@@ -1,9 +1,11 @@
 import { Link } from 'react-router'
+import { BackupLine } from '~/components/kept-panel'
 import { stationName } from '~/components/station-pipe'
 import { database } from '~/context'
 import { dueNext } from '~/db/due.server'
 import { openJobs } from '~/db/jobs.server'
 import { counted, showDate, showMoment } from '~/lib/format'
+import { lastBackup } from '~/lib/kept.server'
 import { today } from '~/lib/today'
 import { stations } from '~core/job/state'
 import type { Route } from './+types/yard'
@@ -13,13 +15,18 @@ const SHOWN = 8
 
 export async function loader({ context }: Route.LoaderArgs) {
   const db = context.get(database)
-  return { jobs: await openJobs(db), due: await dueNext(db, SHOWN), day: today() }
+  return { jobs: await openJobs(db), due: await dueNext(db, SHOWN), day: today(), backup: lastBackup() }
 }
 
-export default function Yard({ loaderData: { jobs, due, day } }: Route.ComponentProps) {
+export default function Yard({ loaderData: { jobs, due, day, backup } }: Route.ComponentProps) {
   return (
     <>
       <title>Yard · Ruddy Siphon</title>
+      {backup.overdue && (
+        <div className="mb-4">
+          <BackupLine backup={backup} />
+        </div>
+      )}
       <div className="mb-5 flex flex-wrap items-end gap-4">
         <h1 className="text-3xl">Yard</h1>
         <p className="text-quiet">

@@ -21,12 +21,13 @@ class Log {
     return { kind: 'taken', length: applied.state.length }
   }
 }
-const memory = (): PendingStore => {
+const memory = (aside: string[] = []): PendingStore => {
   const events = new Map<string, FloorEvent>()
   return {
     left: async () => [...events.values()],
     keep: async (event) => void events.set(event.id, event),
     drop: async (id) => void events.delete(id),
+    setAside: async (event) => void aside.push(event.type),
   }
 }
 const begun = () =>
@@ -129,4 +130,39 @@ test('an act that waited for the server says how long, the state remembers it, a
   })
   expect(client.snapshot().state).toEqual(log.state)
   vi.useRealTimers()
+})
+
+test('what the server cannot read is set aside, and what follows it is sent', async () => {
+  const log = new Log(begun())
+  const aside: string[] = []
+  let first = true
+  const send = async (event: FloorEvent): Promise<Answer> => {
+    if (!first) return log.take(event)
+    first = false
+    return { kind: 'unread', why: { code: 'not-an-event' } }
+  }
+  const client = new JobClient(log.state, { send, newer: async () => log.state }, memory(aside), 1)
+  client.act(topUp)
+  client.act({ ...topUp, ml: 25 })
+  await saved(client)
+  expect(aside).toEqual(['topped-up'])
+  expect(client.snapshot()).toMatchObject({ aside: 1, waiting: 0 })
+  expect(log.state.run?.stages[0]?.tally.inMl).toBe(25)
+})
+
+test('a page of another build goes by its own acts, and takes over no state that it may not understand', async () => {
+  const log = new Log(begun())
+  let stale = false
+  const wire = {
+    send: async (event: FloorEvent) => log.take(event),
+    newer: async () => log.state,
+    stale: () => stale,
+  }
+  const client = new JobClient(log.state, wire, memory(), 1)
+  stale = true
+  client.adopt({ ...log.state, plate: 'OTHER', length: log.state.length + 5 })
+  expect(client.snapshot().state.plate).not.toBe('OTHER')
+  client.act(topUp)
+  await saved(client)
+  expect(client.snapshot().state.run?.stages[0]?.tally.inMl).toBe(40)
 })

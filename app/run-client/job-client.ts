@@ -1,7 +1,7 @@
 import { newId } from '~/lib/ids'
 import type { Fact } from '~core/base/decision'
 import { applyEvent, replayEvent } from '~core/job/apply'
-import { type FloorEvent, type Person, readEvent, type Unstamped } from '~core/job/events'
+import { type FloorEvent, type Person, readEvent, type Unstamped, versionOf } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import type { Answer } from './send'
 
@@ -14,10 +14,14 @@ export type PendingStore = {
   left: () => Promise<FloorEvent[]>
   keep: (event: FloorEvent) => Promise<void>
   drop: (eventId: string) => Promise<void>
+  /** Kept for whoever can make something of it: the server cannot. */
+  setAside: (event: FloorEvent, why: string) => Promise<void>
 }
 /** The way to the server. */
 export type JobWire = {
   send: (event: FloorEvent) => Promise<Answer>
+  /** Whether the server is of another build than this page, which then cannot tell what its states mean. */
+  stale?: () => boolean
   /** @returns undefined where it could not be reached or has nothing newer */
   newer: (have: number) => Promise<JobState | undefined>
 }
@@ -31,6 +35,8 @@ export type JobSnapshot = {
   keeps: boolean
   /** Acts the server has not confirmed. */
   waiting: number
+  /** Acts that were set aside since this page began. */
+  aside: number
 }
 
 const RETRY_MS = 2000
@@ -67,7 +73,7 @@ export class JobClient {
     private readonly answered = () => {},
   ) {
     this.confirmed = fromServer
-    this.current = { state: fromServer, link: 'saved', keeps: true, waiting: 0 }
+    this.current = { state: fromServer, link: 'saved', keeps: true, waiting: 0, aside: 0 }
   }
 
   snapshot = (): JobSnapshot => this.current
@@ -97,7 +103,8 @@ export class JobClient {
   }
 
   act(made: FloorAct, by?: Person): void {
-    const event = { by, ...made, id: newId(), at: new Date().toISOString() } as FloorEvent
+    const stamp = { id: newId(), at: new Date().toISOString(), ...versionOf(made.type) }
+    const event = { by, ...made, ...stamp } as FloorEvent
     const applied = applyEvent(this.current.state, event)
     this.refused = applied.ok ? undefined : applied.refusal
     if (!applied.ok) {
@@ -129,7 +136,7 @@ export class JobClient {
   }
   /** What the server has, where that is newer than what this screen knew. */
   adopt(latest: JobState | undefined): void {
-    if (!latest || latest.length < this.confirmed.length) return
+    if (!latest || latest.length < this.confirmed.length || this.wire.stale?.()) return
     this.confirmed = latest
     this.rebuild({})
   }
@@ -165,6 +172,7 @@ export class JobClient {
       const event = asSent(next)
       const answer = await this.wire.send(event)
       if (answer.kind === 'taken' || answer.kind === 'refused') await this.settle(event, answer)
+      else if (answer.kind === 'unread') await this.putAside(next, answer.why)
       else {
         this.notNow = answer.kind === 'not-now' ? answer.why : this.notNow
         this.show({ link: answer.kind === 'no-answer' ? 'offline' : answer.kind })
@@ -173,6 +181,23 @@ export class JobClient {
     }
     this.sending = false
     if (this.queue.length === 0) this.show({ link: 'saved' })
+  }
+  /** It is out of the way of what comes after it, and not lost. Where the store fails it stays first in the queue. */
+  private async putAside(event: FloorEvent, why: Fact) {
+    const kept = await this.store.setAside(event, why.text ?? why.code).then(
+      () => true,
+      () => false,
+    )
+    this.refused = why
+    if (!kept) {
+      this.show({ keeps: false })
+      await new Promise((resume) => setTimeout(resume, this.retryMs))
+      return
+    }
+    await this.letGo(event.id)
+    this.show({ aside: this.current.aside + 1 })
+    this.rebuild({})
+    this.answered()
   }
   /** The server answered for an act: a refused one is let go of too, since another screen went on, and the person is told. */
   private async settle(event: FloorEvent, answer: Answer & { kind: 'taken' | 'refused' }) {

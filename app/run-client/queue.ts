@@ -2,16 +2,26 @@ import { type DBSchema, openDB } from 'idb'
 import type { FloorEvent } from '~core/job/events'
 import type { PendingStore } from './job-client'
 
-/** Events that this browser made and the server has not confirmed, per job, in the order they were made. */
+/** An act that the server could not read, and what it said. */
+export type Aside = { event: FloorEvent; why: string }
+
+/**
+ * Events that this browser made and the server has not confirmed, per job, in the order they were made; and those that
+ * it could not read, which nobody deletes.
+ */
 type Store = DBSchema & {
   pending: { key: number; value: { jobId: string; event: FloorEvent }; indexes: { byJob: string } }
+  aside: { key: number; value: Aside & { jobId: string }; indexes: { byJob: string } }
 }
 
 const open = () =>
-  openDB<Store>('ruddy-siphon', 1, {
-    upgrade(db) {
-      db.createObjectStore('pending', { autoIncrement: true }).createIndex('byJob', 'jobId')
+  openDB<Store>('ruddy-siphon', 2, {
+    upgrade(db, from) {
+      if (from < 1) db.createObjectStore('pending', { autoIncrement: true }).createIndex('byJob', 'jobId')
+      db.createObjectStore('aside', { autoIncrement: true }).createIndex('byJob', 'jobId')
     },
+    // A page of the newer program waits for this one to let go.
+    blocking: (_from, _to, event) => (event.target as IDBDatabase).close(),
   })
 
 /** What one job keeps until the server has it: a reload or a flat battery loses nothing. */
@@ -25,4 +35,10 @@ export const pendingOf = (jobId: string): PendingStore => ({
     for (let cursor = await store.index('byJob').openCursor(jobId); cursor; cursor = await cursor.continue())
       if (cursor.value.event.id === eventId) await cursor.delete()
   },
+  async setAside(event, why) {
+    await (await open()).add('aside', { jobId, event, why })
+  },
 })
+
+export const asideOf = async (jobId: string): Promise<Aside[]> =>
+  (await open()).getAllFromIndex('aside', 'byJob', jobId)

@@ -1,7 +1,9 @@
+import { BUILD, BUILD_HEADER } from '~/lib/build'
 import { type Fact, fact } from '~core/base/decision'
 import type { FloorEvent } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import { fromWire, type WireJob } from '~core/job/wire'
+import { heardFrom, otherBuild } from './other-build'
 
 /** How requests leave, and how long an answer is waited for. */
 export type Way = { fetch: typeof fetch; patienceMs: number }
@@ -12,9 +14,14 @@ export type Answer =
   /** `beyondMl`: poured beyond what the container held, which only the shelf's book knows. */
   | { kind: 'taken'; length: number; beyondMl?: number }
   | { kind: 'refused'; why: Fact; state?: JobState }
+  /** The server cannot make anything of it, whenever it is sent. */
+  | { kind: 'unread'; why: Fact }
   | { kind: 'nobody-here' }
   | { kind: 'not-now'; why: Fact }
   | { kind: 'no-answer' }
+
+/** Not an event, no such job, too large: sent again it is the same. */
+const UNREADABLE = new Set([400, 404, 413, 422])
 
 type Body = { length?: number; beyondMl?: number; refusal?: Fact; state?: WireJob }
 
@@ -23,15 +30,19 @@ export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay
   try {
     const response = await way.fetch(`/jobs/${jobId}/events`, {
       method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
+      headers: { 'Content-Type': 'application/json', [BUILD_HEADER]: BUILD },
       body: JSON.stringify(event),
       signal: AbortSignal.timeout(way.patienceMs),
     })
+    heardFrom(response)
     if (response.status === 401) return { kind: 'nobody-here' }
     const { length, beyondMl, refusal, state } = (await response.json()) as Body
     if (response.ok && length !== undefined) return { kind: 'taken', length, beyondMl }
-    if (response.status >= 500) return { kind: 'not-now', why: refusal ?? fact('server-fault') }
-    return { kind: 'refused', why: refusal ?? fact('server-refused'), state: state && fromWire(state) }
+    // Only the job itself can refuse an act for good; whatever else is in the way may go away.
+    if (response.status === 409 && refusal)
+      return { kind: 'refused', why: refusal, state: state && fromWire(state) }
+    if (UNREADABLE.has(response.status)) return { kind: 'unread', why: refusal ?? fact('server-refused') }
+    return { kind: 'not-now', why: refusal ?? fact('server-fault') }
   } catch {
     return { kind: 'no-answer' }
   }
@@ -47,7 +58,8 @@ export async function newerState(
     const response = await way.fetch(`/jobs/${jobId}/events?have=${have}`, {
       signal: AbortSignal.timeout(way.patienceMs),
     })
-    if (response.status !== 200) return undefined
+    heardFrom(response)
+    if (response.status !== 200 || otherBuild() !== undefined) return undefined
     return fromWire(((await response.json()) as { state: WireJob }).state)
   } catch {
     return undefined

@@ -3,6 +3,7 @@ import { useSay } from '~/lib/say'
 import type { Person } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import { type FloorAct, JobClient, type JobSnapshot } from './job-client'
+import { otherBuild } from './other-build'
 import { pendingOf } from './queue'
 import { newerState, sendEvent } from './send'
 
@@ -29,7 +30,11 @@ export function useJobRun(jobId: string, fromServer: JobState, by?: Person): Job
     () =>
       new JobClient(
         fromServer,
-        { send: (event) => sendEvent(jobId, event), newer: (have) => newerState(jobId, have) },
+        {
+          send: (event) => sendEvent(jobId, event),
+          newer: (have) => newerState(jobId, have),
+          stale: () => otherBuild() !== undefined,
+        },
         pendingOf(jobId),
         undefined,
         () => otherTabs.current?.postMessage('went on'),

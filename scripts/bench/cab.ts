@@ -2,9 +2,9 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
+import { appendEvents } from '~/db/append.server'
 import { joinCab, newCabCode } from '~/db/cab.server'
 import type { Database } from '~/db/database.server'
-import { appendEvents } from '~/db/jobs.server'
 import { openData } from '~/db/open.server'
 import { newId } from '~/lib/ids'
 import { Chance } from '~core/base/random'
@@ -20,6 +20,7 @@ import { signIn } from '../../e2e/sign-in'
 import { opensThrough } from '../../e2e/two-people'
 import { openVanJob } from '../own-van'
 import { line, ms, quantile } from './measure'
+import { signedInCookie } from './signed-in'
 
 const PAIRS = 20
 const ACTS_EACH = 50
@@ -117,7 +118,7 @@ const residentMb = (pid: number): number =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1000
 
 /** Twenty pairs at once: from an act on one screen to the other, over raw streams and in two real pages; then an hour's job. */
-export async function benchCab(cookieOf: (url: string) => Promise<string>): Promise<void> {
+export async function benchCab(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'siphon-bench-'))
   const { db } = await openData(folder, resolve('build'))
   await loadDemoWorld(db, new Date())
@@ -125,7 +126,7 @@ export async function benchCab(cookieOf: (url: string) => Promise<string>): Prom
   for (let i = 0; i <= PAIRS; i++) pairs.push(await newPair(db))
   await db.close()
   const server = await DemoServer.start(folder)
-  const cookie = await cookieOf(server.url)
+  const cookie = await signedInCookie(server.url)
   const [inPages, ...raw] = pairs
   if (!inPages) throw new Error('no pair')
 

@@ -8,6 +8,7 @@ import { loadDemoWorld } from '../../demo/load'
 import vanFile from '../../demo/vehicles/post-van-lhd.json'
 import { DemoServer } from '../../e2e/server'
 import { line, medianMs, ms } from './measure'
+import { signedInCookie } from './signed-in'
 
 const VEHICLES = 2000
 const READINGS_EACH = 25
@@ -25,7 +26,7 @@ const READINGS = `
   from generate_series(1, $1::int) i, generate_series(1, $2::int) k, lateral (select 0.5 + (k % 6) * 0.4 + (i % 7) * 0.05 as w)`
 
 /** The due list of a large fleet: read from what was stored when it was written, against working it out anew. */
-export async function benchDue(cookieOf: (url: string) => Promise<string>): Promise<void> {
+export async function benchDue(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'siphon-bench-'))
   const { db } = await openData(folder, resolve('build'))
   await loadDemoWorld(db, new Date())
@@ -44,7 +45,7 @@ export async function benchDue(cookieOf: (url: string) => Promise<string>): Prom
   })
   await db.close()
   const server = await DemoServer.start(folder)
-  const headers = { cookie: await cookieOf(server.url) }
+  const headers = { cookie: await signedInCookie(server.url) }
   const pageMs = await medianMs(20, async () => {
     await (await fetch(`${server.url}/due`, { headers })).text()
   })

@@ -31,8 +31,11 @@ import { HoldButton } from './hold-button'
 import { HoldClock, WaitClock } from './hold-clock'
 import { LevelPanel } from './level-panel'
 import { LookPanel } from './look-panel'
+import { usePressByItself } from './press-by-itself'
 import { Prompts } from './prompts'
 import { ShutPanel } from './shut-panel'
+import { TopUp } from './top-up'
+import { WaitButton } from './wait-button'
 
 type Act = (act: FloorAct) => void
 type Props = {
@@ -159,8 +162,9 @@ function StepWait({ step, startedAt, act }: { step: Step; startedAt?: string; ac
 
 type PointProps = Omit<Props, 'jobId' | 'saved'> & { stageRun: StageRunState; point: string }
 
-function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
+function PointPanel({ state, run, stageRun, point, act: record, phone }: PointProps) {
   const { vehicle } = state
+  const { act, byItself } = usePressByItself(state, phone, record)
   const progress = stageRun.at[point] ?? freshPoint()
   const say = useSay()
   const joint = say(pointFact(vehicle, point))
@@ -201,7 +205,13 @@ function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
       act={act}
     />
   )
-  if (run.lookDue && run.call === 'rest') return look
+  if (run.lookDue && run.call === 'rest')
+    return (
+      <div className="grid gap-5">
+        {look}
+        <WaitButton byItself={byItself} />
+      </div>
+    )
   if (run.call === 'rest' && pointWants(vehicle, stageRun, point).done)
     return (
       <div className="grid gap-5">
@@ -236,6 +246,8 @@ function PointPanel({ state, run, stageRun, point, act, phone }: PointProps) {
         phone={phone}
         restS={state.planned && restS(state.planned)}
       />
+      {run.call !== 'rest' && <WaitButton byItself={byItself} />}
+      {run.call === 'rest' && pour?.code === 'top-up-due' && <TopUp state={state} act={act} />}
       {severalBottles && run.call === 'open' && (
         <Bottles state={{ ...state, run }} stageRun={stageRun} act={act} />
       )}

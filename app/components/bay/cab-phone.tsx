@@ -1,8 +1,10 @@
+import { useEffect, useRef } from 'react'
 import { useFetcher } from 'react-router'
+import { showTime } from '~/lib/format'
 import type { PhoneLink } from '~core/cab/agree'
 import { BayDialog } from './bay-dialog'
 
-export type CabCode = { code: string; address: string; reachable: boolean; qr: string }
+export type CabCode = { code: string; address: string; reachable: boolean; qr: string; until: string }
 
 const words: Record<PhoneLink, string> = {
   none: '○ no phone yet',
@@ -19,62 +21,92 @@ export function CabPhone({ jobId, cab, link }: { jobId: string; cab?: CabCode; l
     void fetcher.submit({ intent }, { method: 'post', action: `/jobs/${jobId}/cab` })
   return (
     <BayDialog
-      trigger={cab ? `Cab phone: ${words[link]}` : 'Link a phone for the cab'}
+      trigger={cab || link !== 'none' ? `Cab phone: ${words[link]}` : 'Link a phone for the cab'}
       title="The helper’s phone"
       wide
     >
-      {() =>
-        cab ? (
-          <div className="grid items-center gap-5 sm:grid-cols-[16rem_1fr]">
-            <img
-              src={cab.qr}
-              alt={`The address ${cab.address}/cab with the code`}
-              className="w-64 border-4 border-ink bg-[#fff]"
-            />
-            <div className="grid gap-3">
-              <p className="text-lg">Point the phone’s camera at this, or open</p>
-              <p className="text-2xl font-bold wrap-anywhere">{cab.address}/cab</p>
-              <p className="text-lg">and type</p>
-              <p className="font-mono text-6xl font-extrabold tracking-widest">{cab.code}</p>
-              {!cab.reachable && (
-                <p className="hatched border-2 border-oxide p-2 font-bold">
-                  This address is this machine’s own: a phone cannot reach it. Start the program with --lan to
-                  serve the shop’s network.
-                </p>
-              )}
-              <p role="status" className="text-xl">
+      {(close) => (
+        <>
+          <CloseOnceLinked link={link} close={close} />
+          {link !== 'none' ? (
+            <div className="grid gap-4">
+              <p role="status" className="text-2xl font-bold">
                 {words[link]}
               </p>
-              <p className="text-quiet">
-                For this job only, one phone at a time; it ends when the job is filed.
+              <p className="text-lg">
+                One phone holds this cab, for this job only; it ends when the job is filed. Another phone
+                takes over with a code of its own, and this one is told.
               </p>
-              <div className="flex flex-wrap gap-3">
-                <button type="button" className="button min-h-[56px]" onClick={() => send('link')}>
-                  Another code
-                </button>
-                <button type="button" className="button min-h-[56px]" onClick={() => send('unlink')}>
-                  No phone: the wheel speaks for the cab
-                </button>
+              <CabActs send={send} />
+            </div>
+          ) : cab ? (
+            <div className="grid items-center gap-5 sm:grid-cols-[16rem_1fr]">
+              <img
+                src={cab.qr}
+                alt={`The address ${cab.address}/cab with the code`}
+                className="w-64 border-4 border-ink bg-[#fff]"
+              />
+              <div className="grid gap-3">
+                <p className="text-lg">Point the phone’s camera at this, or open</p>
+                <p className="text-2xl font-bold wrap-anywhere">{cab.address}/cab</p>
+                <p className="text-lg">and type</p>
+                <p className="font-mono text-6xl font-extrabold tracking-widest">{cab.code}</p>
+                {!cab.reachable && (
+                  <p className="hatched border-2 border-oxide p-2 font-bold">
+                    This address is this machine’s own: a phone cannot reach it. Start the program with --lan
+                    to serve the shop’s network.
+                  </p>
+                )}
+                <p role="status" className="text-xl">
+                  {words[link]}
+                </p>
+                <p className="text-quiet">
+                  The code works once, until {showTime(cab.until)}: for this job only, one phone at a time.
+                </p>
+                <CabActs send={send} />
               </div>
             </div>
-          </div>
-        ) : (
-          <div className="grid gap-4">
-            <p className="text-lg">
-              The phone shows whoever sits in the cab one word, and sends back that they press, hold, or have
-              let go.
-            </p>
-            <button
-              type="button"
-              className="button button-main min-h-[72px] text-xl"
-              disabled={fetcher.state !== 'idle'}
-              onClick={() => send('link')}
-            >
-              Make a code for it
-            </button>
-          </div>
-        )
-      }
+          ) : (
+            <div className="grid gap-4">
+              <p className="text-lg">
+                The phone shows whoever sits in the cab one word, and sends back that they press, hold, or
+                have let go.
+              </p>
+              <button
+                type="button"
+                className="button button-main min-h-[72px] text-xl"
+                disabled={fetcher.state !== 'idle'}
+                onClick={() => send('link')}
+              >
+                Make a code for it
+              </button>
+            </div>
+          )}
+        </>
+      )}
     </BayDialog>
+  )
+}
+
+/** A phone that links while its code is shown needs the sheet no longer; one that was linked before does not close it. */
+function CloseOnceLinked({ link, close }: { link: PhoneLink; close: () => void }) {
+  const before = useRef(link)
+  useEffect(() => {
+    if (before.current === 'none' && link === 'linked') close()
+    before.current = link
+  }, [link, close])
+  return null
+}
+
+function CabActs({ send }: { send: (intent: string) => void }) {
+  return (
+    <div className="flex flex-wrap gap-3">
+      <button type="button" className="button min-h-[56px]" onClick={() => send('link')}>
+        Another code
+      </button>
+      <button type="button" className="button min-h-[56px]" onClick={() => send('unlink')}>
+        No phone: the wheel speaks for the cab
+      </button>
+    </div>
   )
 }

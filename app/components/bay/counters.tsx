@@ -170,7 +170,6 @@ function Reservoir({ watch, several, fed, act }: ReservoirProps) {
           title={`${name} filled to MAX`}
           label="How much was poured"
           button="Record the top-up"
-          urgent={low}
           onAmount={(amount) => act({ type: 'topped-up', reservoir: reservoirId, ...amount })}
         />
         <AmountDialog

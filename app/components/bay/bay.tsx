@@ -1,0 +1,162 @@
+import { LineMap } from '~/components/line-map/line-map'
+import { runMarks } from '~/components/order-marks'
+import { stageNames } from '~/components/stage-names'
+import { fluidPaints } from '~/components/swatch'
+import { showDate } from '~/lib/format'
+import { useSay } from '~/lib/say'
+import { useShow } from '~/lib/units'
+import type { JobHere } from '~/run-client/job-here'
+import type { Phone } from '~core/cab/agree'
+import { frontShares } from '~core/job/front'
+import { type Learned, learnedSentence } from '~core/job/learned/learned'
+import { levelFirst } from '~core/job/levels'
+import { callKindOf, currentPoint, currentStage, feedsReservoir } from '~core/job/points'
+import { bleedDone } from '~core/job/selectors'
+import { jointToShut } from '~core/job/standing'
+import type { RunState } from '~core/job/state'
+import { callMachines } from '~core/technique/calls'
+import { BayWork } from './bay-work'
+import { type CabCode, CabPhone } from './cab-phone'
+import { ContainerDialog, type Shelf } from './container-dialog'
+import { Counters } from './counters'
+import { Findings } from './findings'
+import { Foot } from './foot'
+import { PourFrom } from './pour-from'
+import { Refusal } from './refusal'
+import { StandsLine } from './stands-line'
+import { WayDialog } from './way-dialog'
+import { WhatChanged } from './what-changed'
+
+type Props = {
+  here: JobHere
+  run: RunState
+  learned: Learned[]
+  shelf: Shelf
+  cab?: CabCode
+  phone: Phone
+}
+
+/** The bay at work: what is to be done now, what is counted, the map, and what went wrong. */
+export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
+  const { state, act, refusal, link, jobId } = here
+  const show = useShow()
+  const say = useSay()
+  const stageRun = currentStage(run)
+  if (!stageRun) return null
+  const { kind } = stageRun.stage
+  const cautions = run.setup.cautions.filter(({ at }) => at === kind)
+  const lastTrouble = state.troubles.at(-1)
+  const justNow = lastTrouble && state.undoable.at(-1)?.eventId === lastTrouble.eventId
+  const working = !bleedDone(state)
+  // What is looked at or shut first keeps the screen to itself.
+  const looksFirst = levelFirst(state) !== undefined || jointToShut({ ...state, run }) !== undefined
+  return (
+    <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
+      <div className="grid gap-4">
+        <section className="panel grid content-start gap-5" aria-label="Now">
+          <p className="flex flex-wrap justify-between gap-2 text-quiet">
+            <span>
+              Stage {run.stageIndex + 1} of {run.stages.length}:{' '}
+              <strong className="text-ink">{stageNames[kind]}</strong>
+            </span>
+            {run.setup.pressureKPa !== undefined && feedsReservoir(stageRun.stage) && (
+              <span>{show('pressure', run.setup.pressureKPa)}</span>
+            )}
+          </p>
+          <StandsLine state={state} />
+          {refusal && <Refusal text={refusal} />}
+          {justNow && <WhatChanged report={lastTrouble} loud />}
+          {!looksFirst && <PourFrom state={state} act={act} shelf={shelf} />}
+          <LearnedHere learned={learned} point={currentPoint(run)} />
+          <BayWork state={state} run={run} jobId={jobId} saved={link === 'saved'} act={act} phone={phone} />
+        </section>
+        <Foot here={here} />
+      </div>
+      <aside className="grid gap-4">
+        <Findings state={state} act={here.act} />
+        {working && <Counters state={state} stageRun={stageRun} act={act} />}
+        {working && !state.filed && (
+          <div className="grid grid-cols-2 gap-3">
+            <button
+              type="button"
+              className="button min-h-[72px]"
+              disabled={run.bottleMl === 0}
+              onClick={() => act({ type: 'bottle-emptied' })}
+            >
+              Bottle emptied ({show('volume', run.bottleMl)})
+            </button>
+            <ContainerDialog state={state} act={act} shelf={shelf} />
+          </div>
+        )}
+        <section className="panel" aria-label="Line map">
+          <LineMap
+            vehicle={state.vehicle}
+            marks={runMarks(state)}
+            front={frontShares(state.vehicle, run.frontMl ?? {})}
+            plain
+            className="[&_.lm-sheet]:max-h-[38vh] [&>figcaption]:hidden"
+          />
+          {Object.keys(run.frontMl ?? {}).length > 0 && <FrontKey />}
+        </section>
+        {working && !state.filed && <WayDialog state={state} act={act} />}
+        {working && callMachines[callKindOf(stageRun.stage)].withCab && (
+          // How a linked phone stands is looked at all the time, so it is on top; linking one is done once.
+          <div className={cab ? '-order-1 grid' : 'grid'}>
+            <CabPhone jobId={jobId} cab={cab} link={phone.link} />
+          </div>
+        )}
+        {cautions.length > 0 && (
+          <details className="panel">
+            <summary className="min-h-8 cursor-pointer font-bold">Cautions here: {cautions.length}</summary>
+            <ul className="mt-2 grid list-disc gap-1.5 pl-5">
+              {cautions.map((caution) => (
+                <li key={caution.code}>{say(caution)}</li>
+              ))}
+            </ul>
+          </details>
+        )}
+        {state.troubles.length > 0 && (
+          <details className="panel">
+            <summary className="min-h-8 cursor-pointer font-bold">
+              What went wrong so far: {state.troubles.length}
+            </summary>
+            <ol className="mt-2 grid gap-3">
+              {state.troubles.map((report) => (
+                <li key={report.eventId}>
+                  <WhatChanged report={report} />
+                </li>
+              ))}
+            </ol>
+          </details>
+        )}
+      </aside>
+    </div>
+  )
+}
+
+/** What earlier jobs found at the bleeder that is next: the spanner that fitted, a thread that gave trouble. */
+function LearnedHere({ learned, point }: { learned: Learned[]; point?: string }) {
+  const here = learned.filter(
+    ({ bleeder, kind }) => bleeder !== undefined && bleeder === point && kind !== 'volume',
+  )
+  if (here.length === 0) return null
+  return (
+    <p className="border-l-8 border-ink pl-3">
+      {here.map((each) => `${learnedSentence(each)} (${showDate(each.at)})`).join(' ')}
+    </p>
+  )
+}
+
+/** What the filled lines on the map mean. */
+function FrontKey() {
+  return (
+    <p className="mt-2 flex items-center gap-2 text-sm text-quiet">
+      <svg viewBox="0 0 40 14" className="h-3.5 w-10 flex-none" aria-hidden="true">
+        <path d="M0 7H34" strokeWidth="12" className="stroke-ink" />
+        <path d="M0 7H34" strokeWidth="9" stroke={fluidPaints.new} />
+        <path d="M34 0V14" strokeWidth="3" className="stroke-ink" />
+      </svg>
+      So far the reservoir’s fluid has come, worked out from what came out; it blurs around this.
+    </p>
+  )
+}

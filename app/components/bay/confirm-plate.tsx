@@ -1,0 +1,30 @@
+import { Link } from 'react-router'
+import type { JobHere } from '~/run-client/job-here'
+import { GoOn } from './big-line'
+import { Refusal } from './refusal'
+
+/** Before anything is opened: the plate, large, against the vehicle that stands there. */
+export function ConfirmPlate({ here: { state, act, refusal, jobId } }: { here: JobHere }) {
+  return (
+    <section className="panel grid gap-6 text-center">
+      {refusal && <Refusal text={refusal} />}
+      <p className="text-2xl font-bold">Is this the vehicle in front of you?</p>
+      <p>
+        <span className="plate text-6xl sm:text-7xl">{state.plate}</span>
+      </p>
+      <p className="text-xl wrap-anywhere">
+        {state.vehicle.name}
+        {state.checkIn?.bay && `, ${state.checkIn.bay}`}
+      </p>
+      <GoOn onClick={() => act({ type: 'plate-confirmed' })}>Yes, the plate is the same</GoOn>
+      <div className="grid grid-cols-2 gap-3">
+        <Link to={`/jobs/${jobId}/move`} className="button min-h-[72px]">
+          No: this job is another vehicle’s
+        </Link>
+        <Link to="/" className="button min-h-[72px]">
+          Back to the yard
+        </Link>
+      </div>
+    </section>
+  )
+}

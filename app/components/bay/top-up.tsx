@@ -1,0 +1,22 @@
+import { useFieldText } from '~/lib/units'
+import type { FloorAct } from '~/run-client/use-job-run'
+import { watchReservoirs } from '~core/job/levels'
+import type { JobState } from '~core/job/state'
+import { AmountForm } from './amount-form'
+
+/** The reservoir that has to be filled first: with what is missing by the count, to be put right where the bottle says otherwise. */
+export function TopUp({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
+  const text = useFieldText()
+  const [watch] = watchReservoirs(state)
+  if (watch?.levelMl === undefined) return null
+  const { reservoirId, maxMl, levelMl } = watch
+  return (
+    <AmountForm
+      key={levelMl}
+      label="Poured in, up to MAX; by count"
+      button="Topped up: go on"
+      first={text('volume', Math.round(maxMl - levelMl))}
+      onAmount={(amount) => act({ type: 'topped-up', reservoir: reservoirId, ...amount })}
+    />
+  )
+}

@@ -1,0 +1,87 @@
+import { useFetcher } from 'react-router'
+import { counted, showTime } from '~/lib/format'
+import type { LastBackup, whatIsKept } from '~/lib/kept.server'
+
+/** How long ago, as somebody would say it. */
+function ago(hours: number): string {
+  if (hours < 1) return 'less than an hour ago'
+  return hours < 48
+    ? `${counted(Math.floor(hours), 'hour')} ago`
+    : `${counted(Math.floor(hours / 24), 'day')} ago`
+}
+
+/** When the data were backed up last; loud where that is too long ago. */
+export function BackupLine({ backup: { at, ageHours, overdue } }: { backup: LastBackup }) {
+  const said = at === undefined || ageHours === undefined ? 'never' : `${ago(ageHours)}, ${showTime(at)}`
+  return overdue ? (
+    <p role="alert" className="hatched border-4 border-oxide p-3 font-bold">
+      <span className="bg-sheet px-1">Backup overdue. Last: {said}.</span>
+    </p>
+  ) : (
+    <p>
+      Last backup: <strong>{said}</strong>
+    </p>
+  )
+}
+
+type Kept = Awaited<ReturnType<typeof whatIsKept>>
+
+/** What the shop keeps: its backups, its logbook, and the key by which others know it. */
+export function KeptPanel({ kept: { release, key, logbook, backup } }: { kept: Kept }) {
+  const fetcher = useFetcher<{ fault?: string }>()
+  return (
+    <section className="panel mx-auto mb-5 grid max-w-4xl gap-4" aria-labelledby="kept">
+      <h2 id="kept">What is kept</h2>
+      <div className="grid items-center gap-3 sm:grid-cols-[1fr_auto]">
+        <div className="grid gap-1">
+          <BackupLine backup={backup} />
+          <p className="text-quiet wrap-anywhere">
+            {counted(backup.count, 'backup')} in {backup.dir}
+            {backup.mb !== undefined && `, the last ${backup.mb.toFixed(1)} MB`}. One is made every night and
+            kept for 14 days; a copy on another disk is yours to make.
+          </p>
+        </div>
+        <fetcher.Form method="post" action="/settings">
+          <button
+            type="submit"
+            name="intent"
+            value="backup"
+            className="button min-h-12"
+            disabled={fetcher.state !== 'idle'}
+          >
+            {fetcher.state === 'idle' ? 'Back up now' : 'Backing up…'}
+          </button>
+        </fetcher.Form>
+      </div>
+      {fetcher.data?.fault && (
+        <p role="alert" className="fault">
+          {fetcher.data.fault}
+        </p>
+      )}
+      <dl className="grid grid-cols-[10rem_1fr] gap-x-3 gap-y-1">
+        <dt className="text-quiet">The shop’s key</dt>
+        <dd>
+          <span className="font-mono text-lg">{key}</span>, printed on every record and certificate
+        </dd>
+        <dt className="text-quiet">Logbook</dt>
+        <dd className="wrap-anywhere">
+          {logbook ? `${counted(logbook.seq, 'entry', 'entries')}, newest ` : 'empty'}
+          <span className="font-mono text-sm">{logbook?.link}</span>
+        </dd>
+        <dt className="text-quiet">Release</dt>
+        <dd>{release}</dd>
+      </dl>
+      <p className="flex flex-wrap gap-3">
+        <a href="/logbook.jsonl" className="button" download>
+          Logbook as a file
+        </a>
+        <a href="/verify.html" className="button">
+          Check a file
+        </a>
+        <a href="/verify.html" className="button" download="check-a-record.html">
+          Keep the page that checks
+        </a>
+      </p>
+    </section>
+  )
+}
