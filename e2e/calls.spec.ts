@@ -107,7 +107,7 @@ test('a hold is timed: early it is not done, a reload does not begin it anew, an
   await expect(page.getByRole('button', { name: 'Keep holding' })).toBeDisabled()
   // Its clock is put on once it knows of the start, not before.
   await expect(page.getByText('● saved')).toBeVisible()
-  DemoServer.at(page.url()).minuteOn()
+  await DemoServer.at(page.url()).minuteOn()
   await page.clock.fastForward(20_000)
   await expect(page.getByText('Every joint dry.')).toBeVisible()
   expect((await savedState(page, job)).run?.timers).toHaveProperty('press-hard')

@@ -2,7 +2,8 @@ import { once } from 'node:events'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { resolve } from 'node:path'
-import { createApp } from '../server/app'
+import { passingKey } from '~/db/shop-key.server'
+import { builtPages, createApp } from '../server/app'
 import { accessibilityFaults, expect, test } from './journey'
 
 /** A database that fails at every question, as one on a broken disk would. */
@@ -11,6 +12,7 @@ const broken = {
   transaction: () => Promise.reject(new Error('secret detail of the disk')),
   writable: async () => {},
   close: async () => {},
+  shopKey: passingKey(),
 }
 
 test.use({ expectedFailures: [/status of 500/] })
@@ -18,10 +20,9 @@ test.use({ expectedFailures: [/status of 500/] })
 test('an unexpected fault has a page of its own with a reference number, and nothing of what broke', async ({
   page,
 }) => {
-  const server = createServer(createApp(broken, resolve('build'), new Set(['127.0.0.1']))).listen(
-    0,
-    '127.0.0.1',
-  )
+  const server = createServer(
+    createApp(broken, resolve('build'), new Set(['127.0.0.1']), await builtPages(resolve('build'))),
+  ).listen(0, '127.0.0.1')
   await once(server, 'listening')
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   const response = await page.goto(`${url}/`)

@@ -34,7 +34,7 @@ test('parked with the pedal propped and a bleeder open, resumed by somebody else
 
   await visit(page, `/who?to=${encodeURIComponent(`${job}/bleed`)}`)
   await page.getByText('Osk Teller').click()
-  for (const digit of '2212') await page.getByRole('button', { name: digit, exact: true }).click()
+  for (const digit of '2816') await page.getByRole('button', { name: digit, exact: true }).click()
   await page.getByRole('button', { name: 'It is me' }).click()
   await expect(page.getByRole('heading', { name: 'Parked' })).toBeVisible()
   const goOn = page.getByRole('button', { name: 'I looked: go on' })

@@ -60,5 +60,6 @@ export async function accessibilityFaults(page: Page): Promise<string[]> {
 
 /** A page is ready to be used once its script has taken over. */
 export async function visit(page: Page, path: string): Promise<void> {
-  await page.goto(path, { waitUntil: 'networkidle' })
+  await page.goto(path)
+  await page.locator('html[data-answers]').waitFor({ state: 'attached' })
 }

@@ -57,7 +57,7 @@ test.describe('somebody in US units, in a shop at UTC+10', () => {
       vehicle,
       `${vehicle}/fluid`,
       '/logbook',
-      record,
+      // The record itself stands in the words and units in which it was filed.
       record?.replace(/record$/, 'trace'),
       '/due',
       '/shelf',

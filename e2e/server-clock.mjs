@@ -4,4 +4,5 @@ let aheadMs = 0
 Date.now = () => now() + aheadMs
 process.on('SIGUSR2', () => {
   aheadMs += 60_000
+  console.log('A minute on')
 })

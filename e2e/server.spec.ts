@@ -136,7 +136,7 @@ test('a hold that nobody waited for is refused by the server’s own clock, what
   expect(await send(held)).toBe('too-soon')
   // That it was kept for a while says nothing where its start was told at once.
   expect(await send({ ...held, waitedS: 60 })).toBe('too-soon')
-  server.minuteOn()
+  await server.minuteOn()
   await expect.poll(() => send(held)).toBeUndefined()
 })
 

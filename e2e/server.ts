@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process'
 import { once } from 'node:events'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
@@ -18,9 +18,32 @@ export async function freePort(): Promise<number> {
 const SERVER_CLOCK = pathToFileURL(resolve('e2e/server-clock.mjs'))
 const running = new Map<string, DemoServer>()
 
+/** Where a demo world as its first start makes it stands, for all the servers of a run: that start takes seconds. */
+const MADE_ONCE = 'SIPHON_DEMO_MADE_ONCE'
+
+function newFolder(demo: boolean): string {
+  const dir = mkdtempSync(join(tmpdir(), 'siphon-'))
+  const made = process.env[MADE_ONCE]
+  if (demo && made)
+    for (const each of ['', '.key']) cpSync(`${made}${each}`, `${dir}${each}`, { recursive: true })
+  return dir
+}
+
+/** Make the demo world that this run's servers begin with. @returns what takes it away again */
+export async function makeDemoOnce(): Promise<() => Promise<void>> {
+  const server = await DemoServer.start()
+  await server.stop()
+  // Each server makes its own first backup.
+  rmSync(join(server.dataDir, 'backups'), { recursive: true, force: true })
+  process.env[MADE_ONCE] = server.dataDir
+  return () => server.end()
+}
+
 /** The built application with the demo world in a data folder of its own. */
 export class DemoServer {
   private child?: ChildProcess
+  /** What it has printed. */
+  said = ''
   /** How far its clock is ahead of this process's. */
   aheadMs = 0
   private constructor(
@@ -30,13 +53,14 @@ export class DemoServer {
   ) {}
 
   /**
-   * @param dataDir one that is prepared already; left out, a new one
+   * @param prepared a data folder that is prepared already; left out, a new one
    * @param through a command that the server is started by
    */
   static async start(
-    dataDir = mkdtempSync(join(tmpdir(), 'siphon-')),
+    prepared?: string,
     { demo = true, through = [], lan = false }: { demo?: boolean; through?: string[]; lan?: boolean } = {},
   ): Promise<DemoServer> {
+    const dataDir = prepared ?? newFolder(demo && through.length === 0 && !lan)
     const port = await freePort()
     const server = new DemoServer(port, dataDir, [
       ...through,
@@ -50,11 +74,22 @@ export class DemoServer {
     return server
   }
 
-  /** The one that serves this address. */
+  /** The one that serves this address; undefined behind a proxy. */
+  static behind(url: string): DemoServer | undefined {
+    return running.get(new URL(url).port)
+  }
   static at(url: string): DemoServer {
-    const server = running.get(new URL(url).port)
+    const server = DemoServer.behind(url)
     if (!server) throw new Error(`no server of a journey serves ${url}`)
     return server
+  }
+
+  /** The PIN that it gave somebody anew when it was started, and printed. */
+  newPinOf(name: string): string | undefined {
+    return new RegExp(`^${name}: PIN (\\d+)$`, 'm').exec(this.said)?.[1]
+  }
+  get firstCode(): string {
+    return /first person’s code: (\w+)/.exec(this.said)?.[1] ?? ''
   }
 
   get pid(): number {
@@ -65,8 +100,12 @@ export class DemoServer {
     return `http://127.0.0.1:${this.port}`
   }
 
-  /** Start, or start again on the same data; settled once the address is printed. */
-  async run(): Promise<void> {
+  /**
+   * Start, or start again on the same data; settled once the address is printed.
+   *
+   * @param settings of its environment, for this life of it
+   */
+  async run(settings: Record<string, string> = {}): Promise<void> {
     const [program = process.execPath, ...words] = this.command
     const child = spawn(program, words, {
       env: {
@@ -75,20 +114,37 @@ export class DemoServer {
         PORT: String(this.port),
         SIPHON_DATA: this.dataDir,
         NODE_ENV: 'production',
+        ...settings,
       },
       stdio: ['ignore', 'pipe', 'inherit'],
     })
     this.child = child
+    this.said = ''
     this.aheadMs = 0
     await new Promise<void>((ready, failed) => {
-      child.stdout.on('data', (text: Buffer) => text.includes('http://') && ready())
+      child.stdout.on('data', (text: Buffer) => {
+        this.said += text
+        if (this.said.includes('http://')) ready()
+      })
       child.once('exit', (code) => failed(new Error(`the server ended with ${code}`)))
     })
   }
 
-  /** Its clock goes a minute on: what has to be held was held. */
-  minuteOn(): void {
-    if (this.child?.kill('SIGUSR2')) this.aheadMs += 60_000
+  /** Its clock goes a minute on, settled once it has: what has to be held was held. */
+  async minuteOn(): Promise<void> {
+    const { child } = this
+    if (!child) return
+    const heard = new Promise<void>((done) => {
+      const hear = (text: Buffer) => {
+        if (!text.includes('A minute on')) return
+        child.stdout?.off('data', hear)
+        done()
+      }
+      child.stdout?.on('data', hear)
+    })
+    child.kill('SIGUSR2')
+    await heard
+    this.aheadMs += 60_000
   }
 
   async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
@@ -99,7 +155,7 @@ export class DemoServer {
 
   async end(): Promise<void> {
     await this.stop()
-    rmSync(this.dataDir, { recursive: true, force: true })
+    for (const path of [this.dataDir, `${this.dataDir}.key`]) rmSync(path, { recursive: true, force: true })
   }
 }
 

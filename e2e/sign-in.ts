@@ -1,5 +1,6 @@
 import type { APIRequestContext } from '@playwright/test'
 import { demoPeople } from '../demo/people'
+import { DemoServer } from './server'
 
 /** The ids of the demo's people, from the picker as anybody sees it. */
 export async function personId(request: APIRequestContext, url: string, name: string): Promise<string> {
@@ -11,10 +12,10 @@ export async function personId(request: APIRequestContext, url: string, name: st
 
 /** Take a screen as somebody of the demo, with the PIN that is in the demo's own list. */
 export async function signIn(request: APIRequestContext, url: string, name = 'Una Brack'): Promise<void> {
-  const person = demoPeople.find((each) => each.name === name)
+  const pin = DemoServer.behind(url)?.newPinOf(name) ?? demoPeople.find((each) => each.name === name)?.pin
   const answer = await request.post(`${url}/who`, {
     headers: { Origin: url },
-    form: { person: await personId(request, url, name), pin: person?.pin ?? '', to: '/' },
+    form: { person: await personId(request, url, name), pin: pin ?? '', to: '/' },
     maxRedirects: 0,
   })
   if (answer.status() !== 302) throw new Error(`${name} was not let in: ${answer.status()}`)

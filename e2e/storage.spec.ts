@@ -63,6 +63,45 @@ test('disk full, then read-only, in mid-job: a clear sentence, the queue keeps w
   await server.end()
 })
 
+test('where nothing can be written somebody can still come in and read, and a start on a read-only disk reads too', async ({
+  browser,
+}) => {
+  const dir = mkdtempSync(join(tmpdir(), 'siphon-disk-'))
+  const server = await DemoServer.start(dir, { through: SMALL_DISK(dir) })
+  const comeIn = async () => {
+    const context = await browser.newContext()
+    await signIn(context.request, server.url, 'Osk Teller')
+    const page = await context.newPage()
+    await visit(page, `${server.url}/logbook`)
+    await expect(page.getByRole('heading', { name: 'Logbook: 3 filed records' })).toBeVisible()
+    await context.close()
+  }
+  atItsDisk(server.pid, `head -c 240m /dev/zero > ${dir}/filler || true`)
+  await comeIn()
+  await server.end()
+  const kept = mkdtempSync(join(tmpdir(), 'siphon-disk-'))
+  const writer = await DemoServer.start(`${kept}/data`)
+  await writer.stop()
+  const reader = await DemoServer.start(`${kept}/data`, {
+    through: [
+      'unshare',
+      '-rm',
+      'sh',
+      '-c',
+      `mount --bind ${kept} ${kept} && mount -o remount,bind,ro ${kept} && exec "$0" "$@"`,
+    ],
+  })
+  const context = await browser.newContext()
+  await signIn(context.request, reader.url)
+  const record = /href="(\/jobs\/\w+\/record)"/.exec(
+    await (await context.request.get(`${reader.url}/logbook`)).text(),
+  )?.[1]
+  expect(await (await context.request.get(`${reader.url}${record}`)).text()).toContain('Fit to drive')
+  await context.close()
+  await reader.stop()
+  rmSync(kept, { recursive: true })
+})
+
 test('started on a full or read-only disk it says so in one sentence, without a stack', async () => {
   const dir = mkdtempSync(join(tmpdir(), 'siphon-disk-'))
   const start = async (mount: string) => {

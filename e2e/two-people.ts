@@ -49,6 +49,7 @@ const kept = (): PendingStore => {
   return {
     left: async () => [...events.values()],
     keep: async (event) => void events.set(event.id, event),
+    setAside: async () => {},
     drop: async (id) => void events.delete(id),
   }
 }

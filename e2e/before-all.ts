@@ -1,0 +1,3 @@
+import { makeDemoOnce } from './server'
+
+export default makeDemoOnce
