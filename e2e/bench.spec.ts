@@ -176,7 +176,7 @@ test.describe('somebody who thinks in ounces and psi', () => {
     await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
     await goOnUntil(page, job, hoseOn)
     await page.getByRole('button', { name: 'Level is not so' }).click()
-    await page.getByLabel('In it now').fill('7')
+    await page.getByLabel('Or exactly').fill('7')
     await page.getByRole('button', { name: 'Record the level' }).click()
     await expect(page.getByLabel('Counts')).toContainText('fl oz are missing')
     expect((await savedState(page, job)).run?.levelMl.res).toBeCloseTo(207.01, 1)

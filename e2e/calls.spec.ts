@@ -118,7 +118,7 @@ test('a level that does not fit what was counted asks where the fluid went', asy
   await planBy(page, 'pump-and-hold')
   await goOnUntil(page, job, hoseOn)
   await page.getByRole('button', { name: 'Level is not so' }).click()
-  await page.getByLabel('In it now').fill('180')
+  await page.getByLabel('Or exactly').fill('180')
   await page.getByRole('button', { name: 'Record the level' }).click()
   await expect(page.getByLabel('Counts')).toContainText('120 mL are missing')
   await expect(page.getByLabel('Counts')).toContainText('a leak, a spill or a pull not written down?')

@@ -143,7 +143,7 @@ async function everyView() {
   await shot('bench-left-right')
 }
 
-const languages = ['en-GB', 'de-DE', 'es-ES'] as const
+const languages = ['en-GB', 'de-DE', 'es-ES', 'pl-PL', 'ar'] as const
 
 /** The helper's phone at every word, by day and by night, and last with the link gone: readable from a thumbnail. */
 async function cabSheet(tokens: readonly string[]) {
@@ -154,7 +154,7 @@ async function cabSheet(tokens: readonly string[]) {
       const cab = await browser.newContext({
         viewport: { width: 390, height: 844 },
         baseURL: server.url,
-        locale: languages[(k + i) % 3],
+        locale: languages[(k + i) % languages.length],
         colorScheme: scheme,
       })
       await cab.addCookies([{ name: 'cab', value: token, domain: '127.0.0.1', path: '/cab' }])

@@ -1,5 +1,6 @@
 import { redirect } from 'react-router'
 import { Bay } from '~/components/bay/bay'
+import { CabPhone } from '~/components/bay/cab-phone'
 import { ConfirmPlate } from '~/components/bay/confirm-plate'
 import { Foot } from '~/components/bay/foot'
 import { PlanAgain } from '~/components/bay/plan-again'
@@ -14,6 +15,7 @@ import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
 import { useJobHere } from '~/run-client/job-here'
 import { useCabPhone } from '~/run-client/use-cab-phone'
+import { cabAhead } from '~core/job/points'
 import type { Route } from './+types/bleed'
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
@@ -50,6 +52,7 @@ export default function BleedPage({ loaderData: { learned, shelf, cab, linked } 
       ) : (
         <div className="mx-auto grid max-w-3xl gap-4">
           {run ? <ConfirmPlate here={here} /> : <PlanAgain here={here} />}
+          {run && cabAhead(run) && <CabPhone jobId={here.jobId} cab={cab} link={phone.link} />}
           <Foot here={here} />
         </div>
       )}

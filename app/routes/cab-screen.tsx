@@ -1,6 +1,7 @@
 import { data, Form, redirect } from 'react-router'
 import { useCab } from '~/cab-client/use-cab'
 import { CabPicture } from '~/components/cab/picture'
+import { PumpCount } from '~/components/cab/pump-count'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { useAnnounce } from '~/heard/announce'
@@ -8,8 +9,8 @@ import { HeardButtons } from '~/heard/heard-buttons'
 import { cabLanguageOf, jobHere, languageCookie } from '~/lib/cab.server'
 import { phoneSent } from '~/live/hub.server'
 import { cabView } from '~core/cab/view'
-import { cabLanguageIds, cabLanguages } from '~core/words/cab'
-import { meaningIn, refusalIn } from '~core/words/cab/language'
+import { type CabLanguageId, cabLanguageIds, cabLanguages } from '~core/words/cab'
+import { type CabLanguage, confirmIn, meaningIn, refusalIn } from '~core/words/cab/language'
 import type { Route } from './+types/cab-screen'
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -44,12 +45,16 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
   })
   const urgent = lost || view.says === 'hold' || view.says === 'press'
   return (
-    <main lang={words.tag} className="mx-auto grid min-h-dvh max-w-xl grid-rows-[auto_1fr_auto] gap-3 p-4">
+    <main
+      lang={words.tag}
+      dir={words.dir}
+      className="mx-auto grid min-h-dvh max-w-xl grid-rows-[auto_1fr_auto] gap-3 p-4"
+    >
       <title>{`${view.plate} · Cab`}</title>
       <header className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <span className="plate text-4xl">{view.plate}</span>
         {view.bay && <strong className="text-2xl wrap-anywhere">{view.bay}</strong>}
-        <span role="status" className={`ml-auto text-lg ${link === 'linked' ? '' : 'font-extrabold'}`}>
+        <span role="status" className={`ms-auto text-lg ${link === 'linked' ? '' : 'font-extrabold'}`}>
           {link === 'linked'
             ? `● ${words.linked}`
             : link === 'late'
@@ -65,11 +70,13 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
         <span key={word} aria-hidden="true" className="cab-flash" />
         <CabPicture
           says={lost ? 'hold' : view.says}
-          lever={view.pedal === 'lever'}
+          pedal={view.pedal}
+          namesPedal={view.namesPedal}
           task={lost ? undefined : view.task}
         />
         <h1 className="text-[clamp(3rem,17vw,6rem)] leading-none font-extrabold">{word}</h1>
         <p className="text-xl font-semibold">{lost ? words.lost.means : meaningIn(words, view)}</p>
+        {!lost && view.says === 'press' && view.pumps > 0 && <PumpCount key={view.turn} pumps={view.pumps} />}
         {!lost && <p className="text-lg">{words.wheel[view.wheel]}</p>}
       </section>
       <footer className="grid gap-3">
@@ -85,7 +92,7 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
             onClick={() => view.confirm && void act(view.confirm)}
             className="button button-main min-h-[112px] text-3xl"
           >
-            {words.confirms[view.confirm]}
+            {confirmIn(words, view.confirm, view.pumps)}
           </button>
         )}
         {view.maySlip && !lost && (
@@ -100,21 +107,38 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
         <HeardButtons words={words.heard} language={words.tag} />
         <Form method="post" className="flex flex-wrap items-center justify-between gap-2">
           <span className="max-w-[60%] text-sm text-quiet">{!staysAwake && words.staysOn}</span>
-          <span className="flex gap-1">
-            {cabLanguageIds.map((id) => (
-              <button
-                key={id}
-                type="submit"
-                formAction={`/cab/screen?language=${id}`}
-                aria-pressed={id === loaderData.language}
-                className={`min-h-12 px-3 font-semibold ${id === loaderData.language ? 'bg-ink text-paper' : 'underline'}`}
-              >
-                {cabLanguages[id].name}
-              </button>
-            ))}
-          </span>
+          <Languages now={loaderData.language} />
         </Form>
       </footer>
     </main>
+  )
+}
+
+/** Every language by its own name; one that no speaker has read through says so. */
+function Languages({ now }: { now: CabLanguageId }) {
+  return (
+    <details className="ms-auto">
+      <summary className="min-h-12 cursor-pointer content-center px-3 font-semibold">
+        {cabLanguages[now].name}
+      </summary>
+      <ul className="grid gap-1">
+        {cabLanguageIds.map((id) => {
+          const { name, tag, dir, unchecked }: CabLanguage = cabLanguages[id]
+          return (
+            <li key={id} lang={tag} dir={dir}>
+              <button
+                type="submit"
+                formAction={`/cab/screen?language=${id}`}
+                aria-pressed={id === now}
+                className={`grid min-h-12 w-full px-3 text-start ${id === now ? 'bg-ink text-paper' : ''}`}
+              >
+                <span className="font-semibold underline">{name}</span>
+                {unchecked && <span className="text-sm">{unchecked}</span>}
+              </button>
+            </li>
+          )
+        })}
+      </ul>
+    </details>
   )
 }

@@ -11,9 +11,10 @@ import { applyEvent } from '../job/apply'
 import { openPoint } from '../job/points'
 import type { RunState } from '../job/state'
 import { currentStep } from '../job/steps'
+import { callStep } from '../technique/calls'
 import { examples } from '../vehicle/examples'
 import { cabLanguageFor, cabLanguageIds, cabLanguages } from '../words/cab'
-import { meaningIn } from '../words/cab/language'
+import { confirmIn, meaningIn } from '../words/cab/language'
 import { cabTasks } from '../words/cab/told'
 import { cabCodeFrom, readCabCode } from './code'
 import { cabView } from './view'
@@ -40,7 +41,7 @@ describe('what the cab is shown', () => {
       ['wait', undefined],
       ['press', 'holding'],
       ['hold', undefined],
-      ['hold', undefined],
+      ['hold', 'near-bottom'],
       ['release', 'release'],
       ['wait', undefined],
     ])
@@ -113,11 +114,11 @@ describe('the words under PRESS agree with the plan', () => {
     expect(means(view)).toBe('Slowly, all the way down.')
   })
 
-  test('a motorcycle’s front is pressed by its lever, its rear by its pedal', () => {
+  test('a motorcycle’s front is pressed by its hand lever, its rear by its foot lever', () => {
     const job = ScriptedJob.planned(demoVehicle('courier-motorcycle'), { reason: 'service' }, ['two-person'])
     const at = (point: string) =>
       cabView(job.until(({ run }) => run.callAt === point && run.call === 'pressing').state).pedal
-    expect([at('F'), at('R')]).toEqual(['lever', 'brake'])
+    expect([at('F'), at('R')]).toEqual(['lever', 'foot-lever'])
   })
 
   test('the clutch’s bleeder is pressed by the clutch pedal', () => {
@@ -127,6 +128,29 @@ describe('the words under PRESS agree with the plan', () => {
     const view = cabView(job.until(({ run }) => run.callAt === 'CL' && run.call === 'pressing').state)
     expect(view.pedal).toBe('clutch')
     expect(means(view)).toMatch(/^Clutch pedal\. /)
+  })
+})
+
+describe('near the bottom', () => {
+  const open = () =>
+    ScriptedJob.planned(demoVehicle('post-van-lhd'), { reason: 'service' }, ['two-person']).until(
+      ({ run }) => run.call === 'open',
+    )
+
+  test('is the cab’s to say while a bleeder stands open; it holds on, and the wheel is told to close', () => {
+    const job = open()
+    expect(cabView(job.state)).toMatchObject({ says: 'hold', confirm: 'near-bottom' })
+    job.call('near-bottom')
+    expect(cabView(job.state)).toMatchObject({ says: 'hold', wheel: 'closing', maySlip: true })
+    expect(cabView(job.state).confirm).toBeUndefined()
+    expect(callStep('pedal', job.run.call)?.does('bleeder RR')).toContain('CLOSE it now')
+    expect(cabView(job.call('close').state).says).toBe('release')
+  })
+
+  test('after pumping the cab says that it went hard', () => {
+    const view = cabView(open().state)
+    expect(confirmIn(cabLanguages.en, 'holding', view.pumps)).toBe('It is hard, I hold')
+    expect(confirmIn(cabLanguages.en, 'holding', 0)).toBe('It is down, I hold')
   })
 })
 
@@ -162,6 +186,10 @@ test('every language has a word for everything, and no two calls share one', () 
       expect(word.length).toBeGreaterThan(3)
     for (const word of Object.values(says)) expect(word.length).toBeLessThanOrEqual(9)
   }
+  const { en, ar } = cabLanguages
+  expect([en.dir, ar.dir]).toEqual(['ltr', 'rtl'])
+  // Nobody who speaks them has read the others through, and each says so in its own words.
+  for (const id of cabLanguageIds) expect('unchecked' in cabLanguages[id]).toBe(id !== 'en')
   expect(cabLanguageFor('fr-FR,de-CH;q=0.8,en;q=0.5')).toBe('de')
   expect(cabLanguageFor('fr')).toBe('en')
 })

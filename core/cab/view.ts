@@ -1,3 +1,4 @@
+import { lookFirst } from '../job/looks'
 import { callKindOf, currentPoint, currentStage, sourceOf } from '../job/points'
 import { bleedDone } from '../job/selectors'
 import { cabWord } from '../job/standing'
@@ -79,8 +80,10 @@ export function cabView(state: JobState): CabView {
   if (!withCab) return { ...base, says: alone, wheel: step.open ? 'open' : 'getting-ready' }
   const says = cabWord(state, step.cab)
   const confirm =
-    says === step.cab && step.actor === 'cab'
-      ? step.next.find(({ act, mishap }) => !mishap && isCabAct(act))
+    says === step.cab
+      ? step.next.find(
+          ({ act, mishap, cabOnly }) => !mishap && isCabAct(act) && (step.actor === 'cab' || cabOnly),
+        )
       : undefined
   return {
     ...base,
@@ -106,8 +109,10 @@ function pedalAt(
     chambers.some(({ id }) => id === source),
   )
   const chamber = cylinder?.chambers.find(({ id }) => id === source)
+  // Where a hand works one brake, the foot works the other by a lever beside its peg.
+  const ridden = vehicle.kind === 'motorcycle'
   const pedalOf = (actuator: string, serves?: string): CabPedal =>
-    actuator === 'lever' ? 'lever' : serves === 'clutch' ? 'clutch' : 'brake'
+    actuator === 'lever' ? 'lever' : serves === 'clutch' ? 'clutch' : ridden ? 'foot-lever' : 'brake'
   const pedal = cylinder ? pedalOf(cylinder.actuator, chamber?.serves) : 'brake'
   const all = partsOf(vehicle, 'master-cylinder').flatMap(({ actuator, chambers }) =>
     chambers.map(({ serves }) => pedalOf(actuator, serves)),
@@ -116,12 +121,13 @@ function pedalAt(
   return { pedal, namesPedal: new Set(all).size > 1, stroke: isNew ? 'all-the-way' : 'near-bottom' }
 }
 
-function wheelOf({ run }: JobState, open: boolean): WheelDoes {
+function wheelOf(state: JobState, open: boolean): WheelDoes {
+  const { run } = state
   if (!run) return 'getting-ready'
-  if (open) return run.call === 'slipped' ? 'closing' : 'open'
+  if (open) return run.call === 'slipped' || run.call === 'spent' ? 'closing' : 'open'
   switch (run.call) {
     case 'rest':
-      return run.lookDue ? 'looking' : 'getting-ready'
+      return lookFirst({ ...state, run }) ? 'looking' : 'getting-ready'
     case 'pressing':
       return 'calling'
     case 'holding':

@@ -3,14 +3,14 @@ import { backToDoubtful } from './change'
 import { withRun } from './copies'
 import type { Running } from './events/kind'
 import { reservoirsOfStage, withLevelsUnknown } from './levels'
-import { currentPoint, currentStage } from './points'
+import { currentPoint, currentStage, lookOwed } from './points'
 import type { JobState, RunState } from './state'
 import { currentStep } from './steps'
 
 /** The job with its run brought to the next stage that still has something to do: first to one that was left in doubt. */
 export function advance(state: Running, run: RunState): JobState {
   const open = state.standing.open.length > 0
-  if (run.call !== 'rest' || run.lookDue || run.mends.length > 0 || open)
+  if (run.call !== 'rest' || lookOwed(run) || run.mends.length > 0 || open)
     return run === state.run ? state : withRun(state, run)
   let next = backToDoubtful(run)
   while (true) {
@@ -29,7 +29,7 @@ export function advance(state: Running, run: RunState): JobState {
 export function goneBack(state: Running): JobState {
   const { run } = state
   // Nothing is in doubt in a job where nothing went wrong: most acts are of such.
-  if (state.troubles.length === 0 || run.call !== 'rest' || run.lookDue) return state
+  if (state.troubles.length === 0 || run.call !== 'rest' || lookOwed(run)) return state
   const back = backToDoubtful(run)
   return back === run ? state : withRun(state, back)
 }

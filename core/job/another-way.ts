@@ -6,7 +6,7 @@ import { techniqueOf } from '../technique'
 import { type MethodMinutes, type Technique, type TechniqueId, techniqueFact } from '../technique/technique'
 import { type Change, goesBy } from './changes'
 import type { Running } from './events/kind'
-import { pointFact } from './points'
+import { lookOwed, pointFact } from './points'
 import type { JobState, StageRunState } from './state'
 
 /** A way the work under the hands could go on by from here. */
@@ -70,7 +70,7 @@ export function decideOtherWay(
 ): { says: Fact; changes: Change[] } | { refusal: Notice } {
   const { run, planned, vehicle } = state
   const now = stageNow(state)
-  if (run.call !== 'rest' || run.lookDue) return { refusal: fact('close-and-look-first') }
+  if (run.call !== 'rest' || lookOwed(run)) return { refusal: fact('close-and-look-first') }
   const [joint] = state.standing.open
   if (joint) return { refusal: fact('stands-open', { point: joint.point }) }
   const before = now?.stage.technique

@@ -12,13 +12,25 @@ test('an empty bottle begins at nothing, which is an answer too', () => {
   expect(bottleMarks(0, 15).all.map(({ addsMl }) => addsMl)).toEqual([0, 5, 10, 15, 20, 25])
 })
 
+test('several pulls since the last look: nothing more, then marks around what they should have brought, 10 mL apart', () => {
+  const { all, usual } = bottleMarks(40, 54, 'mL', 18)
+  expect(all.map(({ markMl }) => markMl)).toEqual([40, 70, 80, 90, 100, 110])
+  expect(usual).toEqual({ markMl: 90, addsMl: 50 })
+})
+
 test('marks rise, never below where the fluid stands, and add up', () => {
   fc.assert(
     fc.property(
       fc.integer({ min: 0, max: 5000 }),
       fc.double({ min: 0.1, max: 200, noNaN: true }),
-      (at, usualMl) => {
-        const { all, usual } = bottleMarks(at, usualMl)
+      fc.integer({ min: 1, max: 6 }),
+      (at, usualMl, pulls) => {
+        const { all, usual } = bottleMarks(
+          at,
+          usualMl * pulls,
+          'mL',
+          Math.max(usualMl, (usualMl * pulls) / 3),
+        )
         expect(all).toContainEqual(usual)
         for (const [i, { markMl, addsMl }] of all.entries()) {
           expect(addsMl).toBeGreaterThanOrEqual(0)

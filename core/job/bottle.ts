@@ -8,27 +8,30 @@ const MARKS = 6
 export type BottleMark = { markMl: number; addsMl: number }
 
 /**
- * Marks above where the fluid in a bottle stands, from nothing to about twice a usual pull, and the one a usual pull
- * would come to.
+ * Marks above where the fluid in a bottle stands: nothing more, then those around what usually comes, and the one that
+ * is nearest to it.
  *
  * @param bottleMl where it stands, 0 or more
  * @param usualMl what usually comes, above 0
  * @param scale what the bottle is marked in; marks and amounts are given in mL all the same
+ * @param closeMl how close it has to be read, above 0: marks lie at most six tenths of it apart
  */
 export function bottleMarks(
   bottleMl: number,
   usualMl: number,
   scale: keyof typeof STEPS = 'mL',
+  closeMl = usualMl,
 ): { all: BottleMark[]; usual: BottleMark } {
   const size = ML_PER[scale]
-  const stepMl = size * (STEPS[scale].findLast((step) => step * size <= 0.6 * usualMl) ?? STEPS[scale][0])
+  const stepMl = size * (STEPS[scale].findLast((step) => step * size <= 0.6 * closeMl) ?? STEPS[scale][0])
   // A pull that brought nothing is a pull too: the mark it stood at already.
   const firstMl = (Math.floor(bottleMl / stepMl + 1e-9) + 1) * stepMl
-  const all = Array.from({ length: MARKS }, (_, i) => mark(firstMl + (i - 1) * stepMl, bottleMl))
-  const first = all[0] ?? mark(firstMl, bottleMl)
+  const passed = Math.max(0, Math.round((bottleMl + usualMl - firstMl) / stepMl) - 2)
+  const marks = Array.from({ length: MARKS - 1 }, (_, i) => mark(firstMl + (passed + i) * stepMl, bottleMl))
+  const all = [mark(firstMl - stepMl, bottleMl), ...marks]
   const usual = all.reduce(
     (best, each) => (Math.abs(each.addsMl - usualMl) < Math.abs(best.addsMl - usualMl) ? each : best),
-    first,
+    all[0] ?? mark(firstMl, bottleMl),
   )
   return { all, usual }
 }

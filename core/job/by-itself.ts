@@ -1,15 +1,24 @@
 import { type CallMove, callStep } from '../technique/calls'
-import { pourFirst } from './levels'
-import { callKindOf, currentPoint, currentStage, freshPoint, pointWants } from './points'
+import { pourSoon } from './levels'
+import { lookFirst } from './looks'
+import {
+  callKindOf,
+  currentPoint,
+  currentStage,
+  freshPoint,
+  lookOwed,
+  placeUnderWork,
+  pointWants,
+} from './points'
 import type { JobState } from './state'
 
 /**
  * The act of the call that follows by itself from what has just happened, so that nobody with a spanner in the hand
- * calls what everybody waits for: the next press once the pedal is up and the look is written down, or the press at a
+ * calls what everybody waits for: the next press once the pedal is up and what was awaited is done, or the press at a
  * joint that was just opened for it. It is judged like any other act.
  *
- * Nothing follows where the call did not go its usual way: after a slip, an undo, something in between, at another
- * joint, or where fluid is to be poured first.
+ * Nothing follows where the call did not go its usual way: after a slip, an undo, something in between, or where fluid
+ * is to be poured first.
  *
  * @returns undefined where somebody has to call it
  */
@@ -20,8 +29,8 @@ export function followsByItself(before: JobState, after: JobState): CallMove | u
   if (!run || !stageRun || point === undefined || after.parked || after.filed) return undefined
   if (!wentOn(before, after, point)) return undefined
   const progress = stageRun.at[point] ?? freshPoint()
-  if (run.lookDue || !progress.ready) return undefined
-  if (run.call === 'rest' && (pointWants(after.vehicle, stageRun, point).done || pourFirst(after)))
+  if (lookFirst({ ...after, run }) || !progress.ready) return undefined
+  if (run.call === 'rest' && (pointWants(after.vehicle, stageRun, point).done || pourSoon(after)))
     return undefined
   return callStep(callKindOf(stageRun.stage), run.call)?.next.find(({ byItself }) => byItself)
 }
@@ -32,8 +41,15 @@ function wentOn(before: JobState, after: JobState, point: string): boolean {
   if (!was || !is || currentPoint(was) !== point || after.length !== before.length + 1) return false
   if (after.troubles.length !== before.troubles.length || airAt(before, point) !== airAt(after, point))
     return false
-  if (is.call === 'rest') return was.call === 'closed' || (was.call === 'rest' && was.lookDue)
+  if (is.call === 'rest') return was.call === 'closed' || (was.call === 'rest' && wasAwaited(before))
   return is.call === 'opened' && was.call === 'rest'
+}
+
+/** What a technician at the wheel has just said is done: the look, the pouring, or the hose at a new bleeder. */
+function wasAwaited(before: JobState): boolean {
+  const { run } = before
+  if (!run) return false
+  return lookOwed(run) || pourSoon(before) !== undefined || placeUnderWork(run)?.ready !== true
 }
 
 const airAt = ({ run }: JobState, point: string) => (run && currentStage(run)?.at[point]?.airDrawn) ?? 0

@@ -4,7 +4,8 @@ import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { bottlesAtOnce, hangable } from './bottles'
 import type { FloorEvent, Unstamped } from './events'
-import { levelFirst, notAtMax, portsBare, pourFirst, watchReservoirs } from './levels'
+import { levelFirst, notAtMax, portsBare, pourFirst, pourSoon, watchReservoirs } from './levels'
+import { lookFirst, lookSpeaksFor, runsOn } from './looks'
 import {
   callKindOf,
   callNow,
@@ -12,6 +13,7 @@ import {
   currentStage,
   feedsReservoir,
   freshPoint,
+  lookOwed,
   looksAfterPull,
   openPoints,
   pointWants,
@@ -56,25 +58,28 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const point = currentPoint(run)
   if (point === undefined) return undefined
   const progress = stageRun.at[point] ?? freshPoint()
-  if (!progress.ready && run.call === 'rest' && !run.lookDue) return { type: 'point-ready', point }
+  if (!progress.ready && run.call === 'rest' && !lookOwed(run)) return { type: 'point-ready', point }
   const wants = pointWants(vehicle, stageRun, point)
   const targetMl = stageRun.stage.mlByBleeder?.[point] ?? 0
+  const lookMl = runsOn(state)?.ml ?? LOOK_ML
+  const through = run.call === 'open' ? progress.ml + lookMl : progress.ml
   const look = {
     type: 'pull-seen',
-    colour: progress.ml < targetMl * 0.35 ? 'dark' : progress.ml < targetMl * 0.7 ? 'amber' : 'new',
+    colour: through < targetMl * 0.35 ? 'dark' : through < targetMl * 0.7 ? 'amber' : 'new',
     bubbles: progress.pulls === 0 && progress.airDrawn === 0 ? 'string' : 'none',
   } as const
   const pulled = looksAfterPull(stageRun.stage)
   const runs = run.call === 'open' && bottlesAtOnce(state) > 1
   const [free] = runs ? hangable(state) : []
-  if (run.lookDue && run.call === 'rest') return { ...look, ml: PULL_ML }
-  const under = runs && watchReservoirs(state)[0]
-  if (under && portsBare(vehicle, run, under.reservoirId)) return callNow(run, 'close', state.callTurn ?? 0)
-  if (runs && pourFirst(state)) return topUp(state)
+  const offered = lookFirst({ ...state, run }) || (lookOwed(run) && run.call === 'rest' && wants.done)
+  if (offered) return { ...look, ml: PULL_ML * lookSpeaksFor({ ...state, run }).pulls }
+  const leftOpen = !pulled && run.call === 'open'
+  if (leftOpen && pourFirst(state)?.code === 'ports-bare') return callNow(run, 'close', state.callTurn ?? 0)
+  if (leftOpen && pourFirst(state)) return topUp(state)
   if (free !== undefined) return { type: 'bottle-hung', point: free }
-  if (!pulled && run.call === 'open' && !wants.done) return { ...look, ml: LOOK_ML }
+  if (leftOpen && !wants.done) return { ...look, ml: lookMl }
   if (run.call === 'rest' && wants.done) return { type: 'point-finished', point }
-  if (run.call === 'rest' && pourFirst(state)) return topUp(state)
+  if (run.call === 'rest' && !lookOwed(run) && pourSoon(state)) return topUp(state)
   const ways = callStep(callKindOf(stageRun.stage), run.call)?.next.filter((move) => !move.mishap) ?? []
   const settles = wants.wantsSettling && wants.wantsClean === 0
   const pressed = standsUp(state, 'pressure') && !feedsReservoir(stageRun.stage)

@@ -122,6 +122,8 @@ export const startAgain = (run: RunState, ids: readonly string[]): RunState =>
     pulls: point.pulls,
     airDrawn: point.airDrawn,
     trouble: point.trouble,
+    // What stands in the bottle is written down all the same.
+    ...(point.unseen && { unseen: { ...point.unseen, sinceAir: 0 } }),
   }))
 
 /**

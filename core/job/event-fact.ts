@@ -44,7 +44,12 @@ export function eventFact(event: JobEvent): Fact {
     case 'call':
       return said(event, { point: event.seen.point, act: event.act })
     case 'pull-seen':
-      return said(event, { broughtMl: event.ml, colour: event.colour, bubbles: event.bubbles })
+      return said(event, {
+        broughtMl: event.ml,
+        colour: event.colour,
+        bubbles: event.bubbles,
+        pulls: event.pulls,
+      })
     case 'topped-up':
     case 'level-read':
       return said(event, { reservoir: event.reservoir, amountMl: event.ml })

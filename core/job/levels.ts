@@ -1,11 +1,20 @@
 import { fact, type Notice } from '../base/decision'
 import type { Step } from '../technique/step'
-import { pullMl } from '../technique/strokes'
+import { pullMl, strokeMl } from '../technique/strokes'
 import { partsOf, reservoirFact } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { withBarePorts } from '../vehicle/usual-volumes'
 import { copyOfRun } from './copies'
-import { callKindOf, currentPoint, currentStage, isFed, reservoirOfPoint, sourceOf } from './points'
+import {
+  callKindOf,
+  currentPoint,
+  currentStage,
+  isFed,
+  lookOwed,
+  looksAfterPull,
+  reservoirOfPoint,
+  sourceOf,
+} from './points'
 import type { JobState, RunState, StageRunState, Tally } from './state'
 import { currentStep } from './steps'
 import { addTally } from './tally'
@@ -32,6 +41,12 @@ export function perPullMl(vehicle: Vehicle, stageRun: StageRunState, point: stri
   if (progress && progress.counted > 0 && progress.ml > 0) return progress.ml / progress.counted
   const source = sourceOf(vehicle, point)
   return (source === undefined ? undefined : pullMl(vehicle, source)) ?? USUAL_PULL_ML
+}
+
+/** The most that one pull at a point can bring; undefined where nothing is known of its chamber. */
+export function fullStrokeMl(vehicle: Vehicle, point: string): number | undefined {
+  const source = sourceOf(vehicle, point)
+  return source === undefined ? undefined : strokeMl(vehicle, source)
 }
 
 /** Every reservoir that feeds this stage, the one drawn from now first. */
@@ -96,7 +111,28 @@ export function pourFirst(
   const name = () => ({ reservoir: reservoirFact(vehicle, watch.reservoirId) })
   if (watch.levelMl === undefined) return fact('level-unknown', name())
   if (portsBare(vehicle, run, watch.reservoirId)) return fact('ports-bare', name())
-  return watch.pullsLeft === 0 ? fact('top-up-due', name()) : undefined
+  // The next pull may be a full stroke, whatever those before it brought.
+  const mostMl = Math.min(fullStrokeMl(vehicle, point) ?? 0, watch.maxMl - watch.minMl)
+  return watch.pullsLeft === 0 || (watch.aboveMinMl ?? 0) < mostMl ? fact('top-up-due', name()) : undefined
+}
+
+/** With so many pulls left somebody who is at the reservoir's count anyway pours: later each pull is looked at. @source from memory */
+const SOON_PULLS = 3
+
+/** Why somebody pours now, or with the next few pulls; undefined where the reservoir stands well above MIN. */
+export function pourSoon(state: Pick<JobState, 'vehicle' | 'run'>): Notice | undefined {
+  const first = pourFirst(state)
+  const { run, vehicle } = state
+  const stageRun = run && currentStage(run)
+  if (first || !run || !stageRun || isFed(run, stageRun.stage)) return first
+  if (callKindOf(stageRun.stage) === 'bench' || !looksAfterPull(stageRun.stage)) return undefined
+  const [watch] = watchReservoirs(state)
+  if (watch?.pullsLeft === undefined || watch.pullsLeft > SOON_PULLS) return undefined
+  // Where MIN and MAX lie so close together that a fill does not help, nobody is asked for one at every pull.
+  const full = Math.floor((watch.maxMl - watch.minMl) / watch.perPullMl)
+  return full > 2 * SOON_PULLS && stillWantedMl(stageRun) > SOON_PULLS * watch.perPullMl
+    ? fact('top-up-soon', { reservoir: reservoirFact(vehicle, watch.reservoirId), pulls: watch.pullsLeft })
+    : undefined
 }
 
 /** Closer than this share of what it holds nobody reads a level. @source from memory */
@@ -146,7 +182,7 @@ export function levelFirst(state: Pick<JobState, 'vehicle' | 'run' | 'standing'>
   const now = currentStep({ run, standing: state.standing })
   if (now) return drawsUnseen(run, now.step) ? now.step.reservoir : undefined
   const point = currentPoint(run)
-  if (point === undefined || run.call !== 'rest' || run.lookDue || isFed(run, stageRun.stage))
+  if (point === undefined || run.call !== 'rest' || lookOwed(run) || isFed(run, stageRun.stage))
     return undefined
   if (callKindOf(stageRun.stage) === 'bench') return undefined
   const id = reservoirOfPoint(vehicle, point)

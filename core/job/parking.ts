@@ -3,7 +3,7 @@ import { callMove, callStep, jointOpen } from '../technique/calls'
 import { advance } from './advance'
 import { countAgainAt, doubt } from './change'
 import type { EventOf } from './events'
-import { callKindOf, currentStage, feedsReservoir, isJoint, openPoints } from './points'
+import { callKindOf, currentStage, feedsReservoir, isJoint, lookOwed, openPoints } from './points'
 import { allOpen, cabWord, withAway, withOpen, withUp } from './standing'
 import type { JobState, RunState } from './state'
 import { withAirAt } from './with-air'
@@ -60,12 +60,14 @@ export function parkJob(state: JobState, event: EventOf<'parked'>): JobState {
       ? {
           ...run,
           call: 'rest' as const,
-          callAt: run.lookDue ? run.callAt : undefined,
+          callAt: lookOwed(run) ? run.callAt : undefined,
           hung: undefined,
           openedAt: undefined,
         }
       : run
-  return { ...parked, run: { ...next, timers: {} } }
+  // What came is written down first by whoever goes on: nobody else knows of it by then.
+  const lookDue = run.lookDue || (next.call === 'rest' && lookOwed(run))
+  return { ...parked, run: { ...next, lookDue, timers: {} } }
 }
 
 /** Taken up again, after everything that stood was looked at. What was not as left is no longer known. */

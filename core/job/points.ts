@@ -8,7 +8,7 @@ import { type BleederRun, bleederRuns, reservoirIdOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import type { EventOf, Unstamped } from './events'
-import type { PointRun, RunState, StageRunState } from './state'
+import type { PointRun, RunState, StageRunState, Unseen } from './state'
 
 /** Clean pulls in a row that end a bleeder, where the maker states none. @source common practice */
 const CLEAN_PULLS = 3
@@ -35,8 +35,11 @@ export function countAgain(progress: PointRun, drawnInMl = progress.ml): PointRu
     ...progress,
     airDrawn: progress.airDrawn + 1,
     cleanStreak: 0,
+    // Nothing was seen there since.
+    bubbles: undefined,
     ml,
     counted: progress.counted * stays,
+    ...(progress.unseen && { unseen: { ...progress.unseen, sinceAir: 0 } }),
   }
 }
 
@@ -99,6 +102,10 @@ export function looksAfterPull(stage: Stage): boolean {
   return withCab || looks.afterStroke === true
 }
 
+/** Whether somebody in the cab has a part in what is still to be done. */
+export const cabAhead = ({ stages, stageIndex }: RunState): boolean =>
+  stages.slice(stageIndex).some(({ stage }) => callOf(stage).withCab)
+
 /** What is known of a place of a stage, by its own id and nothing that every object has. */
 export const pointOf = ({ at }: StageRunState, id: string): PointRun | undefined =>
   Object.hasOwn(at, id) ? at[id] : undefined
@@ -111,6 +118,19 @@ export function currentPoint(run: RunState): string | undefined {
   const stageRun = currentStage(run)
   return stageRun?.points.find((id) => !stageRun.at[id]?.finished)
 }
+
+/** What is known of the place under work; undefined where nothing is yet, or there is none. */
+export function placeUnderWork(run: RunState): PointRun | undefined {
+  const stageRun = currentStage(run)
+  const point = currentPoint(run)
+  return stageRun && point !== undefined ? pointOf(stageRun, point) : undefined
+}
+
+/** Pulls at the place under work that nobody has written down; undefined where there are none. */
+export const unseenNow = (run: RunState): Unseen | undefined => placeUnderWork(run)?.unseen
+
+/** Whether something came that is not written down: before it is, nothing but the next pull goes on. */
+export const lookOwed = (run: RunState): boolean => run.lookDue || unseenNow(run) !== undefined
 
 /** The point that is recorded open now. */
 export function openPoint(run: RunState): string | undefined {

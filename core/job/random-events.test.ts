@@ -76,7 +76,9 @@ function callFault(run: RunState): string | undefined {
     return `a call at ${run.callAt} is not in the stage`
   const hung = (run.hung ?? []).map(({ point }) => point)
   const places = new Set([run.callAt, ...hung])
-  if (hung.length > 0 && (places.size !== hung.length + 1 || !['open', 'slipped'].includes(run.call)))
+  // One that was closed while others run is looked at before the next is in hand.
+  const inHand = ['open', 'slipped'].includes(run.call) || run.lookDue
+  if (hung.length > 0 && (places.size !== hung.length + 1 || !inHand))
     return `bottles at ${hung} with the call ${run.call} at ${run.callAt}`
   if (hung.some((point) => !stageRun.points.includes(point) || stageRun.at[point]?.finished))
     return `a bottle runs where there is no work: ${hung}`

@@ -33,8 +33,12 @@ export type PointRun = {
   doubtful?: boolean
   colour?: Colour
   bubbles?: Bubbles
+  /** Looks in a row, up to the last one, at pulls that moved next to nothing. */
+  still?: number
   /** The bubbles of the last few looks, the newest last. */
   looks?: Bubbles[]
+  /** Pulls since the last look, which the next one speaks for. */
+  unseen?: Unseen
   /** When it was looked at last. */
   seenAt?: string
   /** What came while it stood open and something drove it, and in how long. */
@@ -43,6 +47,9 @@ export type PointRun = {
   /** Which other bottles ran all that while: lines that are shared pass less to each. */
   timedWith?: string[]
 }
+
+/** Pulls that nobody looked at: how many, of these since air was drawn in, and what they are taken to have brought. */
+export type Unseen = { pulls: number; sinceAir: number; ml: number }
 
 /** What went in and out during one stage. */
 export type Tally = {
@@ -81,7 +88,7 @@ export type RunState = {
   callAt?: string
   /** Bottles that run at other bleeders meanwhile: where the call itself stands open, has slipped, or was just closed. */
   hung?: Hung[]
-  /** A pull has ended and what came out is not written down yet. */
+  /** A pull has ended, and what came out is written down before the next. */
   lookDue: boolean
   /** Fluid in each reservoir; absent while nobody has said. */
   levelMl: Record<string, number>

@@ -4,7 +4,7 @@ import { stageTraits } from '../plan/stage-kinds'
 import type { Step } from '../technique/step'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
-import { bleederRunOf, currentPoint, currentStage } from './points'
+import { bleederRunOf, currentPoint, currentStage, lookOwed } from './points'
 import { dueAway, nextMend, renews, stepIsDue } from './standing'
 import type { JobState, Mend, RunState } from './state'
 
@@ -16,9 +16,14 @@ export type DueStep = { step: Step; mend?: Mend; away?: string }
  * before its first point and after its last. Nothing while a joint stands open that no step shuts.
  */
 export function currentStep(state: { run: RunState; standing: JobState['standing'] }): DueStep | undefined {
-  const { run, standing } = state
+  const { run } = state
   // A call under way is brought to its end first: nobody leaves a joint open to do something else.
-  if (run.call !== 'rest' || run.lookDue) return undefined
+  return run.call !== 'rest' || lookOwed(run) ? undefined : stepAtRest(state)
+}
+
+/** The step that is due once the call is at rest and what came is written down. */
+export function stepAtRest(state: { run: RunState; standing: JobState['standing'] }): DueStep | undefined {
+  const { run, standing } = state
   const away = dueAway(state)
   if (away) return { step: away, away: away.clears }
   const next = nextMend(state)

@@ -8,7 +8,7 @@ import { readRecord, recordOf } from '~core/job/record'
 import type { JobState } from '~core/job/state'
 import { factsOf } from './facts'
 
-const logs = ['v1', 'v2'].flatMap((version) => {
+const logs = ['v1', 'v2', 'v3'].flatMap((version) => {
   const folder = new URL(`./${version}/`, import.meta.url)
   return readdirSync(folder).map((file) => ({
     name: `${version} ${file}`,

@@ -26,6 +26,12 @@ function entered(event: JobEvent): number {
   return 0
 }
 
+/** What pulls that nobody looked at are taken to have brought: gone from a level, and in no sum yet. */
+const onAccount = ({ run }: JobState): number =>
+  (run?.stages ?? [])
+    .flatMap(({ at }) => Object.values(at))
+    .reduce((sum, { unseen }) => sum + (unseen?.ml ?? 0), 0)
+
 /** Acts after which the job's sums are others: they enter a whole card, or take an act back. */
 const SUMS_ANEW: ReadonlySet<JobEvent['type']> = new Set(['paper-entered', 'undone'])
 
@@ -50,10 +56,11 @@ export function bookLeak(before: JobState, after: JobState, event: JobEvent): st
   // What was not known before, or is to be looked at again, says nothing.
   if ([...ids].some((id) => levels[id] === undefined || now[id] === undefined)) return undefined
   const rise = [...ids].reduce((sum, id) => sum + (now[id] ?? 0) - (levels[id] ?? 0), 0)
+  const taken = onAccount(after) - onAccount(before)
   const net = moved.inMl - moved.outMl - moved.drawnMl - moved.unaccountedMl
   // From or into a place without a level: a cylinder in the vice, a reservoir nobody has looked at.
   const elsewhere = rise === 0 && moved.unaccountedMl === 0
-  return fed || elsewhere || Math.abs(rise - net) <= READ_ML
+  return fed || elsewhere || Math.abs(rise + taken - net) <= READ_ML
     ? undefined
-    : `levels ${rise.toFixed(1)} mL, sums ${net.toFixed(1)}`
+    : `levels ${rise.toFixed(1)} mL and ${taken.toFixed(1)} on account, sums ${net.toFixed(1)}`
 }

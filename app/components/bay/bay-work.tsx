@@ -1,17 +1,20 @@
 import { Link } from 'react-router'
+import { counted } from '~/lib/format'
 import { useSay } from '~/lib/say'
-import { type Amount, useFieldText } from '~/lib/units'
+import { type Amount, useFieldText, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import type { Phone } from '~core/cab/agree'
 import { bottlesAtOnce } from '~core/job/bottles'
 import { restS } from '~core/job/findings/froth'
-import { levelFirst, perPullMl, pourFirst, reservoirNamed } from '~core/job/levels'
+import { levelFirst, perPullMl, pourSoon, reservoirNamed } from '~core/job/levels'
+import { lookFirst, lookOffered, lookSpeaksFor, runsOn } from '~core/job/looks'
 import {
   bleederRunOf,
   callKindOf,
   currentPoint,
   currentStage,
   freshPoint,
+  lookOwed,
   looksAfterPull,
   pointFact,
   pointWants,
@@ -24,6 +27,7 @@ import { callMachines } from '~core/technique/calls'
 import { stepPrompts, unitPrompts } from '~core/technique/calls/unit-prompts'
 import { mindFact, type Step, stepFact } from '~core/technique/step'
 import { AmountForm } from './amount-form'
+import { BayDialog } from './bay-dialog'
 import { BigLine, GoOn } from './big-line'
 import { Bottles } from './bottles'
 import { CallPanel } from './call-panel'
@@ -160,6 +164,10 @@ function StepWait({ step, startedAt, act }: { step: Step; startedAt?: string; ac
   )
 }
 
+/** Bottles are marked so far apart at most, mL: a look comes rather before its mark than after it. @source common practice */
+const MARK_ML = 5
+const nextMark = (ml: number): number => Math.max(MARK_ML, Math.floor(ml / MARK_ML) * MARK_ML)
+
 type PointProps = Omit<Props, 'jobId' | 'saved'> & { stageRun: StageRunState; point: string }
 
 function PointPanel({ state, run, stageRun, point, act: record, phone }: PointProps) {
@@ -167,8 +175,9 @@ function PointPanel({ state, run, stageRun, point, act: record, phone }: PointPr
   const { act, byItself } = usePressByItself(state, phone, record)
   const progress = stageRun.at[point] ?? freshPoint()
   const say = useSay()
+  const show = useShow()
   const joint = say(pointFact(vehicle, point))
-  const atRest = run.call === 'rest' && !run.lookDue
+  const atRest = run.call === 'rest' && !lookOwed(run)
   if (atRest && !progress.ready) {
     const [first, ...then] = pointPreparation(vehicle, stageRun.stage, point)
     return (
@@ -193,19 +202,22 @@ function PointPanel({ state, run, stageRun, point, act: record, phone }: PointPr
   const since = run.lookDue
     ? `Closed. What came at ${joint} since the last look?`
     : 'What came since the last look?'
-  const lookTitle = pulled ? 'What did the pull bring?' : since
-  const look = (
-    <LookPanel
-      key={`${point} ${progress.pulls}`}
-      title={lookTitle}
-      usualMl={pulled ? perPullMl(vehicle, stageRun, point) : 30}
-      bottleMl={run.bottleMl}
-      lastColour={progress.colour}
-      asks={{ ml: looks.ml, colour: looks.colour }}
-      act={act}
-    />
-  )
-  if (run.lookDue && run.call === 'rest')
+  const { pulls, lastPulls } = lookSpeaksFor({ ...state, run })
+  const brought = pulls > 1 ? `What did the last ${pulls} pulls bring?` : 'What did the pull bring?'
+  const lookTitle = pulled ? brought : since
+  const on = runsOn({ ...state, run })
+  const asked = {
+    title: lookTitle,
+    usualMl: pulled ? perPullMl(vehicle, stageRun, point) : (on?.ml ?? 30),
+    pulls,
+    lastPulls,
+    bottleMl: run.bottleMl,
+    // What has not come out yet looks as it was found.
+    lastColour: progress.colour ?? state.checkIn?.colour,
+    asks: { ml: looks.ml, colour: looks.colour },
+  }
+  const look = <LookPanel key={`${point} ${progress.pulls}`} {...asked} act={act} />
+  if (lookFirst({ ...state, run }))
     return (
       <div className="grid gap-5">
         {look}
@@ -223,17 +235,19 @@ function PointPanel({ state, run, stageRun, point, act: record, phone }: PointPr
         </GoOn>
       </div>
     )
-  const pour = kind === 'bench' ? undefined : pourFirst(state)
-  const blocked = pour && say(pour)
+  const pour = kind === 'bench' ? undefined : pourSoon(state)
+  const soon = pour?.code === 'top-up-soon'
+  const blocked = pour && !soon ? say(pour) : undefined
   const severalBottles = bottlesAtOnce(state) > 1
   const runsLow = !pulled && run.call === 'open' && blocked !== undefined
   return (
     <div className="grid gap-5">
       {runsLow && (
         <p role="alert" className="hatched border-4 border-oxide p-3 text-2xl font-extrabold">
-          The reservoir is near MIN: close it, then top up.
+          The reservoir is near MIN: pour now, or close it.
         </p>
       )}
+      {runsLow && <TopUp state={state} act={act} />}
       <CallPanel
         // A finger that still holds what closed one bottle must not close the next.
         key={severalBottles ? point : kind}
@@ -241,17 +255,38 @@ function PointPanel({ state, run, stageRun, point, act: record, phone }: PointPr
         run={run}
         joint={joint}
         blocked={blocked}
+        before={pour && soon ? say(pour) : undefined}
         act={act}
         turn={state.callTurn ?? 0}
         phone={phone}
         restS={state.planned && restS(state.planned)}
-      />
+      >
+        {run.call === 'rest' && (soon || pour?.code === 'top-up-due') && <TopUp state={state} act={act} />}
+      </CallPanel>
       {run.call !== 'rest' && <WaitButton byItself={byItself} />}
-      {run.call === 'rest' && pour?.code === 'top-up-due' && <TopUp state={state} act={act} />}
+      {pulled && lookOffered(run) && (
+        <BayDialog trigger={`Look now: ${counted(pulls, 'pull')} not written down`} title={brought}>
+          {(close) => (
+            <LookPanel
+              {...asked}
+              act={(made) => {
+                act(made)
+                close()
+              }}
+            />
+          )}
+        </BayDialog>
+      )}
       {severalBottles && run.call === 'open' && (
         <Bottles state={{ ...state, run }} stageRun={stageRun} act={act} />
       )}
       {kind === 'unit' && <Prompts prompts={unitPrompts(run.call, pointFact(vehicle, point))} />}
+      {on && !runsLow && (
+        <p className="border-l-8 border-ink pl-3 text-2xl">
+          Let it run to <strong>{show('volume', nextMark(run.bottleMl + on.ml))}</strong> in the bottle
+          {on.nearMin ? ': the reservoir is near MIN by then. Look, then top up.' : ', then look.'}
+        </p>
+      )}
       {!pulled && run.call === 'open' && look}
     </div>
   )

@@ -10,11 +10,10 @@ import type { Phone } from '~core/cab/agree'
 import { frontShares } from '~core/job/front'
 import { type Learned, learnedSentence } from '~core/job/learned/learned'
 import { levelFirst } from '~core/job/levels'
-import { callKindOf, currentPoint, currentStage, feedsReservoir } from '~core/job/points'
+import { cabAhead, currentPoint, currentStage, feedsReservoir } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
 import { jointToShut } from '~core/job/standing'
 import type { RunState } from '~core/job/state'
-import { callMachines } from '~core/technique/calls'
 import { BayWork } from './bay-work'
 import { type CabCode, CabPhone } from './cab-phone'
 import { ContainerDialog, type Shelf } from './container-dialog'
@@ -99,7 +98,7 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
           {Object.keys(run.frontMl ?? {}).length > 0 && <FrontKey />}
         </section>
         {working && !state.filed && <WayDialog state={state} act={act} />}
-        {working && callMachines[callKindOf(stageRun.stage)].withCab && (
+        {working && cabAhead(run) && (
           // How a linked phone stands is looked at all the time, so it is on top; linking one is done once.
           <div className={cab ? '-order-1 grid' : 'grid'}>
             <CabPhone jobId={jobId} cab={cab} link={phone.link} />

@@ -17,6 +17,10 @@ type Props = {
   joint: string
   /** Why no pull may begin now. */
   blocked?: string
+  /** What is better done before the next pull, though it may begin. */
+  before?: string
+  /** How that, or what blocks it, is done. */
+  children?: React.ReactNode
   act: (act: FloorAct) => void
   /** How long fine bubbles take to rise in this fluid today, seconds. */
   restS?: number
@@ -39,7 +43,7 @@ const upperFirst = (text: string) => text.charAt(0).toUpperCase() + text.slice(1
 const opensOrCalls = ({ act }: CallMove) => act === 'open' || act === 'press'
 
 /** The call at one joint: what each does now, the way on, and beside it what may have gone wrong. */
-export function CallPanel({ kind, run, joint, blocked, act, turn, phone, restS }: Props) {
+export function CallPanel({ kind, run, joint, blocked, before, act, turn, phone, restS, children }: Props) {
   const [voice, setVoice] = useState(false)
   const unheard = isUnheard(phone)
   // Heard again, the phone counts again.
@@ -55,7 +59,9 @@ export function CallPanel({ kind, run, joint, blocked, act, turn, phone, restS }
   })
   if (!step) return null
   const { actor, does, cab, next, waitS } = step
-  const mayBegin = run.call !== 'rest' || blocked === undefined
+  const atRest = run.call === 'rest'
+  const mayBegin = !atRest || blocked === undefined
+  const first = atRest ? (blocked ?? before) : undefined
   const withCab = callMachines[kind].withCab
   /** The phone may still show the word of the pull before: nothing is opened and nobody is called down until it has caught up. */
   const behind = withCab && !unheard && !phoneAgrees(phone, turn)
@@ -65,7 +71,7 @@ export function CallPanel({ kind, run, joint, blocked, act, turn, phone, restS }
     : frozen
       ? next.filter(({ act: each, mishap }) => each === 'close' || mishap)
       : next
-  const [onward, ...others] = ways.filter(({ mishap }) => !mishap)
+  const [onward, ...others] = ways.filter(({ mishap, cabOnly }) => !mishap && !cabOnly)
   const mishaps = ways.filter(({ mishap }) => mishap)
   const make = (move: CallMove) => () => act(callNow(run, move.act, turn))
   return (
@@ -74,8 +80,9 @@ export function CallPanel({ kind, run, joint, blocked, act, turn, phone, restS }
         who={actor === 'wheel' ? 'At the wheel' : 'In the cab'}
         cab={callMachines[kind].withCab ? cabWords[cab] : undefined}
       >
-        {mayBegin ? upperFirst(does(joint)) : blocked}
+        {first ?? upperFirst(does(joint))}
       </BigLine>
+      {children}
       {frozen && (
         <div role="alert" className="hatched grid gap-3 border-4 border-oxide p-3">
           <p className="text-2xl font-extrabold">
@@ -91,6 +98,10 @@ export function CallPanel({ kind, run, joint, blocked, act, turn, phone, restS }
       {onward &&
         (onward.deliberate ? (
           <HoldButton label={upperFirst(onward.confirms(joint))} onHeld={make(onward)} />
+        ) : first !== undefined ? (
+          <button type="button" className="button min-h-[72px] text-lg" onClick={make(onward)}>
+            Not yet: {onward.confirms(joint)}
+          </button>
         ) : (
           <GoOn onClick={make(onward)} disabled={behind && opensOrCalls(onward)}>
             {behind && opensOrCalls(onward)

@@ -1,6 +1,6 @@
 import { counted } from '~/lib/format'
 import { useSay } from '~/lib/say'
-import { useShow } from '~/lib/units'
+import { type Amount, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { type Watch, watchReservoirs } from '~core/job/levels'
 import {
@@ -15,6 +15,9 @@ import {
 import type { JobState, StageRunState } from '~core/job/state'
 import { massBalance } from '~core/physics/exchange/mass-balance'
 import { AmountDialog } from './amount-dialog'
+import { AmountForm } from './amount-form'
+import { BayDialog } from './bay-dialog'
+import { LevelTap } from './level-tap'
 import { Tank } from './tank'
 
 type Props = { state: JobState; stageRun: StageRunState; act: (act: FloorAct) => void }
@@ -77,6 +80,7 @@ function PointCounts({ state, stageRun, point }: Omit<Props, 'act'> & { point: s
       <div className="flex items-center justify-between gap-3">
         <p>
           <strong>Clean in a row</strong>, of {counted(progress.pulls, 'pull')}
+          {progress.unseen && `, ${progress.unseen.pulls} by count`}
         </p>
         <p
           className="flex gap-1.5"
@@ -172,13 +176,24 @@ function Reservoir({ watch, several, fed, act }: ReservoirProps) {
           button="Record the top-up"
           onAmount={(amount) => act({ type: 'topped-up', reservoir: reservoirId, ...amount })}
         />
-        <AmountDialog
-          trigger="Level is not so"
-          title={`${name}: where it really stands`}
-          label={`In it now (MIN ${show.number('volume', minMl)}, MAX ${show.number('volume', maxMl)})`}
-          button="Record the level"
-          onAmount={(amount) => act({ type: 'level-read', reservoir: reservoirId, ...amount })}
-        />
+        <BayDialog trigger="Level is not so" title={`${name}: where it really stands`}>
+          {(close) => {
+            const record = (amount: Amount) => {
+              close()
+              act({ type: 'level-read', reservoir: reservoirId, ...amount })
+            }
+            return (
+              <>
+                <LevelTap minMl={minMl} maxMl={maxMl} onLevel={(ml) => record({ ml })} />
+                <AmountForm
+                  label={`Or exactly (MIN ${show.number('volume', minMl)}, MAX ${show.number('volume', maxMl)})`}
+                  button="Record the level"
+                  onAmount={record}
+                />
+              </>
+            )
+          }}
+        </BayDialog>
       </div>
     </div>
   )

@@ -4,6 +4,7 @@ import { type Amount, useShow, useUnits } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { type Bubbles, bubbleKinds, type Colour, colourClues, colours } from '~core/fluid/specs/colour'
 import { bottleMarks } from '~core/job/bottle'
+import { closeMl } from '~core/job/looks'
 import { AmountDialog } from './amount-dialog'
 
 const bubbleNames: Record<Bubbles, string> = {
@@ -15,8 +16,12 @@ const bubbleNames: Record<Bubbles, string> = {
 
 type Props = {
   title: string
-  /** About how much to expect, for the marks that are offered. */
+  /** About how much one pull brings, or one look, for the marks that are offered. */
   usualMl: number
+  /** Pulls this look speaks for. */
+  pulls?: number
+  /** Of these, the ones whose bubbles and colour are asked for: the last. */
+  lastPulls?: number
   /** Where the fluid in the bottle stands. */
   bottleMl: number
   lastColour?: Colour
@@ -25,10 +30,19 @@ type Props = {
 }
 
 /** What the hose showed, by looking: the bottle's mark, the colour, and a tap on the bubbles records it. */
-export function LookPanel({ title, usualMl, bottleMl, lastColour, asks, act }: Props) {
+export function LookPanel({
+  title,
+  usualMl,
+  pulls = 1,
+  lastPulls = 1,
+  bottleMl,
+  lastColour,
+  asks,
+  act,
+}: Props) {
   const show = useShow()
   const scale = useUnits().volume
-  const marks = bottleMarks(bottleMl, usualMl, scale)
+  const marks = bottleMarks(bottleMl, usualMl * pulls, scale, closeMl(usualMl, pulls))
   const [amount, setAmount] = useState<Amount>({ ml: marks.usual.addsMl })
   const { ml } = amount
   const [picked, setPicked] = useState(lastColour)
@@ -72,7 +86,9 @@ export function LookPanel({ title, usualMl, bottleMl, lastColour, asks, act }: P
       )}
       {asks.colour && (
         <fieldset>
-          <legend className="field-label">Colour</legend>
+          <legend className="field-label">
+            {lastPulls > 1 ? `Colour, the darkest of the last ${lastPulls} pulls` : 'Colour'}
+          </legend>
           <div className="grid grid-cols-5 gap-1.5">
             {colours.map((each) => (
               <button
@@ -92,7 +108,9 @@ export function LookPanel({ title, usualMl, bottleMl, lastColour, asks, act }: P
       )}
       <fieldset disabled={colour === undefined}>
         <legend className="field-label">
-          {colour === undefined ? 'Pick the colour, then the bubbles' : 'Bubbles: a tap records it'}
+          {colour === undefined
+            ? 'Pick the colour, then the bubbles'
+            : `Bubbles${lastPulls > 1 ? `, the worst of the last ${lastPulls} pulls` : ''}: a tap records it`}
         </legend>
         <div className="grid grid-cols-2 gap-2">
           {bubbleKinds.map((bubbles, i) => (

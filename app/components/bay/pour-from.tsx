@@ -1,5 +1,6 @@
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { lookOwed } from '~core/job/points'
 import type { JobState, UsedContainer } from '~core/job/state'
 import type { ShelfContainer } from '~core/stock/container'
 import { offered, openedAct, type Shelf } from './container-dialog'
@@ -14,7 +15,7 @@ export function PourFrom({ state, act, shelf }: Props) {
   const show = useShow()
   const [first] = offered({ state, shelf })
   // In the middle of a call nothing else asks for eyes or hands.
-  const busy = state.run?.call !== 'rest' || state.run.lookDue
+  const busy = state.run?.call !== 'rest' || lookOwed(state.run)
   const inUse = state.containers.at(-1)
   if (inUse?.beyondMl !== undefined && !busy)
     return <TheRest inUse={inUse} beyondMl={inUse.beyondMl} next={first} act={act} />

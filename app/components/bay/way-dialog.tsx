@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { otherWays } from '~core/job/another-way'
-import { callOf, currentStage } from '~core/job/points'
+import { callOf, currentStage, lookOwed } from '~core/job/points'
 import type { JobState } from '~core/job/state'
 import { stageTraits } from '~core/plan/stage-kinds'
 import { techniqueFact } from '~core/technique/technique'
@@ -16,7 +16,7 @@ export function WayDialog({ state, act }: Props) {
   const stageRun = run && currentStage(run)
   if (!run || !stageRun || !stageTraits[stageRun.stage.kind].waysOpen) return null
   const withCab = callOf(stageRun.stage).withCab
-  const underWay = run.call !== 'rest' || run.lookDue
+  const underWay = run.call !== 'rest' || lookOwed(run)
   return (
     <BayDialog
       trigger={withCab ? 'Nobody in the cab?' : 'Another way from here'}

@@ -13,10 +13,16 @@ const poses: Record<CabView['says'], { down: number; move?: 'down' | 'up'; foot:
   ended: { down: 0, foot: false },
 }
 
-type PictureProps = { says: CabView['says']; lever: boolean; task?: CabView['task'] }
+type PictureProps = {
+  says: CabView['says']
+  pedal: CabView['pedal']
+  /** There is more than one pedal, so the picture says which. */
+  namesPedal: boolean
+  task?: CabView['task']
+}
 
 /** A foot on a pedal seen from the side, or a hand on a lever, where the word says it should be. */
-export function CabPicture({ says, lever, task }: PictureProps) {
+export function CabPicture({ says, pedal, namesPedal, task }: PictureProps) {
   const { down, move, foot } = poses[says]
   return (
     <svg
@@ -31,11 +37,14 @@ export function CabPicture({ says, lever, task }: PictureProps) {
     >
       {task === 'lever-released' ? (
         <ParkingLever />
-      ) : lever ? (
+      ) : pedal === 'lever' ? (
         <Lever down={down} hand={foot} />
+      ) : pedal === 'foot-lever' ? (
+        <FootLever down={down} foot={foot} />
       ) : (
         <Pedal down={down} foot={foot} />
       )}
+      {namesPedal && (pedal === 'brake' || pedal === 'clutch') && <WhichPedal clutch={pedal === 'clutch'} />}
       {move && (
         <path
           className={move === 'down' ? 'cab-move-down' : 'cab-move-up'}
@@ -69,6 +78,41 @@ function Pedal({ down, foot }: { down: number; foot: boolean }) {
         <g className="cab-part" style={{ transform: `translateX(${24 * down}px)` }}>
           <path d="M18 14L22 62Q20 78 26 92H84Q92 92 90 82Q88 74 76 70Q60 66 52 56L46 14" strokeWidth="5" />
           <path d="M24 98H88" strokeWidth="7" />
+        </g>
+      )}
+    </>
+  )
+}
+
+/** Clutch, brake and throttle as the driver looks down on them; the one that is meant is filled. */
+function WhichPedal({ clutch }: { clutch: boolean }) {
+  return (
+    <g strokeWidth="3">
+      <rect x="2" y="2" width="16" height="22" rx="2" fill={clutch ? 'currentColor' : 'none'} />
+      <rect x="24" y="2" width="20" height="22" rx="2" fill={clutch ? 'none' : 'currentColor'} />
+      <rect x="50" y="2" width="9" height="30" rx="2" />
+    </g>
+  )
+}
+
+/** Beside the peg, under the toe of the boot that stands on it. */
+function FootLever({ down, foot }: { down: number; foot: boolean }) {
+  return (
+    <>
+      <circle cx="58" cy="92" r="9" fill="currentColor" />
+      <g className="cab-part" style={{ transform: `rotate(${14 * down}deg)`, transformOrigin: '58px 104px' }}>
+        <path d="M58 104H128Q140 104 144 92" strokeWidth="9" />
+      </g>
+      {foot && (
+        <g
+          className="cab-part"
+          style={{ transform: `rotate(${10 * down}deg)`, transformOrigin: '58px 84px' }}
+        >
+          <path
+            d="M34 8L40 54Q38 68 42 78H128Q140 78 136 66Q130 56 112 54Q88 50 76 40L70 8"
+            strokeWidth="5"
+          />
+          <path d="M42 84H132" strokeWidth="7" />
         </g>
       )}
     </>

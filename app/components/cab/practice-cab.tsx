@@ -3,7 +3,7 @@ import type { FloorAct } from '~/run-client/job-client'
 import { cabView } from '~core/cab/view'
 import type { JobState } from '~core/job/state'
 import { cabLanguages } from '~core/words/cab'
-import { meaningIn } from '~core/words/cab/language'
+import { confirmIn, meaningIn } from '~core/words/cab/language'
 import { CabPicture } from './picture'
 
 /** A helper who plays along takes this long, as one would who listens. */
@@ -17,7 +17,8 @@ export function PracticeCab({ state, act }: { state: JobState; act: (act: FloorA
   const { confirm, maySlip, seen } = view
   const words = cabLanguages.en
   useEffect(() => {
-    if (!playsAlong || !confirm || !seen) return
+    // Who plays along presses until the wheel has closed it.
+    if (!playsAlong || !confirm || !seen || confirm === 'near-bottom') return
     const timer = setTimeout(() => act({ type: 'call', act: confirm, seen }), HELPER_MS)
     return () => clearTimeout(timer)
   }, [act, confirm, playsAlong, seen])
@@ -27,7 +28,7 @@ export function PracticeCab({ state, act }: { state: JobState; act: (act: FloorA
       <div
         className={`grid justify-items-center gap-1 border-4 p-3 text-center ${view.says === 'hold' || view.says === 'press' ? 'border-oxide bg-oxide text-on-oxide' : 'border-ink bg-enamel'}`}
       >
-        <CabPicture says={view.says} lever={view.pedal === 'lever'} task={view.task} />
+        <CabPicture says={view.says} pedal={view.pedal} namesPedal={view.namesPedal} task={view.task} />
         <p className="text-5xl font-extrabold" role="status">
           {words.says[view.says]}
         </p>
@@ -40,7 +41,7 @@ export function PracticeCab({ state, act }: { state: JobState; act: (act: FloorA
             className="button min-h-[72px]"
             onClick={() => act({ type: 'call', act: confirm, seen })}
           >
-            {words.confirms[confirm]}
+            {confirmIn(words, confirm, view.pumps)}
           </button>
         )}
         {seen && maySlip && (

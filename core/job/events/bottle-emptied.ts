@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { withRun } from '../copies'
-import { type EventKind, neverRefused, onRun } from './kind'
+import { pullsUnseen } from '../looks'
+import { type EventKind, onRun } from './kind'
 import { stamp } from './stamp'
 
 export const bottleEmptiedSchema = z.object({ ...stamp, type: z.literal('bottle-emptied') })
@@ -14,6 +15,6 @@ export const bottleEmptied: EventKind<z.output<typeof bottleEmptiedSchema>> = {
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',
-  refuse: neverRefused,
+  refuse: pullsUnseen,
   apply: onRun((state) => withRun(state, { ...state.run, bottleMl: 0 })),
 }

@@ -7,15 +7,24 @@ import { type Air, airReaches, airSchema } from '../air-reaches'
 import { nextBottle } from '../bottles'
 import { copyOfRun, withRun } from '../copies'
 import { pourFirst } from '../levels'
+import { lookFirst, unseenPullMl, withUnseenPull } from '../looks'
 import { changePoint, placeNow } from '../place'
-import { callKindOf, callOf, currentStage, feedsReservoir, looksAfterPull, pointOf } from '../points'
+import {
+  callKindOf,
+  callOf,
+  currentStage,
+  feedsReservoir,
+  lookOwed,
+  looksAfterPull,
+  pointOf,
+} from '../points'
 import { standsUp, withShut } from '../standing'
 import type { JobState } from '../state'
 import { CALL_TIMER } from '../timers'
 import { withAirAt } from '../with-air'
 import { becameInV1 } from './call-v1'
 import { type EventKind, isRunning, onRun, type Running, refuseOnRun, type Upcast } from './kind'
-import { short, stamp } from './stamp'
+import { ml, short, stamp } from './stamp'
 
 /** What the act made of the call, as its table stood when it was done: a later table does not change what happened. */
 const becameSchema = z.object({
@@ -24,6 +33,8 @@ const becameSchema = z.object({
   open: z.literal(true).optional(),
   /** What came out is written down next. */
   look: z.literal(true).optional(),
+  /** What came out is written down with a later pull; it is taken to be this much, mL. */
+  unseenMl: ml.optional(),
   /** Fine bubbles were left time to rise. */
   settled: z.literal(true).optional(),
   /** It is usually left alone a while from here. */
@@ -78,7 +89,7 @@ function refuse(state: Running, { act, seen: saw }: Call) {
   if (pressed && BEGINS_OR_LETS_GO.has(act) && act !== 'release' && act !== 'let-off')
     return fact('pressure-on')
   if (run.call !== 'rest') return undefined
-  if (run.lookDue) return fact('look-due')
+  if (lookFirst(state)) return fact('look-due')
   return callKindOf(stageRun.stage) === 'bench' ? undefined : pourFirst(state)
 }
 
@@ -106,11 +117,13 @@ function complete(state: JobState, event: Call): Call {
   const move = kind && state.run && callMove(kind, state.run.call, event.act)
   if (!isRunning(state) || !kind || !move) return event
   const after = callStep(kind, move.to)
-  const look = move.lookAfter || (event.act === 'close' && ranUnseen(state, event))
+  const unseenMl = move.lookAfter && unseenPullMl(state, event.seen.point)
+  const look = (move.lookAfter && !unseenMl) || (event.act === 'close' && ranUnseen(state, event))
   const became: Became = {
     to: move.to,
     ...(after?.open && { open: true }),
     ...(look && { look: true }),
+    ...(unseenMl && { unseenMl }),
     ...(move.settled && { settled: true }),
     ...(after?.waitS !== undefined && { waits: true }),
     ...(move.airDrawn && { air: airReaches(state, event.seen.point, slipOf(event.act)) }),
@@ -126,10 +139,11 @@ function apply(state: Running, event: Call): JobState {
   const lookDue = run.lookDue || became.look === true
   const shut = act === 'close' ? withShut(state.standing, point) : state.standing
   const now = shut === state.standing ? state : { ...state, standing: shut }
-  const next = copyOfRun(run)
+  const { unseenMl } = became
+  const next = unseenMl === undefined ? copyOfRun(run) : withUnseenPull(state, run, point, unseenMl)
   next.call = became.to
   next.lookDue = lookDue
-  next.callAt = became.to === 'rest' && !lookDue ? undefined : point
+  next.callAt = became.to === 'rest' && !lookOwed(next) ? undefined : point
   if (became.waits) next.timers = { ...run.timers, [CALL_TIMER]: at }
   next.openedAt = became.open ? (run.openedAt ?? at) : undefined
   // Where other bottles run, the joint in hand is closed and the call goes on at the next: once its own is written down.
@@ -158,12 +172,15 @@ const withBecame: Upcast = (old, before) => {
   }
 }
 
+/** Until version 3 every pull was looked at before the next. */
+const eachLookedAt: Upcast = (old) => old
+
 /** One act of the call between wheel and cab. */
 export const call: EventKind<Call> = {
   type: 'call',
   schema: callSchema,
-  version: 2,
-  upcasts: [withBecame],
+  version: 3,
+  upcasts: [withBecame, eachLookedAt],
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',

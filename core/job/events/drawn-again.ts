@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { fact, type Notice } from '../../base/decision'
 import { withRun } from '../copies'
 import { noSuchReservoir } from '../levels'
-import { currentStage, feedsReservoir } from '../points'
+import { currentStage, feedsReservoir, lookOwed } from '../points'
 import type { RunState, StageRunState } from '../state'
 import { type EventKind, onRun, type Running, refuseOnRun } from './kind'
 import { short, stamp } from './stamp'
@@ -33,7 +33,7 @@ export const drawnIn = ({ stages, stageIndex }: RunState, reservoir: string): nu
 export function mayDrawAgain({ run }: Running, reservoir: string): Notice | undefined {
   const from = drawnIn(run, reservoir)
   if (from === undefined) return fact('not-drawn-yet')
-  if (run.call !== 'rest' || run.lookDue || run.mends.length > 0)
+  if (run.call !== 'rest' || lookOwed(run) || run.mends.length > 0)
     return fact('trouble-call-first', { point: run.callAt ?? '' })
   // What stands on the reservoir may hold it under pressure: nobody lifts its lid.
   const now = currentStage(run)

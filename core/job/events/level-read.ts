@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { withRun } from '../copies'
 import { noSuchReservoir, pouredInto } from '../levels'
+import { pullsUnseen } from '../looks'
 import { withOldAt } from '../old-fluid'
 import { type EventKind, onRun } from './kind'
 import { ml, short, stamp } from './stamp'
@@ -16,7 +17,7 @@ export const levelRead: EventKind<z.output<typeof levelReadSchema>> = {
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',
-  refuse: noSuchReservoir,
+  refuse: (state, event) => noSuchReservoir(state, event) ?? pullsUnseen(state),
   apply: onRun((state, { reservoir, ml: seenMl }) =>
     withRun(state, pouredInto(withOldAt(state.run, reservoir, seenMl), reservoir, 0, seenMl)),
   ),

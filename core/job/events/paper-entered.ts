@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { bubbleKinds, colours } from '../../fluid/specs/colour'
-import { freshPoint, pointWants } from '../points'
+import { freshPoint, lookOwed, pointWants } from '../points'
 import { looksNew, mayGoIn, pointsOnPaper } from '../selectors'
 import { afterStep } from '../standing'
 import type { JobState, StageRunState } from '../state'
@@ -45,7 +45,7 @@ const lineKey = (stage: number, point: string) => `${stage} ${point}`
 function refuse(state: JobState, paper: Paper) {
   const { run } = state
   if (!run) return fact('paper-no-plan')
-  if (run.call !== 'rest' || run.lookDue || run.mends.length > 0) return fact('paper-under-way')
+  if (run.call !== 'rest' || lookOwed(run) || run.mends.length > 0) return fact('paper-under-way')
   const [open] = state.standing.open
   if (open) return fact('stands-open', { point: open.point })
   const lines = new Map(paper.points.map((line) => [lineKey(line.stage, line.point), line]))

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { advance } from '../advance'
 import { changePoint, placeNow } from '../place'
-import { pointWants } from '../points'
+import { lookOwed, pointWants } from '../points'
 import { type EventKind, isRunning, onRun, refuseOnRun } from './kind'
 import { short, stamp } from './stamp'
 
@@ -23,7 +23,7 @@ export const pointFinished: EventKind<z.output<typeof pointFinishedSchema>> = {
     const { point, progress, stageRun } = here
     if (event.point !== point) return fact('other-point', { point })
     if (!progress.ready) return fact('point-not-ready')
-    if (state.run.call !== 'rest' || state.run.lookDue) return fact('close-and-look-first')
+    if (state.run.call !== 'rest' || lookOwed(state.run)) return fact('close-and-look-first')
     const wants = pointWants(state.vehicle, stageRun, point)
     return wants.done
       ? undefined

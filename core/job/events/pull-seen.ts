@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { secondsBetween } from '../../base/day'
 import { fact } from '../../base/decision'
 import { bubbleKinds, colours } from '../../fluid/specs/colour'
+import type { Stage } from '../../plan/answer'
 import { stageTraits } from '../../plan/stage-kinds'
 import { pullMl } from '../../technique/strokes'
 import { goneBack } from '../advance'
@@ -9,6 +10,7 @@ import { nextBottle } from '../bottles'
 import { copyOfPoint, copyOfRun, withRun } from '../copies'
 import { frontAfter } from '../front'
 import { baresPorts, takenFrom, withLevelsUnknown } from '../levels'
+import { lookOffered, lookSpeaksFor, worthPulls } from '../looks'
 import { placeNow } from '../place'
 import {
   callOf,
@@ -17,13 +19,15 @@ import {
   freshPoint,
   isFed,
   looksAfterPull,
+  pointOf,
   reservoirOfPoint,
   sourceOf,
+  unseenNow,
 } from '../points'
 import { looksNew } from '../selectors'
 import type { JobState, PointRun, RunState, StageRunState } from '../state'
 import { addTally } from '../tally'
-import { type EventKind, onRun, type Running, refuseOnRun, type Upcast } from './kind'
+import { type EventKind, isRunning, onRun, type Running, refuseOnRun, type Upcast } from './kind'
 import { ml, stamp } from './stamp'
 
 /** Longer between two looks at an open bleeder is no measurement. @source from memory */
@@ -36,10 +40,15 @@ export const pullSeenSchema = z.object({
   ml,
   colour: z.enum(colours),
   bubbles: z.enum(bubbleKinds),
-  /** Whether it counted as clean when it was seen. */
+  /** How many pulls it speaks for, where it is more than one: all since the last look. */
+  pulls: z.number().int().min(2).max(1000).optional(),
   /** By count it left a port of the reservoir bare: its level is looked at before anything else. */
   bare: z.literal(true).optional(),
+  /** Next to nothing moved. */
+  still: z.literal(true).optional(),
+  /** Whether it counted as clean when it was seen, and for how many pulls in a row, where it is more than one. */
   clean: z.boolean().optional(),
+  cleanPulls: z.number().int().min(2).max(1000).optional(),
 })
 type PullSeen = z.output<typeof pullSeenSchema>
 
@@ -47,7 +56,8 @@ function refuse(state: Running) {
   const here = placeNow(state)
   if ('refusal' in here) return here.refusal
   const { run } = state
-  if (run.lookDue) return run.call === 'rest' ? undefined : fact('pedal-still-down')
+  if (lookOffered(run)) return undefined
+  if (run.lookDue) return fact('pedal-still-down')
   const runs = run.call === 'open' && !looksAfterPull(here.stageRun.stage)
   return runs ? undefined : fact('nothing-to-see')
 }
@@ -59,28 +69,45 @@ const MOVED_SHARE = 0.25
  * No bubbles, where colour tells anything the new fluid's own, and fluid that moved: what stands still shows nothing,
  * and finishes nothing.
  */
-function isClean(state: JobState, { stage }: StageRunState, point: string, event: PullSeen): boolean {
-  const { vehicle } = state
+function isClean(state: Running, { stage }: StageRunState, point: string, event: PullSeen): boolean {
   const { looks } = callOf(stage)
   const colourCounts = looks.colour && stageTraits[stage.kind].colourCounts
   if (event.bubbles !== 'none' || (colourCounts && !looksNew(state, event.colour))) return false
-  if (!looks.ml) return true
-  const source = sourceOf(vehicle, point)
-  const strokeMl = source === undefined ? undefined : pullMl(vehicle, source)
-  const leastMl = looksAfterPull(stage) && strokeMl !== undefined ? MOVED_SHARE * strokeMl : 0
-  return event.ml > 0 && event.ml >= leastMl
+  return !looks.ml || moved(state, stage, point, event.ml)
 }
 
-function complete(state: JobState, event: PullSeen): PullSeen {
+/** Whether what came is more than next to nothing, for so many pulls. */
+function moved(state: Running, stage: Stage, point: string, ml: number): boolean {
+  const source = sourceOf(state.vehicle, point)
+  const strokeMl = source === undefined ? undefined : pullMl(state.vehicle, source)
+  const leastMl = looksAfterPull(stage) && strokeMl !== undefined ? MOVED_SHARE * strokeMl : 0
+  return ml > 0 && ml >= leastMl * lookSpeaksFor(state).pulls
+}
+
+function complete(state: JobState, sent: PullSeen): PullSeen {
+  const { pulls: _pulls, cleanPulls: _clean, still: _still, ...event } = sent
+  if (!isRunning(state)) return event
   const { run, vehicle } = state
-  const stageRun = run && currentStage(run)
-  const point = run && currentPoint(run)
+  const stageRun = currentStage(run)
+  const point = currentPoint(run)
   if (!stageRun || point === undefined) return event
+  const { pulls, lastPulls } = lookSpeaksFor(state)
+  const wasClean = (pointOf(stageRun, point)?.cleanStreak ?? 0) > 0
+  const cleanPulls = looksAfterPull(stageRun.stage) ? lastPulls : worthPulls(state, point, event.ml, wasClean)
+  const clean = isClean(state, stageRun, point, event)
+  const still = callOf(stageRun.stage).looks.ml && !moved(state, stageRun.stage, point, event.ml)
   const bare =
     callOf(stageRun.stage).looks.ml &&
     !isFed(run, stageRun.stage) &&
-    baresPorts({ vehicle, run }, point, event.ml)
-  return { ...event, clean: isClean(state, stageRun, point, event), ...(bare && { bare }) }
+    baresPorts({ vehicle, run }, point, event.ml - (unseenNow(run)?.ml ?? 0))
+  return {
+    ...event,
+    clean,
+    ...(pulls > 1 && { pulls }),
+    ...(clean && cleanPulls > 1 && { cleanPulls }),
+    ...(still && { still }),
+    ...(bare && { bare }),
+  }
 }
 
 /** What came since it was opened or looked at last, in the company it ran in; another company is timed anew. */
@@ -109,19 +136,26 @@ function apply(state: Running, event: PullSeen): JobState {
   if (ml > 0) around.frontMl = frontAfter(state.vehicle, run.frontMl ?? {}, point, ml)
   const progress = stageRun.at[point] ?? freshPoint()
   const next = copyOfPoint(progress)
+  // Pulls that were passed over are counted already; what they brought is known only now.
+  const { unseen } = progress
+  next.unseen = undefined
   if (run.call === 'open') {
     timeFlow(next, progress, run, { ml, at: event.at })
     around.openedAt = event.at
   }
   next.seenAt = event.at
+  next.still = event.still ? (progress.still ?? 0) + 1 : undefined
   next.looks = [...(progress.looks ?? []), event.bubbles].slice(-LOOKS_KEPT)
-  next.pulls++
-  next.counted++
-  next.ml += ml
+  if (run.lookDue || !unseen) {
+    next.pulls++
+    next.counted++
+  }
+  const moreMl = ml - (unseen?.ml ?? 0)
+  next.ml = Math.max(0, next.ml + moreMl)
   // Nothing more came until it was closed: that says nothing of what came before.
   const nothingMore =
     run.call === 'rest' && ml === 0 && event.bubbles === 'none' && !looksAfterPull(stageRun.stage)
-  if (!nothingMore) next.cleanStreak = event.clean ? progress.cleanStreak + 1 : 0
+  if (!nothingMore) next.cleanStreak = event.clean ? progress.cleanStreak + (event.cleanPulls ?? 1) : 0
   next.colour = event.colour
   next.bubbles = event.bubbles
   // What a machine pushes through is what it pours in: its own tank keeps the reservoir full.
@@ -134,7 +168,7 @@ function apply(state: Running, event: PullSeen): JobState {
   const left =
     event.bare && reservoir !== undefined
       ? withLevelsUnknown(around, [reservoir])
-      : takenFrom(around, reservoir, ml)
+      : takenFrom(around, reservoir, moreMl)
   const others = run.call === 'rest' && (run.hung ?? []).length > 0
   return others ? withRun(state, nextBottle(left)) : goneBack(withRun(state, left))
 }
@@ -148,12 +182,15 @@ const withClean: Upcast = (old, before) => {
   return { ...event, clean: event.bubbles === 'none' && (!colourCounts || event.colour === 'new') }
 }
 
+/** Until version 3 a look spoke for one pull. */
+const ofOnePull: Upcast = (old) => old
+
 /** What one pull, stroke or look at an open bleeder brought. */
 export const pullSeen: EventKind<PullSeen> = {
   type: 'pull-seen',
   schema: pullSeenSchema,
-  version: 2,
-  upcasts: [withClean],
+  version: 3,
+  upcasts: [withClean, ofOnePull],
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',

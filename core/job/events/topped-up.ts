@@ -3,6 +3,7 @@ import { fact } from '../../base/decision'
 import { reservoirFact } from '../../vehicle/parts'
 import { withRun } from '../copies'
 import { noSuchReservoir, portsBare, pouredInto, reservoirNamed } from '../levels'
+import { pullsUnseen } from '../looks'
 import { type EventKind, onRun } from './kind'
 import { ml, short, stamp } from './stamp'
 
@@ -19,6 +20,7 @@ export const toppedUp: EventKind<z.output<typeof toppedUpSchema>> = {
   needs: 'plate',
   refuse: (state, event) =>
     noSuchReservoir(state, event) ??
+    pullsUnseen(state) ??
     (state.run && portsBare(state.vehicle, state.run, event.reservoir)
       ? fact('ports-bare', { reservoir: reservoirFact(state.vehicle, event.reservoir) })
       : undefined),

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { vehicleSchema } from '../../vehicle/schema'
+import { lookOwed } from '../points'
 import { handsOn } from '../selectors'
 import { jobTally } from '../tally'
 import type { EventKind } from './kind'
@@ -26,7 +27,7 @@ export const vehicleMoved: EventKind<z.output<typeof vehicleMovedSchema>> = {
   undo: false,
   refuse({ run, vehicleId }, event) {
     if (event.vehicleId === vehicleId) return fact('same-vehicle')
-    return run && (run.call !== 'rest' || run.lookDue) ? fact('move-under-way') : undefined
+    return run && (run.call !== 'rest' || lookOwed(run)) ? fact('move-under-way') : undefined
   },
   apply(state, event) {
     const left = {

@@ -20,14 +20,18 @@ const checks = ['bleeder-clear', 'pressure-there', 'hose', 'return', 'line-squas
 /** A wheel far below what its line predicts, or far below the other side of its axle. */
 export const slowFlow: Watcher = (seen) => timed(seen) ?? pulled(seen)
 
-const flowOf = ({ timedMl = 0, timedS = 0 }: PointRun): number | undefined =>
-  timedMl >= LEAST_ML && timedS >= LEAST_S ? (timedMl / timedS) * 60 : undefined
+/** Nothing in a time that should have brought twice the least is a flow too: none. */
+function flowOf({ timedMl = 0, timedS = 0 }: PointRun, expectedMlPerMin = 0): number | undefined {
+  const shouldMl = (expectedMlPerMin * timedS) / 60
+  if (timedS < LEAST_S || (timedMl < LEAST_ML && shouldMl < 2 * LEAST_ML)) return undefined
+  return (timedMl / timedS) * 60
+}
 
 /** Left open while something drives it: against its own line, and beside the other wheel. */
 function timed(seen: Seen): Finding | undefined {
   const { point, progress, stageRun, state } = seen
-  const mlPerMin = flowOf(progress)
   const expected = expectedMlPerMin(seen, point)
+  const mlPerMin = flowOf(progress, expected)
   if (mlPerMin === undefined || expected === undefined) return undefined
   const share = mlPerMin / expected
   const runs = { point, runsMlPerMin: mlPerMin, expectedMlPerMin: expected }
@@ -64,11 +68,15 @@ function pulled({ point, progress, stageRun, state, technique }: Seen): Finding 
   const other = otherSide(state.vehicle, point)
   const beside = other === undefined ? undefined : stageRun.at[other]
   const byFoot = technique.drives === 'foot' && technique.needsHelper === true
-  if (!byFoot || !beside || progress.counted < LEAST_PULLS || beside.counted < LEAST_PULLS) return undefined
+  if (!byFoot || !beside || seenPulls(progress) < LEAST_PULLS || seenPulls(beside) < LEAST_PULLS)
+    return undefined
   const [mine, theirs] = [progress.ml / progress.counted, beside.ml / beside.counted]
   if (!(mine < RESTRICTED_SHARE * theirs)) return undefined
   return { ...fact('pulls-small', { point, pullMl: mine, other, otherMl: theirs }), checks }
 }
+
+/** Pulls of which somebody wrote down what they brought. */
+const seenPulls = ({ counted, unseen }: PointRun): number => counted - (unseen?.pulls ?? 0)
 
 /** The bleeder at the same place on the other wheel of the axle. */
 export function otherSide(vehicle: Vehicle, point: string): string | undefined {

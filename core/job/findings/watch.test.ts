@@ -54,6 +54,45 @@ describe('flow against the line’s prediction', () => {
   })
 })
 
+test('nothing at an open bleeder, for as long as should have filled a glass, is a flow of none', () => {
+  const job = openAt(planned('pressure'), 'rr')
+  job.wait(60)
+  expect(codes(look(job, 0))).toContain('flow-slow')
+})
+
+describe('two pulls that move next to nothing', () => {
+  const still = (bubbles: Bubbles) => {
+    const job = planned('two-person')
+    for (let n = 0; n < 2; n++) {
+      expect(codes(job)).not.toContain('no-flow')
+      look(
+        job.until(({ run }) => run.lookDue && run.call === 'rest'),
+        0.5,
+        bubbles,
+        'new',
+      )
+    }
+    return job
+  }
+  test('finish nothing, and are looked for from the cylinder’s port outwards', () => {
+    const job = still('none')
+    const [found] = findings(job.state)
+    expect(found?.code).toBe('no-flow')
+    expect(found?.checks.map(({ code }) => code)[0]).toBe('look-port')
+    expect(job.point('rr')).toMatchObject({ cleanStreak: 0, still: 2 })
+  })
+  test('with bubbles that stay are a cylinder that draws nothing; a pull that moves ends it', () => {
+    const job = still('string')
+    expect(codes(job)).toContain('draws-nothing')
+    look(
+      job.until(({ run }) => run.lookDue && run.call === 'rest'),
+      6,
+      'none',
+    )
+    expect(codes(job)).not.toContain('draws-nothing')
+  })
+})
+
 test('by foot a pull that brings less than half of the other side’s raises the same suspicion', () => {
   const job = planned('two-person').until((now) => now.point('rr')?.finished === true)
   const pull = (ml: number) => {

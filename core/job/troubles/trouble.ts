@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { type Fact, fact, type Notice } from '../../base/decision'
 import { applyChanges, type Change } from '../changes'
 import type { Running } from '../events/kind'
+import { lookOwed } from '../points'
 import type { RunState } from '../state'
 
 export const idField = z.string().min(1, 'pick which one').max(200)
@@ -22,8 +23,10 @@ export type Trouble<S extends z.ZodType = z.ZodType> = {
 export const cannot = (code: string, params?: Fact['params']): Outcome => ({ refusal: fact(code, params) })
 
 /** A call under way is brought to its end before anything else is opened, emptied or mended. */
-export const callFirst = ({ call, callAt, lookDue }: RunState): Outcome | undefined =>
-  call === 'rest' && !lookDue ? undefined : cannot('trouble-call-first', { point: callAt ?? '' })
+export const callFirst = (run: RunState): Outcome | undefined =>
+  run.call === 'rest' && !lookOwed(run)
+    ? undefined
+    : cannot('trouble-call-first', { point: run.callAt ?? '' })
 
 /** Changes one by one, with the job as they leave it: what comes next may depend on what came before. */
 export class Draft {

@@ -82,13 +82,14 @@ test.each(callKinds)(
 )
 
 test.each(callKinds)(
-  '%s: an open joint is left only by closing it, deliberately, or by a mishap that leaves it open; a foot pressing through it leaves it open too',
+  '%s: an open joint is left only by closing it, deliberately, or by a mishap that leaves it open; a foot pressing through it, or near the bottom, leaves it open too',
   (kind) => {
     for (const step of Object.values(callMachines[kind].states)) {
       if (!step.open) continue
       for (const move of step.next) {
         const pressedThrough = kind === 'press-through' && ['press', 'holding'].includes(move.act)
-        if (callStep(kind, move.to)?.open) expect(move.mishap === true || pressedThrough).toBe(true)
+        const stays = pressedThrough || move.act === 'near-bottom'
+        if (callStep(kind, move.to)?.open) expect(move.mishap === true || stays).toBe(true)
         else expect(move).toMatchObject({ act: 'close', deliberate: true })
       }
     }
@@ -116,6 +117,6 @@ test('the cab is told to release in one state alone, and only closing leads ther
     const releasing = states.filter(([, { cab }]) => cab === 'release').map(([state]) => state)
     expect(releasing).toEqual(['closed'])
     const into = states.flatMap(([, { next: moves }]) => moves.filter(({ to }) => to === 'closed'))
-    expect(into.map(({ act }) => act)).toEqual(['close'])
+    expect(new Set(into.map(({ act }) => act))).toEqual(new Set(['close']))
   }
 })

@@ -5,6 +5,7 @@ export const callStates = [
   'holding',
   'opened',
   'open',
+  'spent',
   'closed',
   'slipped',
   'drawing',
@@ -20,6 +21,7 @@ export const callActs = [
   'close',
   'release',
   'foot-slipped',
+  'near-bottom',
   'draw',
   'let-off',
   'hose-came-off',
@@ -62,6 +64,8 @@ export type CallMove = {
   settled?: true
   /** Follows from what went before where the cab answers by its own screen: nobody has to call it. */
   byItself?: true
+  /** Said by the cab's own screen alone: whoever hears it called does what follows, and taps nothing for it. */
+  cabOnly?: true
   /** What nobody wants to happen; offered beside the way on, never by the large button. */
   mishap?: true
 }

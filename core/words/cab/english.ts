@@ -3,6 +3,7 @@ import type { CabLanguage } from './language'
 export const english: CabLanguage = {
   name: 'English',
   tag: 'en',
+  dir: 'ltr',
   says: {
     wait: 'WAIT',
     press: 'PRESS',
@@ -25,7 +26,12 @@ export const english: CabLanguage = {
     parked: 'The job is parked. Do not press.',
     ended: 'The job is filed. This phone is no longer linked.',
   },
-  pedals: { brake: 'Brake pedal.', clutch: 'Clutch pedal.', lever: 'Hand lever.' },
+  pedals: {
+    brake: 'Brake pedal.',
+    clutch: 'Clutch pedal.',
+    lever: 'Hand lever.',
+    'foot-lever': 'Foot lever.',
+  },
   presses: {
     pumped: (times) => `Pump ${times} times, then hold.`,
     'all-the-way': 'Slowly, all the way down.',
@@ -38,9 +44,11 @@ export const english: CabLanguage = {
   },
   confirms: {
     holding: 'It is down, I hold',
+    'near-bottom': 'Near the bottom',
     release: 'It is up',
     'foot-slipped': 'My foot slipped',
   },
+  hard: 'It is hard, I hold',
   wheel: {
     'getting-ready': 'Wheel: getting ready',
     calling: 'Wheel: waits for you',

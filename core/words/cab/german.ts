@@ -3,6 +3,8 @@ import type { CabLanguage } from './language'
 export const german: CabLanguage = {
   name: 'Deutsch',
   tag: 'de',
+  dir: 'ltr',
+  unchecked: 'von niemandem geprüft, der es spricht',
   says: {
     wait: 'WARTEN',
     press: 'TRETEN',
@@ -25,7 +27,7 @@ export const german: CabLanguage = {
     parked: 'Der Auftrag ruht. Nicht treten.',
     ended: 'Der Auftrag ist abgelegt. Dieses Telefon ist nicht mehr verbunden.',
   },
-  pedals: { brake: 'Bremspedal.', clutch: 'Kupplungspedal.', lever: 'Handhebel.' },
+  pedals: { brake: 'Bremspedal.', clutch: 'Kupplungspedal.', lever: 'Handhebel.', 'foot-lever': 'Fußhebel.' },
   presses: {
     pumped: (times) => `${times} Mal pumpen, dann halten.`,
     'all-the-way': 'Langsam, ganz durch.',
@@ -38,9 +40,11 @@ export const german: CabLanguage = {
   },
   confirms: {
     holding: 'Ist unten, ich halte',
+    'near-bottom': 'Fast unten',
     release: 'Ist oben',
     'foot-slipped': 'Fuß abgerutscht',
   },
+  hard: 'Ist hart, ich halte',
   wheel: {
     'getting-ready': 'Rad: macht sich bereit',
     calling: 'Rad: wartet auf dich',

@@ -6,6 +6,10 @@ export type CabLanguage = {
   name: string
   /** For the page and for whoever reads it aloud. */
   tag: string
+  /** Which way it is written. */
+  dir: 'ltr' | 'rtl'
+  /** Said beside its name where nobody who speaks it has read it through; in itself. */
+  unchecked?: string
   says: Record<CabSays, string>
   /** Under the word, where the word alone is not enough. */
   means: Record<CabSays, string>
@@ -16,6 +20,8 @@ export type CabLanguage = {
   /** What is to be done in the cab beside a call. */
   tasks: Record<CabTask, string>
   confirms: Record<CabAct, string>
+  /** Instead of the first confirmation, where the pedal was pumped: it went hard. */
+  hard: string
   wheel: Record<WheelDoes, string>
   /** The link is gone: whatever stood last, hold. */
   lost: { says: string; means: string }
@@ -45,6 +51,10 @@ export type CabRefusalCode = (typeof cabRefusalCodes)[number]
 /** A refusal by its code, in the language of the phone. */
 export const refusalIn = ({ refusals }: CabLanguage, code: string): string =>
   refusals[cabRefusalCodes.find((each) => each === code) ?? 'other']
+
+/** What the one button says, by what it confirms and whether the pedal was pumped for it. */
+export const confirmIn = ({ confirms, hard }: CabLanguage, confirm: CabAct, pumps: number): string =>
+  confirm === 'holding' && pumps > 0 ? hard : confirms[confirm]
 
 /** What stands under the word: for PRESS which pedal, how often and how far; for a task what it is. */
 export function meaningIn(

@@ -3,6 +3,8 @@ import type { CabLanguage } from './language'
 export const spanish: CabLanguage = {
   name: 'Español',
   tag: 'es',
+  dir: 'ltr',
+  unchecked: 'sin revisar por quien lo habla',
   says: {
     wait: 'ESPERA',
     press: 'PISA',
@@ -25,7 +27,12 @@ export const spanish: CabLanguage = {
     parked: 'El trabajo está parado. No pises.',
     ended: 'El trabajo está archivado. Este teléfono ya no está unido.',
   },
-  pedals: { brake: 'Pedal de freno.', clutch: 'Pedal de embrague.', lever: 'Maneta.' },
+  pedals: {
+    brake: 'Pedal de freno.',
+    clutch: 'Pedal de embrague.',
+    lever: 'Maneta.',
+    'foot-lever': 'Palanca de pie.',
+  },
   presses: {
     pumped: (times) => `Bombea ${times} veces y aguanta.`,
     'all-the-way': 'Despacio, hasta el fondo.',
@@ -38,9 +45,11 @@ export const spanish: CabLanguage = {
   },
   confirms: {
     holding: 'Está abajo, aguanto',
+    'near-bottom': 'Casi abajo',
     release: 'Está arriba',
     'foot-slipped': 'Se me fue el pie',
   },
+  hard: 'Está duro, aguanto',
   wheel: {
     'getting-ready': 'Rueda: se prepara',
     calling: 'Rueda: te espera',

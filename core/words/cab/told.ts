@@ -15,14 +15,14 @@ export const cabSays = [
 export type CabSays = (typeof cabSays)[number]
 
 /** Acts that a cab may send; every other is the wheel's. */
-export const cabActs = ['holding', 'release', 'foot-slipped'] as const
+export const cabActs = ['holding', 'near-bottom', 'release', 'foot-slipped'] as const
 export type CabAct = (typeof cabActs)[number]
 
 /** What the wheel is doing, for whoever cannot see it. */
 export type WheelDoes = 'getting-ready' | 'calling' | 'opening' | 'open' | 'closing' | 'looking' | 'done'
 
 /** What is pressed. */
-export type CabPedal = 'brake' | 'clutch' | 'lever'
+export type CabPedal = 'brake' | 'clutch' | 'lever' | 'foot-lever'
 
 /** How far down: a worn bore beyond its usual stroke cuts the seals, a new cylinder has none. */
 export type CabStroke = 'all-the-way' | 'near-bottom'

@@ -27,7 +27,8 @@ export const events: Words = {
   'event-timer-started': 'Clock of {timer} started',
   'event-point-ready': '{point}: spanner and hose on',
   'event-call': '{point}: {act}',
-  'event-pull-seen': '{broughtMl}, {colour}, bubbles: {bubbles}',
+  'event-pull-seen': ({ broughtMl, colour, bubbles, pulls }, say) =>
+    `${say.value('broughtMl', broughtMl)}${pulls === undefined ? '' : ` in ${pulls} pulls`}, ${colour}, bubbles: ${bubbles}`,
   'event-bottle-emptied': 'Bottle emptied',
   'event-bottle-hung': '{point}: bottle hung and open',
   'event-bottle-watched': '{point}: its bottle looked at',

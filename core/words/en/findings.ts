@@ -43,6 +43,22 @@ export const findings: Words = {
   'look-thin-line': 'Air that is in a thin line does not rise by waiting: flow has to carry it.',
   'side-slow':
     '{point} runs at {runsMlPerMin}; its line should pass about {expectedMlPerMin}, and {other} beside it ran at {otherPct} of its own. Something is in the way here: a restricted hose is likely.',
+  'no-flow':
+    'Next to nothing came at {point}, {times} pulls in a row. Nothing here is finished by that: find where it stops.',
+  'draws-nothing':
+    'Bubbles at {point}, and next to nothing moved in {times} pulls: the cylinder may draw nothing from the reservoir.',
+  'look-port':
+    'The cylinder’s port for this circuit: crack its nut with the pedal held, a rag around it. Does fluid come?',
+  'look-unit': 'Where there is a control unit: the line out of it. Fluid into it and none out is the unit.',
+  'look-bleeder-out':
+    'The bleeder: out, its hole cleared; does fluid run by itself? Then the hose and the line before it.',
+  'look-three-closed':
+    'The others closed: a few light strokes with this one alone open. Then the return: does the wheel free itself at once?',
+  'look-level-and-ports': 'The reservoir: is every port covered, the strainer clear?',
+  'look-pushrod-play':
+    'A little play at the pushrod: without it the cylinder does not come back far enough to draw.',
+  'look-thumb':
+    'A thumb over the open port: it pushes, and draws back. Pushing alone is a seal that does not draw.',
   'flow-slow':
     '{point} runs at {runsMlPerMin}; its line should pass about {expectedMlPerMin}: less than half. Something is in the way: a restricted hose, a blocked bleeder, or less pressure than was set.',
   'pulls-small':

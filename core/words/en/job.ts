@@ -71,6 +71,8 @@ export const job: Words = {
     'Nobody has said how full {reservoir} is: look first, so that what is drawn counts from there.',
   'below-min-unasked':
     '{^reservoir} stands below MIN: say whether it ran dry, or stayed above its ports all the time.',
+  'top-up-soon': ({ reservoir, pulls }, say) =>
+    `Top up now: ${Number(pulls) === 1 ? 'one more pull' : `${pulls} more pulls`} and ${say.value('reservoir', reservoir)} stands at MIN.`,
   'top-up-due': 'Top up first: one more pull would take {reservoir} below MIN.',
   'no-tank': 'No machine feeds this stage.',
   'wrong-container': ({ code, spec, held, said, mixes }) => {
@@ -168,6 +170,7 @@ export const job: Words = {
   'air-drawn': '{how}: air drawn in at {point}, its count starts again. {upstream}',
   'air-drawn-back':
     '{how}: air drawn in at {point}. Clean pulls are wanted anew, and at most {drawnInMl} that came back has to come out again. {upstream}',
+  'act-near-bottom': 'Near the bottom',
   'act-foot-slipped': 'Foot slipped, the pedal came up',
   'act-hose-came-off': 'Hose came off, or its end left the fluid',
   'air-upstream-doubtful': 'Doubtful upstream: {doubtful}; clean pulls are wanted there again.',

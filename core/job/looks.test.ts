@@ -1,0 +1,163 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { demoVehicle } from '~test/worlds/demo-vehicles'
+import { type Act, ScriptedJob } from '~test/worlds/scripted-job'
+import { Chance } from '../base/random'
+import { followsByItself } from './by-itself'
+import { carefulAct } from './careful'
+import { reservoirNamed } from './levels'
+import { lookSpeaksFor } from './looks'
+import { currentPoint } from './points'
+
+const van = demoVehicle('post-van-lhd')
+const routine = () => ScriptedJob.planned(van, { reason: 'service' }, ['two-person'], 380)
+const atLook = (job: ScriptedJob) => job.until(({ run }) => run.lookDue && run.call === 'rest')
+const look = (ml: number, bubbles: 'none' | 'string' = 'none', colour: 'brown' | 'new' = 'brown'): Act => ({
+  type: 'pull-seen',
+  ml,
+  colour,
+  bubbles,
+})
+/** Pulls from here to the next look that is due, its own among them. */
+function pullsToLook(job: ScriptedJob): number {
+  const { state, run } = atLook(job)
+  return lookSpeaksFor({ ...state, run }).pulls
+}
+/** Pulls made without a look, with the pedal up again. */
+const unseen = (pulls: number) => {
+  const job = atLook(routine()).do(look(8))
+  job.until(({ run }) => run.call === 'rest' && job.point('RR')?.unseen?.pulls === pulls)
+  return job
+}
+
+describe('a pull is looked at before the next', () => {
+  test('at first and as long as bubbles come; then one look speaks for six', () => {
+    const job = routine()
+    expect(pullsToLook(job)).toBe(1)
+    expect(pullsToLook(job.do(look(8, 'string')))).toBe(1)
+    expect(pullsToLook(job.do(look(8)))).toBe(6)
+  })
+
+  test('while it brings less than half of its stroke', () => {
+    expect(pullsToLook(atLook(routine()).do(look(1)))).toBe(1)
+  })
+
+  test('after the foot slipped, and that look speaks for the fluid of all, but for the hose of the last alone', () => {
+    const job = unseen(3).call('press', 'holding', 'open', 'foot-slipped', 'close')
+    expect(lookSpeaksFor({ ...job.state, run: job.run })).toEqual({ pulls: 4, lastPulls: 1 })
+    const before = job.point('RR')?.ml ?? 0
+    job.do(look(34, 'none', 'new'))
+    // Three pulls were counted with 8 mL each.
+    expect(job.point('RR')?.ml).toBeCloseTo(before + 34 - 24)
+    expect(job.point('RR')?.cleanStreak).toBe(1)
+    expect(pullsToLook(job)).toBe(6)
+  })
+})
+
+describe('pulls that were passed over', () => {
+  test('count by what the ones before brought, and the look puts right what they really did', () => {
+    const job = unseen(4)
+    expect(job.point('RR')).toMatchObject({ pulls: 5, ml: 40 })
+    const levelMl = Object.values(job.run.levelMl)[0] ?? 0
+    job.do(look(30, 'none', 'new'))
+    expect(job.point('RR')).toMatchObject({ pulls: 5, ml: 38, cleanStreak: 3, unseen: undefined })
+    expect(Object.values(job.run.levelMl)[0]).toBeCloseTo(levelMl + 2)
+    expect(job.events.at(-1)).toMatchObject({ pulls: 4, cleanPulls: 3 })
+  })
+
+  test('are written down before a level, a bottle or a way is changed, and before anything goes wrong is mended', () => {
+    const job = unseen(2)
+    const [reservoir = ''] = Object.keys(job.run.levelMl)
+    for (const act of [
+      { type: 'topped-up', reservoir, ml: 20 },
+      { type: 'level-read', reservoir, ml: 300 },
+      { type: 'bottle-emptied' },
+    ] as const)
+      expect(job.refusal(act)).toBe('look-due')
+    expect(job.refusal({ type: 'point-finished', point: 'RR' })).toBe('close-and-look-first')
+    expect(job.refusal({ type: 'trouble', trouble: { what: 'ran-dry', reservoir } })).toBe(
+      'trouble-call-first',
+    )
+  })
+
+  test('can be written down while the next is called for, and not while the bleeder stands open', () => {
+    const job = unseen(2).call('press', 'holding')
+    expect(job.refusal(look(16))).toBeUndefined()
+    expect(job.call('open').refusal(look(16))).toBe('nothing-to-see')
+    const early = unseen(2).call('press').do(look(15))
+    expect(early.run.call).toBe('pressing')
+    expect(early.point('RR')?.unseen).toBeUndefined()
+  })
+
+  test('are asked for first by whoever takes up a job that was parked', () => {
+    const job = unseen(2)
+    job.do({ type: 'parked', why: 'shift', standsOpen: [], machineOn: false, pedalPropped: false, note: '' })
+    job.do({ type: 'resumed', asLeft: true, pedalCameUp: false, found: '' })
+    expect(job.refusal(job.callOf('press'))).toBe('look-due')
+    expect(job.refusal(look(16))).toBeUndefined()
+  })
+})
+
+/** A van whose pulls bring what they bring, whatever is counted: what was done, and what stood in it at the worst. */
+function workedWith(varies: number, seed: number) {
+  const chance = new Chance(seed)
+  const job = routine()
+  const reservoir = reservoirNamed(job.state, Object.keys(job.run.levelMl)[0] ?? '')
+  let [levelMl, sinceLook, leastAboveMin] = [0, 0, Number.POSITIVE_INFINITY]
+  const came: Record<string, number> = {}
+  const acts = { bay: 0, pulls: 0, looks: 0 }
+  let followed = false
+  for (let act = carefulAct(job.state); act; act = carefulAct(job.state)) {
+    const point = currentPoint(job.run) ?? ''
+    if (act.type === 'pull-seen') {
+      act.ml = sinceLook
+      sinceLook = 0
+      acts.looks++
+    }
+    if (act.type === 'call' && act.act === 'close') {
+      const pullMl = 6 * (1 + varies * (2 * chance.next() - 1))
+      sinceLook += pullMl
+      levelMl -= pullMl
+      came[point] = (came[point] ?? 0) + pullMl
+      acts.pulls++
+      leastAboveMin = Math.min(leastAboveMin, levelMl - (reservoir?.minMl ?? 0))
+    }
+    if (act.type === 'topped-up') act.ml = (reservoir?.maxMl ?? 0) - levelMl
+    const inCab = act.type === 'call' && (act.act === 'holding' || act.act === 'release')
+    if (!inCab && !followed) acts.bay++
+    const before = job.state
+    job.do(act)
+    if (act.type === 'topped-up' || act.type === 'step-done' || act.type === 'level-read')
+      levelMl = Object.values(job.run.levelMl)[0] ?? 0
+    followed = followsByItself(before, job.state) !== undefined
+  }
+  return { job, came, leastAboveMin, acts }
+}
+
+describe('a whole routine exchange of the post van', () => {
+  test('whatever a pull brings, a third more or less: never below MIN, every mL written down, every place has its volume', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 10_000 }), (seed) => {
+        const { job, came, leastAboveMin } = workedWith(0.33, seed)
+        expect(leastAboveMin).toBeGreaterThanOrEqual(0)
+        const stage = job.run.stages.find(({ stage }) => stage.kind === 'bleed')
+        for (const [point, ml] of Object.entries(came)) {
+          expect(job.point(point)?.ml).toBeCloseTo(ml, 6)
+          expect(ml).toBeGreaterThanOrEqual(stage?.stage.mlByBleeder?.[point] ?? 0)
+        }
+        expect(stage?.tally.outMl).toBeCloseTo(
+          Object.values(came).reduce((sum, ml) => sum + ml, 0),
+          6,
+        )
+      }),
+      { numRuns: 200 },
+    )
+  })
+
+  test('takes the bay at most 2.3 acts a pull in the call, and at most 2.8 with everything', () => {
+    const { acts } = workedWith(0.1, 1)
+    console.log(acts)
+    expect((2 * acts.pulls + acts.looks) / acts.pulls).toBeLessThanOrEqual(2.3)
+    expect(acts.bay / acts.pulls).toBeLessThanOrEqual(2.8)
+  })
+})

@@ -1,0 +1,174 @@
+import { fact, type Notice } from '../base/decision'
+import { RESTRICTED_SHARE } from '../physics/hydraulics/restriction'
+import { pullMl } from '../technique/strokes'
+import type { Vehicle } from '../vehicle/schema'
+import { copyOfPoint, copyOfRun } from './copies'
+import type { Running } from './events/kind'
+import { otherSide } from './findings/slow-flow'
+import { fullStrokeMl, perPullMl, pourSoon, takenFrom, watchReservoirs } from './levels'
+import {
+  callOf,
+  cleanPullsWanted,
+  currentPoint,
+  currentStage,
+  freshPoint,
+  isFed,
+  looksAfterPull,
+  openPoint,
+  placeUnderWork,
+  pointOf,
+  pointWants,
+  reservoirOfPoint,
+  sourceOf,
+  unseenNow,
+} from './points'
+import type { JobState, RunState, StageRunState } from './state'
+import { stepAtRest } from './steps'
+
+/** So many pulls one look may speak for: of more, nobody tells what each of them showed. @source from memory */
+const MOST_PULLS = 6
+/** The next pull may bring so many times what the ones before brought. @source from memory */
+const PULL_VARIES = 1.35
+
+/**
+ * What the pull that ends now is taken to have brought, where looking at it can decide nothing: the last look showed
+ * fluid that moved and no bubbles, the place wants more than this pull, and the reservoir stands well above MIN. What
+ * came is written down at the next look, for all pulls since the last one.
+ *
+ * @returns mL by the count; undefined where it is looked at before the next pull
+ */
+export function unseenPullMl(state: Running, point: string): number | undefined {
+  const { run, vehicle } = state
+  const stageRun = currentStage(run)
+  const progress = stageRun && pointOf(stageRun, point)
+  const targetMl = stageRun?.stage.mlByBleeder?.[point] ?? 0
+  // Where no volume is wanted only what the hose shows tells when to end.
+  if (!progress || targetMl <= 0 || progress.doubtful || progress.bubbles !== 'none') return undefined
+  if (run.mends.length > 0 || state.standing.open.length > 0) return undefined
+  const ml = perPullMl(vehicle, stageRun, point)
+  if (ml < RESTRICTED_SHARE * expectedPullMl(vehicle, stageRun, point)) return undefined
+  const pulls = (progress.unseen?.pulls ?? 0) + 1
+  if (pulls >= MOST_PULLS || nearMin(state, stageRun, point, ml)) return undefined
+  const wantsClean = Math.max(1, cleanPullsWanted(vehicle, stageRun.stage) - progress.cleanStreak)
+  return progress.ml + ml >= targetMl && pulls >= wantsClean ? undefined : ml
+}
+
+/** A pull's volume where nothing is known of the chamber, and for what runs by itself. @source from memory */
+const USUAL_PULL_ML = 10
+const usualPullMl = (vehicle: Vehicle, point: string): number => {
+  const source = sourceOf(vehicle, point)
+  return (source === undefined ? undefined : pullMl(vehicle, source)) ?? USUAL_PULL_ML
+}
+
+/** How far an open bleeder runs on before a look decides something, and whether the reservoir is what ends it. */
+export type RunsOn = { ml: number; nearMin: boolean }
+
+/**
+ * How much may run at the open bleeder in hand before somebody looks: a little at first and while bubbles come, then
+ * until the clean end is near, then its end; and never as far as the reservoir's MIN.
+ *
+ * @returns mL, above 0; undefined where pulls are looked at one by one, or what comes is not measured
+ */
+export function runsOn(state: Pick<JobState, 'vehicle' | 'run'>): RunsOn | undefined {
+  const { vehicle, run } = state
+  const stageRun = run && currentStage(run)
+  const point = run && currentPoint(run)
+  if (!run || !stageRun || point === undefined || run.call !== 'open') return undefined
+  if (looksAfterPull(stageRun.stage) || !callOf(stageRun.stage).looks.ml) return undefined
+  const one = usualPullMl(vehicle, point)
+  const { wantsMl, wantsClean } = pointWants(vehicle, stageRun, point)
+  const endMl = cleanPullsWanted(vehicle, stageRun.stage) * one
+  const nearEnd = wantsMl - endMl
+  const settled = pointOf(stageRun, point)?.bubbles === 'none'
+  const wanted = !settled ? endMl : nearEnd > endMl ? nearEnd : Math.max(wantsMl, wantsClean * one, one)
+  if (isFed(run, stageRun.stage)) return { ml: wanted, nearMin: false }
+  const id = reservoirOfPoint(vehicle, point)
+  const watch = watchReservoirs({ vehicle, run }).find(({ reservoirId }) => reservoirId === id)
+  const bottles = 1 + (run.hung?.length ?? 0)
+  const roomMl = Math.max(one, ((watch?.aboveMinMl ?? wanted + one) - one) / bottles)
+  return roomMl < wanted ? { ml: roomMl, nearMin: true } : { ml: wanted, nearMin: false }
+}
+
+/** How many clean pulls a look at an open bleeder is worth: by its volume, where the one before was clean too. */
+export function worthPulls({ vehicle, run }: Running, point: string, ml: number, wasClean: boolean): number {
+  const stageRun = currentStage(run)
+  if (!stageRun || !wasClean) return 1
+  const most = cleanPullsWanted(vehicle, stageRun.stage)
+  return Math.min(most, Math.max(1, Math.floor(ml / usualPullMl(vehicle, point))))
+}
+
+/** What a pull should bring: what the other wheel of the axle gave, or the chamber's stroke where that is more. */
+function expectedPullMl(vehicle: Vehicle, stageRun: StageRunState, point: string): number {
+  const source = sourceOf(vehicle, point)
+  const usualMl = source === undefined ? undefined : pullMl(vehicle, source)
+  const other = otherSide(vehicle, point)
+  const beside = other === undefined ? undefined : pointOf(stageRun, other)
+  const besideMl = beside && beside.counted > 0 ? beside.ml / beside.counted : 0
+  return usualMl === undefined ? Number.POSITIVE_INFINITY : Math.max(usualMl, besideMl)
+}
+
+/** How close a bottle is read for so many pulls at once, mL: a third of them, at least one. */
+export const closeMl = (pullMl: number, pulls: number): number => pullMl * Math.max(1, pulls / 3)
+
+/**
+ * Whether a reservoir might be at MIN before the next look, if every pull since the last one brought as much as a pull
+ * can: what came is written down before that.
+ */
+function nearMin({ vehicle, run }: Running, stageRun: StageRunState, point: string, ml: number): boolean {
+  if (isFed(run, stageRun.stage)) return false
+  const id = reservoirOfPoint(vehicle, point)
+  const watch = watchReservoirs({ vehicle, run }).find(({ reservoirId }) => reservoirId === id)
+  if (watch?.aboveMinMl === undefined) return true
+  const { pulls = 0, ml: countedMl = 0 } = pointOf(stageRun, point)?.unseen ?? {}
+  const mostMl = Math.max(PULL_VARIES * ml, fullStrokeMl(vehicle, point) ?? 0)
+  return watch.aboveMinMl + countedMl < (pulls + 2) * mostMl
+}
+
+/** A pull that is written down with later ones: counted by what the ones before brought, until the bottle is looked at. */
+export function withUnseenPull({ vehicle }: Running, run: RunState, point: string, ml: number): RunState {
+  const around = copyOfRun(run)
+  around.stages = run.stages.map((each, i) =>
+    i === run.stageIndex ? { ...each, at: { ...each.at, [point]: countedUnseen(each, point, ml) } } : each,
+  )
+  return takenFrom(around, reservoirOfPoint(vehicle, point), ml)
+}
+
+function countedUnseen(stageRun: StageRunState, point: string, ml: number) {
+  const next = copyOfPoint(pointOf(stageRun, point) ?? freshPoint())
+  const { pulls = 0, sinceAir = 0, ml: countedMl = 0 } = next.unseen ?? {}
+  next.unseen = { pulls: pulls + 1, sinceAir: sinceAir + 1, ml: countedMl + ml }
+  next.pulls++
+  next.counted++
+  next.ml += ml
+  return next
+}
+
+/** Why a level or a bottle is not changed now: what was passed over is written down first, by the marks it stands at. */
+export const pullsUnseen = ({ run }: Pick<JobState, 'run'>): Notice | undefined =>
+  run && unseenNow(run) ? fact('look-due') : undefined
+
+/** Whether what came is written down before anything else goes on at rest: also where something else came up meanwhile. */
+export const lookFirst = (state: Running): boolean => {
+  const { run, standing } = state
+  if (run.call !== 'rest' || run.lookDue || !unseenNow(run)) return run.call === 'rest' && run.lookDue
+  const ready = placeUnderWork(run)?.ready === true
+  return (
+    !ready || stepAtRest(state) !== undefined || standing.open.length > 0 || pourSoon(state) !== undefined
+  )
+}
+
+/** Whether a look can be written down now: one that is due, or of pulls that were passed over, with the joint shut. */
+export const lookOffered = (run: RunState): boolean =>
+  run.lookDue ? run.call === 'rest' : unseenNow(run) !== undefined && openPoint(run) === undefined
+
+/**
+ * Pulls that a look speaks for: the bottle of all since the last one, the hose of the last few. It is remembered for as
+ * many as end a place, and not past air that was drawn in.
+ */
+export function lookSpeaksFor({ run, vehicle }: Running): { pulls: number; lastPulls: number } {
+  const { pulls = 0, sinceAir = 0 } = unseenNow(run) ?? {}
+  const notCounted = run.lookDue || pulls === 0 ? 1 : 0
+  const stageRun = currentStage(run)
+  const most = stageRun ? cleanPullsWanted(vehicle, stageRun.stage) : 1
+  return { pulls: pulls + notCounted, lastPulls: Math.min(most, sinceAir + notCounted) }
+}
