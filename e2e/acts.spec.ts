@@ -131,6 +131,21 @@ function helper(cab: Page, technician: Technician): () => Promise<void> {
   }
 }
 
+/** In the phone's page: how long from “it is up” to the next PRESS, ms. */
+function watchUpToPress(): void {
+  const gaps: number[] = []
+  let upAt = 0
+  addEventListener('click', ({ target }) => {
+    if ((target as Element).textContent === 'It is up') upAt = performance.now()
+  })
+  new MutationObserver(() => {
+    if (upAt === 0 || document.querySelector('h1')?.textContent !== 'PRESS') return
+    gaps.push(Math.round(performance.now() - upAt))
+    upAt = 0
+  }).observe(document.body, { childList: true, characterData: true, subtree: true })
+  Object.assign(window, { gaps })
+}
+
 test('a routine exchange of the post van by two people: two acts a pull at the bay, and few beside them', async ({
   page,
   browser,
@@ -145,9 +160,13 @@ test('a routine exchange of the post van by two people: two acts a pull at the b
   await linkPhone(page, context.request, server.url)
   const cab = await context.newPage()
   await cab.goto('/cab/screen')
+  await cab.evaluate(watchUpToPress)
   const end = helper(cab, technician)
   while (await technician.next()) {}
   await end()
+  const gaps = await cab.evaluate(() => (window as unknown as { gaps: number[] }).gaps)
+  const byItself = gaps.toSorted((a, b) => a - b)
+  console.log(`from up to PRESS: half within ${byItself[byItself.length >> 1]} ms of ${gaps.length}`)
   await context.close()
   console.log(
     `${touched.bay} acts at the bay, ${touched.phone} on the phone, ${touched.pulls} pulls, ${touched.looks} looks, ${touched.topUps} fills`,

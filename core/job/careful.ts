@@ -5,7 +5,7 @@ import type { Vehicle } from '../vehicle/schema'
 import { bottlesAtOnce, hangable } from './bottles'
 import type { FloorEvent, Unstamped } from './events'
 import { levelFirst, notAtMax, portsBare, pourFirst, pourSoon, watchReservoirs } from './levels'
-import { lookFirst, lookSpeaksFor, runsOn } from './looks'
+import { lookFirst, lookSpeaksFor } from './looks'
 import {
   callKindOf,
   callNow,
@@ -18,6 +18,7 @@ import {
   openPoints,
   pointWants,
 } from './points'
+import { runsOn } from './runs-on'
 import { bleedDone } from './selectors'
 import { jointToShut, standsUp } from './standing'
 import type { JobState } from './state'

@@ -39,6 +39,11 @@ export type Watch = {
 export function perPullMl(vehicle: Vehicle, stageRun: StageRunState, point: string): number {
   const progress = stageRun.at[point]
   if (progress && progress.counted > 0 && progress.ml > 0) return progress.ml / progress.counted
+  return usualPullMl(vehicle, point)
+}
+
+/** What a pull at a point usually brings, by its chamber. */
+export function usualPullMl(vehicle: Vehicle, point: string): number {
   const source = sourceOf(vehicle, point)
   return (source === undefined ? undefined : pullMl(vehicle, source)) ?? USUAL_PULL_ML
 }

@@ -5,8 +5,9 @@ import { type Act, ScriptedJob } from '~test/worlds/scripted-job'
 import { Chance } from '../base/random'
 import { followsByItself } from './by-itself'
 import { carefulAct } from './careful'
+import type { Running } from './events/kind'
 import { reservoirNamed } from './levels'
-import { lookSpeaksFor } from './looks'
+import { lookSpeaksFor, withUnseenPull } from './looks'
 import { currentPoint } from './points'
 
 const van = demoVehicle('post-van-lhd')
@@ -63,6 +64,13 @@ describe('pulls that were passed over', () => {
     expect(job.point('RR')).toMatchObject({ pulls: 5, ml: 38, cleanStreak: 3, unseen: undefined })
     expect(Object.values(job.run.levelMl)[0]).toBeCloseTo(levelMl + 2)
     expect(job.events.at(-1)).toMatchObject({ pulls: 4, cleanPulls: 3 })
+  })
+
+  test('leave the level of a reservoir alone that a bottle keeps full', () => {
+    const job = unseen(1)
+    const fed = withUnseenPull(job.state as Running, { ...job.run, bottleOn: true }, 'RR', 8)
+    expect(fed.levelMl).toEqual(job.run.levelMl)
+    expect(withUnseenPull(job.state as Running, job.run, 'RR', 8).levelMl).not.toEqual(job.run.levelMl)
   })
 
   test('are written down before a level, a bottle or a way is changed, and before anything goes wrong is mended', () => {

@@ -1,28 +1,22 @@
 import { fact, type Notice } from '../base/decision'
 import { RESTRICTED_SHARE } from '../physics/hydraulics/restriction'
-import { pullMl } from '../technique/strokes'
 import type { Vehicle } from '../vehicle/schema'
 import { copyOfPoint, copyOfRun } from './copies'
 import type { Running } from './events/kind'
 import { otherSide } from './findings/slow-flow'
-import { fullStrokeMl, perPullMl, pourSoon, takenFrom, watchReservoirs } from './levels'
+import { fullStrokeMl, perPullMl, pourSoon, takenFrom, usualPullMl, watchReservoirs } from './levels'
 import {
-  callOf,
   cleanPullsWanted,
-  currentPoint,
   currentStage,
   freshPoint,
   isFed,
-  looksAfterPull,
   openPoint,
   placeUnderWork,
   pointOf,
-  pointWants,
   reservoirOfPoint,
-  sourceOf,
   unseenNow,
 } from './points'
-import type { JobState, RunState, StageRunState } from './state'
+import type { JobState, PointRun, RunState, StageRunState } from './state'
 import { stepAtRest } from './steps'
 
 /** So many pulls one look may speak for: of more, nobody tells what each of them showed. @source from memory */
@@ -53,62 +47,20 @@ export function unseenPullMl(state: Running, point: string): number | undefined 
   return progress.ml + ml >= targetMl && pulls >= wantsClean ? undefined : ml
 }
 
-/** A pull's volume where nothing is known of the chamber, and for what runs by itself. @source from memory */
-const USUAL_PULL_ML = 10
-const usualPullMl = (vehicle: Vehicle, point: string): number => {
-  const source = sourceOf(vehicle, point)
-  return (source === undefined ? undefined : pullMl(vehicle, source)) ?? USUAL_PULL_ML
-}
-
-/** How far an open bleeder runs on before a look decides something, and whether the reservoir is what ends it. */
-export type RunsOn = { ml: number; nearMin: boolean }
-
-/**
- * How much may run at the open bleeder in hand before somebody looks: a little at first and while bubbles come, then
- * until the clean end is near, then its end; and never as far as the reservoir's MIN.
- *
- * @returns mL, above 0; undefined where pulls are looked at one by one, or what comes is not measured
- */
-export function runsOn(state: Pick<JobState, 'vehicle' | 'run'>): RunsOn | undefined {
-  const { vehicle, run } = state
-  const stageRun = run && currentStage(run)
-  const point = run && currentPoint(run)
-  if (!run || !stageRun || point === undefined || run.call !== 'open') return undefined
-  if (looksAfterPull(stageRun.stage) || !callOf(stageRun.stage).looks.ml) return undefined
-  const one = usualPullMl(vehicle, point)
-  const { wantsMl, wantsClean } = pointWants(vehicle, stageRun, point)
-  const endMl = cleanPullsWanted(vehicle, stageRun.stage) * one
-  const nearEnd = wantsMl - endMl
-  const settled = pointOf(stageRun, point)?.bubbles === 'none'
-  const wanted = !settled ? endMl : nearEnd > endMl ? nearEnd : Math.max(wantsMl, wantsClean * one, one)
-  if (isFed(run, stageRun.stage)) return { ml: wanted, nearMin: false }
-  const id = reservoirOfPoint(vehicle, point)
-  const watch = watchReservoirs({ vehicle, run }).find(({ reservoirId }) => reservoirId === id)
-  const bottles = 1 + (run.hung?.length ?? 0)
-  const roomMl = Math.max(one, ((watch?.aboveMinMl ?? wanted + one) - one) / bottles)
-  return roomMl < wanted ? { ml: roomMl, nearMin: true } : { ml: wanted, nearMin: false }
-}
-
-/** How many clean pulls a look at an open bleeder is worth: by its volume, where the one before was clean too. */
-export function worthPulls({ vehicle, run }: Running, point: string, ml: number, wasClean: boolean): number {
-  const stageRun = currentStage(run)
-  if (!stageRun || !wasClean) return 1
-  const most = cleanPullsWanted(vehicle, stageRun.stage)
-  return Math.min(most, Math.max(1, Math.floor(ml / usualPullMl(vehicle, point))))
-}
-
 /** What a pull should bring: what the other wheel of the axle gave, or the chamber's stroke where that is more. */
 function expectedPullMl(vehicle: Vehicle, stageRun: StageRunState, point: string): number {
-  const source = sourceOf(vehicle, point)
-  const usualMl = source === undefined ? undefined : pullMl(vehicle, source)
+  const usualMl = usualPullMl(vehicle, point)
   const other = otherSide(vehicle, point)
   const beside = other === undefined ? undefined : pointOf(stageRun, other)
   const besideMl = beside && beside.counted > 0 ? beside.ml / beside.counted : 0
-  return usualMl === undefined ? Number.POSITIVE_INFINITY : Math.max(usualMl, besideMl)
+  return Math.max(usualMl, besideMl)
 }
 
-/** How close a bottle is read for so many pulls at once, mL: a third of them, at least one. */
-export const closeMl = (pullMl: number, pulls: number): number => pullMl * Math.max(1, pulls / 3)
+/** Whatever runs into it, a catch bottle is read as close as this. @source from memory */
+const READ_ML = 30
+/** How close a bottle is read for so many pulls at once, or for one look at an open bleeder, mL. */
+export const closeMl = (usualMl: number, pulls: number): number =>
+  Math.min(READ_ML, usualMl * Math.max(1, pulls / 3))
 
 /**
  * Whether a reservoir might be at MIN before the next look, if every pull since the last one brought as much as a pull
@@ -130,10 +82,13 @@ export function withUnseenPull({ vehicle }: Running, run: RunState, point: strin
   around.stages = run.stages.map((each, i) =>
     i === run.stageIndex ? { ...each, at: { ...each.at, [point]: countedUnseen(each, point, ml) } } : each,
   )
-  return takenFrom(around, reservoirOfPoint(vehicle, point), ml)
+  const stageRun = currentStage(run)
+  // What a bottle or a machine keeps full stands where it stood.
+  const fed = stageRun !== undefined && isFed(run, stageRun.stage)
+  return fed ? around : takenFrom(around, reservoirOfPoint(vehicle, point), ml)
 }
 
-function countedUnseen(stageRun: StageRunState, point: string, ml: number) {
+function countedUnseen(stageRun: StageRunState, point: string, ml: number): PointRun {
   const next = copyOfPoint(pointOf(stageRun, point) ?? freshPoint())
   const { pulls = 0, sinceAir = 0, ml: countedMl = 0 } = next.unseen ?? {}
   next.unseen = { pulls: pulls + 1, sinceAir: sinceAir + 1, ml: countedMl + ml }

@@ -1,13 +1,14 @@
 import { Link } from 'react-router'
 import { counted } from '~/lib/format'
 import { useSay } from '~/lib/say'
-import { type Amount, useFieldText, useShow } from '~/lib/units'
+import { type Amount, useFieldText, useShow, useUnits } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import type { Phone } from '~core/cab/agree'
+import { bottleMarks } from '~core/job/bottle'
 import { bottlesAtOnce } from '~core/job/bottles'
 import { restS } from '~core/job/findings/froth'
 import { levelFirst, perPullMl, pourSoon, reservoirNamed } from '~core/job/levels'
-import { lookFirst, lookOffered, lookSpeaksFor, runsOn } from '~core/job/looks'
+import { closeMl, lookFirst, lookOffered, lookSpeaksFor } from '~core/job/looks'
 import {
   bleederRunOf,
   callKindOf,
@@ -19,6 +20,7 @@ import {
   pointFact,
   pointWants,
 } from '~core/job/points'
+import { runsOn } from '~core/job/runs-on'
 import { bleedDone } from '~core/job/selectors'
 import { jointToShut, renews } from '~core/job/standing'
 import type { JobState, RunState, StageRunState } from '~core/job/state'
@@ -164,10 +166,6 @@ function StepWait({ step, startedAt, act }: { step: Step; startedAt?: string; ac
   )
 }
 
-/** Bottles are marked so far apart at most, mL: a look comes rather before its mark than after it. @source common practice */
-const MARK_ML = 5
-const nextMark = (ml: number): number => Math.max(MARK_ML, Math.floor(ml / MARK_ML) * MARK_ML)
-
 type PointProps = Omit<Props, 'jobId' | 'saved'> & { stageRun: StageRunState; point: string }
 
 function PointPanel({ state, run, stageRun, point, act: record, phone }: PointProps) {
@@ -176,6 +174,7 @@ function PointPanel({ state, run, stageRun, point, act: record, phone }: PointPr
   const progress = stageRun.at[point] ?? freshPoint()
   const say = useSay()
   const show = useShow()
+  const scale = useUnits().volume
   const joint = say(pointFact(vehicle, point))
   const atRest = run.call === 'rest' && !lookOwed(run)
   if (atRest && !progress.ready) {
@@ -265,7 +264,10 @@ function PointPanel({ state, run, stageRun, point, act: record, phone }: PointPr
       </CallPanel>
       {run.call !== 'rest' && <WaitButton byItself={byItself} />}
       {pulled && lookOffered(run) && (
-        <BayDialog trigger={`Look now: ${counted(pulls, 'pull')} not written down`} title={brought}>
+        <BayDialog
+          trigger={`Look now: ${counted(pulls, 'pull')} not written down`}
+          title={`${joint.charAt(0).toUpperCase()}${joint.slice(1)}, before it is asked for`}
+        >
           {(close) => (
             <LookPanel
               {...asked}
@@ -283,7 +285,11 @@ function PointPanel({ state, run, stageRun, point, act: record, phone }: PointPr
       {kind === 'unit' && <Prompts prompts={unitPrompts(run.call, pointFact(vehicle, point))} />}
       {on && !runsLow && (
         <p className="border-l-8 border-ink pl-3 text-2xl">
-          Let it run to <strong>{show('volume', nextMark(run.bottleMl + on.ml))}</strong> in the bottle
+          Let it run to{' '}
+          <strong>
+            {show('volume', bottleMarks(run.bottleMl, on.ml, scale, closeMl(on.ml, 1)).usual.markMl)}
+          </strong>{' '}
+          in the bottle
           {on.nearMin ? ': the reservoir is near MIN by then. Look, then top up.' : ', then look.'}
         </p>
       )}

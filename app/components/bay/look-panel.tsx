@@ -49,12 +49,13 @@ export function LookPanel({
   const colour = asks.colour ? picked : 'new'
   const record = (bubbles: Bubbles) =>
     colour && act({ type: 'pull-seen', ...(asks.ml ? amount : { ml: 0 }), colour, bubbles })
-  useNumberKeys((n) => {
+  const here = useRef<HTMLElement>(null)
+  useNumberKeys(here, (n) => {
     const bubbles = bubbleKinds[n - 1]
     if (bubbles) record(bubbles)
   })
   return (
-    <section aria-label={title} className="grid gap-3">
+    <section ref={here} aria-label={title} className="grid gap-3">
       <h2 className="text-xl">{title}</h2>
       {asks.ml && (
         <fieldset>
@@ -134,19 +135,21 @@ export function LookPanel({
 
 const chosen = 'border-oxide bg-oxide-wash shadow-[inset_0_-6px_0_var(--color-oxide)]'
 
-/** The number keys pick by place, unless something is being typed. */
-function useNumberKeys(onNumber: (n: number) => void) {
+/** The number keys pick by place, unless something is being typed or another sheet lies over it. */
+function useNumberKeys(here: React.RefObject<HTMLElement | null>, onNumber: (n: number) => void) {
   const handler = useRef(onNumber)
   handler.current = onNumber
   useEffect(() => {
     function pick(event: KeyboardEvent) {
-      const typing =
-        event.target instanceof Element && event.target.closest('input, textarea, select, [role="dialog"]')
-      if (/^[1-9]$/.test(event.key) && !event.repeat && !typing) handler.current(Number(event.key))
+      const { target } = event
+      if (!(target instanceof Element) || target.closest('input, textarea, select')) return
+      const sheet = here.current?.closest('[role="dialog"]') ?? null
+      if (target.closest('[role="dialog"]') !== sheet) return
+      if (/^[1-9]$/.test(event.key) && !event.repeat) handler.current(Number(event.key))
     }
     window.addEventListener('keydown', pick)
     return () => window.removeEventListener('keydown', pick)
-  }, [])
+  }, [here])
 }
 
 /** One mark of the bottle, laid on its side: the further right, the fuller. */

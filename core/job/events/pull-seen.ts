@@ -10,7 +10,7 @@ import { nextBottle } from '../bottles'
 import { copyOfPoint, copyOfRun, withRun } from '../copies'
 import { frontAfter } from '../front'
 import { baresPorts, takenFrom, withLevelsUnknown } from '../levels'
-import { lookOffered, lookSpeaksFor, worthPulls } from '../looks'
+import { lookOffered, lookSpeaksFor } from '../looks'
 import { placeNow } from '../place'
 import {
   callOf,
@@ -24,6 +24,7 @@ import {
   sourceOf,
   unseenNow,
 } from '../points'
+import { worthPulls } from '../runs-on'
 import { looksNew } from '../selectors'
 import type { JobState, PointRun, RunState, StageRunState } from '../state'
 import { addTally } from '../tally'

@@ -1,0 +1,51 @@
+import type { Running } from './events/kind'
+import { usualPullMl, watchReservoirs } from './levels'
+import {
+  callOf,
+  cleanPullsWanted,
+  currentPoint,
+  currentStage,
+  isFed,
+  looksAfterPull,
+  pointOf,
+  pointWants,
+  reservoirOfPoint,
+} from './points'
+import type { JobState } from './state'
+
+/** How far an open bleeder runs on before a look decides something, and whether the reservoir is what ends it. */
+export type RunsOn = { ml: number; nearMin: boolean }
+
+/**
+ * How much may run at the open bleeder in hand before somebody looks: a little at first and while bubbles come, then
+ * until the clean end is near, then its end; and never as far as the reservoir's MIN.
+ *
+ * @returns mL, above 0; undefined where pulls are looked at one by one, or what comes is not measured
+ */
+export function runsOn(state: Pick<JobState, 'vehicle' | 'run'>): RunsOn | undefined {
+  const { vehicle, run } = state
+  const stageRun = run && currentStage(run)
+  const point = run && currentPoint(run)
+  if (!run || !stageRun || point === undefined || run.call !== 'open') return undefined
+  if (looksAfterPull(stageRun.stage) || !callOf(stageRun.stage).looks.ml) return undefined
+  const one = usualPullMl(vehicle, point)
+  const { wantsMl, wantsClean } = pointWants(vehicle, stageRun, point)
+  const endMl = cleanPullsWanted(vehicle, stageRun.stage) * one
+  const nearEnd = wantsMl - endMl
+  const settled = pointOf(stageRun, point)?.bubbles === 'none'
+  const wanted = !settled ? endMl : nearEnd > endMl ? nearEnd : Math.max(wantsMl, wantsClean * one, one)
+  if (isFed(run, stageRun.stage)) return { ml: wanted, nearMin: false }
+  const id = reservoirOfPoint(vehicle, point)
+  const watch = watchReservoirs({ vehicle, run }).find(({ reservoirId }) => reservoirId === id)
+  const bottles = 1 + (run.hung?.length ?? 0)
+  const roomMl = Math.max(one, ((watch?.aboveMinMl ?? wanted + one) - one) / bottles)
+  return roomMl < wanted ? { ml: roomMl, nearMin: true } : { ml: wanted, nearMin: false }
+}
+
+/** How many clean pulls a look at an open bleeder is worth: by its volume, where the one before was clean too. */
+export function worthPulls({ vehicle, run }: Running, point: string, ml: number, wasClean: boolean): number {
+  const stageRun = currentStage(run)
+  if (!stageRun || !wasClean) return 1
+  const most = cleanPullsWanted(vehicle, stageRun.stage)
+  return Math.min(most, Math.max(1, Math.floor(ml / usualPullMl(vehicle, point))))
+}
