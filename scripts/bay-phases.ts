@@ -56,6 +56,7 @@ const phases: Phase[] = [
   calling('Two-person: open', 'two-person', 'press', 'holding', 'open'),
   calling('Two-person: closed', 'two-person', 'press', 'holding', 'open', 'close'),
   calling('Two-person: foot slipped', 'two-person', 'press', 'holding', 'open', 'foot-slipped'),
+  calling('Two-person: near the bottom', 'two-person', 'press', 'holding', 'open', 'near-bottom'),
   throughPressing('Press through: open', 'open'),
   throughPressing('Press through: down', 'open', 'press', 'holding'),
   calling('What the pull brought', 'two-person', 'press', 'holding', 'open', 'close', 'release'),
