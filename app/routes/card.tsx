@@ -6,6 +6,7 @@ import { LineMap } from '~/components/line-map/line-map'
 import { planMarks } from '~/components/order-marks'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
+import { learnedOf } from '~/db/learned.server'
 import { showDate, showMinutes } from '~/lib/format'
 import { changedRequest } from '~/lib/plan-request'
 import { planBaseFor } from '~/lib/plan-request.server'
@@ -24,6 +25,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return {
     base: await planBaseFor(db, params.jobId, state),
     taken: planNow(state),
+    learned: await learnedOf(db, state.vehicleId, params.jobId),
     plate: state.plate,
     bay: state.checkIn?.bay,
     today: new Date().toISOString(),
@@ -42,7 +44,7 @@ function density({ stages }: Plan): string {
 
 /** The plan on one sheet of A4 or Letter, for a bay without a screen: what to do in order, with room to write what was seen. */
 export default function BayCard({ loaderData, params }: Route.ComponentProps) {
-  const { base, taken, plate, bay, today } = loaderData
+  const { base, taken, learned, plate, bay, today } = loaderData
   const [search] = useSearchParams()
   const request = useMemo(() => changedRequest(base, search), [base, search])
   const plan = useMemo(
@@ -92,7 +94,7 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
         <>
           <Numbers plan={plan} />
           <div className="mt-2 grid gap-x-4 gap-y-2 sm:grid-cols-[1fr_auto] print:grid-cols-[1fr_auto]">
-            <CardBleeders plan={plan} request={request} />
+            <CardBleeders plan={plan} request={request} learned={learned} />
             <LineMap
               vehicle={vehicle}
               marks={planMarks(plan)}

@@ -196,7 +196,10 @@ function Bleeders({ vehicle }: { vehicle: Vehicle }) {
             {bleederRuns(vehicle).map(({ bleeder, part, run }) => (
               <tr key={bleeder.id} className="border-b border-rule [&>td]:py-1.5 [&>td]:pr-4">
                 <td className="font-bold">{bleeder.id}</td>
-                <td>{say(partFact(part))}</td>
+                <td>
+                  {say(partFact(part))}
+                  {bleeder.access && <span className="block text-sm text-quiet">{bleeder.access}</span>}
+                </td>
                 <td className="text-right">
                   {run?.lines.some(({ id }) => vehicle.assumed?.includes(id ?? '')) && '≈ '}
                   {run ? show.number('run', run.lengthM) : 'at the source'}

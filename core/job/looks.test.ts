@@ -73,6 +73,13 @@ describe('pulls that were passed over', () => {
     expect(withUnseenPull(job.state as Running, job.run, 'RR', 8).levelMl).not.toEqual(job.run.levelMl)
   })
 
+  test('a look that claims more pulls than were made speaks for those that were', () => {
+    const job = unseen(1).do({ ...look(8), pulls: 900, cleanPulls: 900, bare: true } as Act)
+    expect(job.events.at(-1)).not.toMatchObject({ pulls: 900 })
+    expect(job.events.at(-1)).not.toHaveProperty('bare')
+    expect(job.point('RR')?.cleanStreak).toBe(0)
+  })
+
   test('are written down before a level, a bottle or a way is changed, and before anything goes wrong is mended', () => {
     const job = unseen(2)
     const [reservoir = ''] = Object.keys(job.run.levelMl)

@@ -72,6 +72,13 @@ test('pressure is let off before its adapter comes off, and a conversion is neve
 
 const bleed = { kind: 'bleed' } as Stage
 
+test('how one gets at a bleeder is said before its hose is on, where the file says it', () => {
+  const said = (id: string) =>
+    pointPreparation(demoVehicle('courier-motorcycle'), bleed, id).map(sayMetric).join(' ')
+  expect(said('R')).toContain('Where it is: behind the side panel, two clips.')
+  expect(said('F')).not.toContain('Where it is')
+})
+
 test('the spanner and the torque are the file’s, the maker’s where it has none', () => {
   const [first] = pointPreparation(demoVehicle('post-van-lhd'), bleed, 'FL')
   expect(first && sayMetric(first)).toContain('11 mm')

@@ -66,11 +66,12 @@ export function pointPreparation(vehicle: Vehicle, stage: Stage, point: string):
   if (inTheVice(stage)) return [fact('prepare-vice')]
   const placed = bleederRunOf(vehicle, point)
   if (!placed) return [fact('prepare-nut'), fact('prepare-nut-shield')]
-  const { wrenchMm } = placed.bleeder
+  const { wrenchMm, access } = placed.bleeder
   return [
     wrenchMm === undefined
       ? fact('prepare-bleeder')
       : fact('prepare-bleeder-spanner', { size: `${wrenchMm} mm` }),
+    ...(access ? [fact('prepare-access', { note: access })] : []),
     fact('prepare-hose'),
   ]
 }

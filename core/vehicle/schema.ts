@@ -34,6 +34,8 @@ const bleederSchema = z.object({
   wrenchMm: above0('mm', 60).optional(),
   torqueNm: above0('N·m', 200).optional(),
   circuit: idSchema.optional(),
+  /** How one gets at it: "behind the side panel". */
+  access: z.string('give a text').max(80, 'give at most 80 characters').optional(),
 })
 const bleeders = z
   .array(bleederSchema, 'give a list of bleeders')

@@ -1,14 +1,29 @@
 import { useShow } from '~/lib/units'
+import { isTrouble, type Learned, learnedSentence } from '~core/job/learned/learned'
 import type { Plan, Stage } from '~core/plan/answer'
 import type { PlanRequest } from '~core/plan/request'
 import { stageTraits } from '~core/plan/stage-kinds'
 import { bleederRuns } from '~core/vehicle/network'
 
+type Props = {
+  plan: Plan
+  request: PlanRequest
+  /** What earlier jobs found out about the vehicle. */
+  learned: readonly Learned[]
+}
+
 /** Every place in its order, with spanner, torque and amount, and room for what was seen. */
-export function CardBleeders({ plan, request }: { plan: Plan; request: PlanRequest }) {
+export function CardBleeders({ plan, request, learned }: Props) {
   const { vehicle } = request
   const show = useShow()
   const placed = new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each.bleeder]))
+  /** What earlier jobs found at this place that changes what is taken along: a spanner that is not the file's, a thread that gave trouble. */
+  const known = (point: string) =>
+    learned.filter(
+      (each) =>
+        each.bleeder === point &&
+        (isTrouble(each) || (each.kind === 'spanner' && each.value !== placed.get(point)?.wrenchMm)),
+    )
   const rows = plan.stages.flatMap((stage: Stage, i) => stage.points.map((point) => ({ stage, i, point })))
   return (
     <table className="w-full self-start border-2 border-ink text-left [&_td]:border [&_td]:border-ink [&_td]:px-1 [&_td]:py-0.5 print:[&_td]:py-[var(--row)] [&_th]:border [&_th]:border-ink [&_th]:px-1">
@@ -45,6 +60,12 @@ export function CardBleeders({ plan, request }: { plan: Plan; request: PlanReque
               <td>
                 {bleeder?.wrenchMm === undefined ? '' : `${bleeder.wrenchMm} mm`}
                 {bleeder?.torqueNm === undefined ? '' : `, ${show('torque', bleeder.torqueNm)}`}
+                {known(point).map((each) => (
+                  <span key={each.kind} className="block">
+                    {learnedSentence(each)}
+                  </span>
+                ))}
+                {bleeder?.access && <span className="block">{bleeder.access}</span>}
               </td>
               <td>{ml === undefined ? '' : show('volume', ml)}</td>
               <td />

@@ -86,7 +86,8 @@ function moved(state: Running, stage: Stage, point: string, ml: number): boolean
 }
 
 function complete(state: JobState, sent: PullSeen): PullSeen {
-  const { pulls: _pulls, cleanPulls: _clean, still: _still, ...event } = sent
+  // What a look says beyond what was seen is worked out here, whatever was sent.
+  const { pulls: _pulls, cleanPulls: _clean, still: _still, bare: _bare, ...event } = sent
   if (!isRunning(state)) return event
   const { run, vehicle } = state
   const stageRun = currentStage(run)

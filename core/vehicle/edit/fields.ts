@@ -37,6 +37,7 @@ function bleederFields(part: Part): EditField[] {
   return part.bleeders.flatMap(({ id }, i) => [
     number(['bleeders', i, 'wrenchMm'], `${id} spanner`, 'mm', true),
     number(['bleeders', i, 'torqueNm'], `${id} torque`, 'N·m', true),
+    text(['bleeders', i, 'access'], `How to get at ${id}`),
   ])
 }
 

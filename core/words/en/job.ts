@@ -181,6 +181,7 @@ export const job: Words = {
   'prepare-nut': 'Line spanner on the nut, rag under it.',
   'prepare-nut-shield': 'Face shield, or a rag over it: it is under pressure.',
   'prepare-bleeder': 'Cap off, bleeder clean. Six-point spanner that fits.',
+  'prepare-access': 'Where it is: {note}.',
   'prepare-bleeder-spanner': 'Cap off, bleeder clean. {size} six-point spanner.',
   'prepare-hose': 'Hose on, its end under fluid in the bottle.',
   'close-vice': 'No bubbles, firm push: plug the ports before it leaves the vice.',
