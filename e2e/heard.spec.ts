@@ -37,7 +37,7 @@ test('the calls are said in each one’s language once somebody asks for it, and
   await cab.getByRole('switch', { name: 'Stimme' }).click()
   await expect(cab.getByText('Dieser Browser hat keine Stimme.')).toBeVisible()
   expect(await accessibilityFaults(cab)).toEqual([])
-  await cab.getByRole('button', { name: 'Ist unten, ich halte' }).click()
+  await cab.getByRole('button', { name: 'Ist hart, ich halte' }).click()
   await expect(word).toHaveText('HALTEN')
   expect(await said(cab)).toEqual(['de Stimme', 'de HALTEN'])
 

@@ -151,7 +151,7 @@ test('work done by somebody who has left the screen bears their name, and says w
   const send = (id: string, by: object | undefined) =>
     page.request.post(`${job}/events`, {
       headers: { Origin: server.url },
-      data: { id, at: '2026-05-04T08:00:00.000Z', by, type: 'level-read', reservoir: 'reservoir', ml: 300 },
+      data: { id, at: '2026-05-04T08:00:00.000Z', by, type: 'timer-started', timer: 'hold-light' },
     })
   await send('sent-by-another-person-1', { id: una, name: 'Somebody Famous' })
   await send('sent-by-a-stranger-00001', { id: 'nobody', name: 'Nobody' })

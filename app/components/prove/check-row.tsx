@@ -7,6 +7,7 @@ import type { notAtMax } from '~core/job/levels'
 import { type ProofCheck, proofFact, withinLimit } from '~core/job/proofs/checks'
 import type { Proof } from '~core/job/state'
 import type { Vehicle } from '~core/vehicle/schema'
+import { NutStar } from './nut-star'
 import { ToMax } from './to-max'
 
 type RowProps = {
@@ -55,6 +56,7 @@ export function CheckRow({ number, check, proof, startedAt, act, locked, off, ve
       <div>
         <h2 className="font-bold">{title}</h2>
         <p>{say({ code: `proof-${check.id}-how` })}</p>
+        {check.wheelNuts && vehicle.wheels && <NutStar wheels={vehicle.wheels} />}
         {measure && proof?.value !== undefined && (
           <p className="text-sm">
             {say({ code: `proof-${check.id}-measure` })} {proof.value} {measure.unit}, at most {measure.max}.

@@ -28,6 +28,8 @@ export type ProofCheck = {
   holdS?: number
   /** It says that every reservoir stands at MAX: not while the count says otherwise and nobody has poured or looked. */
   atMax?: true
+  /** The nuts of a wheel are drawn beside it, with what the vehicle's file says of them. */
+  wheelNuts?: true
   /** What it rests on: not passed before these have, of those that the vehicle needs. */
   restsOn?: readonly string[]
   /** Where a failure leads. */
@@ -218,6 +220,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'wheel-nuts',
+    wheelNuts: true,
     way: 'set-right',
     applies: ({ vehicle, checkIn }) => wheelsOff(vehicle, checkIn?.work ?? {}).length > 0,
   },
