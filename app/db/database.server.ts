@@ -17,3 +17,7 @@ export type Database = Queries & {
   /** Signs what is filed here. */
   readonly shopKey: ShopKey
 }
+
+/** Whether a failure is the database's own, of this kind. @source PostgreSQL, appendix A, error codes */
+export const hasDatabaseCode = (error: unknown, code: string): error is Error =>
+  error instanceof Error && 'code' in error && error.code === code

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { PGlite, type Transaction, types } from '@electric-sql/pglite'
-import type { Database, Queries } from './database.server'
+import { type Database, hasDatabaseCode, type Queries } from './database.server'
 import { openDurable, type Prepare, type Sync } from './disk/durable.server'
 import { noticeStop } from './disk/stopped.server'
 import { passingKey, type ShopKey } from './shop-key.server'
@@ -51,9 +51,12 @@ export async function openFolder(
   return behindPort(pg, shopKey, noticeStop(pg), unsynced)
 }
 
-/** The database has stopped, or the disk did not take what it was to keep. @source PostgreSQL, appendix A: 58030 */
+/** @source PostgreSQL, appendix A */
+export const INPUT_OUTPUT_ERROR = '58030'
+
+/** The database has stopped, or the disk did not take what it was to keep. */
 class StoppedError extends Error {
-  readonly code = '58030'
+  readonly code = INPUT_OUTPUT_ERROR
   constructor(why: unknown) {
     const said = why instanceof Error ? why.message : String(why)
     // What it says by itself speaks to whoever compiles it.
@@ -63,10 +66,6 @@ class StoppedError extends Error {
 
 /** Whether a statement may change anything. */
 export const mayChange = (sql: string): boolean => !/^\s*(select|show)\b/i.test(sql)
-
-/** @source PostgreSQL, appendix A: 58030 is "input/output error" */
-const isDiskError = (error: unknown): boolean =>
-  error instanceof Error && 'code' in error && error.code === '58030'
 
 /** @param unsynced what could not be put on the disk; undefined while all could */
 function behindPort(
@@ -81,7 +80,8 @@ function behindPort(
    */
   async function sound<T>(work: Promise<T>): Promise<T> {
     const [done] = await Promise.allSettled([work])
-    const failed = done.status === 'rejected' && isDiskError(done.reason) ? done.reason : undefined
+    const failed =
+      done.status === 'rejected' && hasDatabaseCode(done.reason, INPUT_OUTPUT_ERROR) ? done.reason : undefined
     const why = unsynced() ?? stopped.why() ?? failed
     if (why !== undefined) {
       stopped.stop(why)

@@ -1,8 +1,8 @@
 import { constants } from 'node:fs'
 import { access, statfs } from 'node:fs/promises'
-import type { Database } from './database.server'
+import { type Database, hasDatabaseCode } from './database.server'
 import { AtRest } from './disk/at-rest.server'
-import { mayChange } from './pglite.server'
+import { INPUT_OUTPUT_ERROR, mayChange } from './pglite.server'
 
 /** The database makes its log in pieces of 16 MB and stops for good where one cannot be made: refused well before. */
 export const RESERVE_BYTES = 64e6
@@ -152,23 +152,16 @@ class Life {
   }
 }
 
-const isDatabaseError = (error: unknown, code: string): error is Error =>
-  error instanceof Error && 'code' in error && error.code === code
-
 /**
  * One statement found no room, was refused and undone; the database goes on. Where that is more than it can bear it
  * stops, and says the other.
  *
  * @source PostgreSQL, appendix A: 53100 is "disk full"
  */
-const isDiskFull = (error: unknown): error is Error => isDatabaseError(error, '53100')
+const isDiskFull = (error: unknown): error is Error => hasDatabaseCode(error, '53100')
 
-/**
- * 58030 is "input/output error"; a trap is no error of the database at all: it has stopped.
- *
- * @source PostgreSQL, appendix A
- */
+/** A disk that failed; a trap is no error of the database at all: it has stopped. */
 const isStorageFailure = (error: unknown): boolean =>
   error instanceof WebAssembly.RuntimeError ||
-  isDatabaseError(error, '58030') ||
+  hasDatabaseCode(error, INPUT_OUTPUT_ERROR) ||
   (error instanceof Error && error.name === 'ExitStatus')

@@ -36,6 +36,17 @@ export function bottleMarks(
   return { all, usual }
 }
 
+/** Whatever runs into it, a catch bottle is read as close as this. @source from memory */
+const READ_ML = 30
+
+/**
+ * The marks for a look that speaks for so many pulls, or for one look at an open bleeder.
+ *
+ * @param usualMl what one of them usually brings, above 0
+ */
+export const lookMarks = (bottleMl: number, usualMl: number, pulls: number, scale: keyof typeof STEPS) =>
+  bottleMarks(bottleMl, usualMl * pulls, scale, Math.min(READ_ML, usualMl * Math.max(1, pulls / 3)))
+
 const mark = (markMl: number, bottleMl: number): BottleMark => {
   const at = Math.max(markMl, bottleMl)
   return { markMl: at, addsMl: Math.round((at - bottleMl) * 100) / 100 }

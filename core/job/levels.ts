@@ -67,6 +67,16 @@ export function watchReservoirs({ vehicle, run }: Pick<JobState, 'vehicle' | 'ru
   return [...pointOf].flatMap(([id, point]) => watchOf(vehicle, run, stageRun, id, point) ?? [])
 }
 
+/** The reservoir that a place of the stage under way draws from, as pulls there draw from it. */
+export function watchAt(
+  { vehicle, run }: Pick<JobState, 'vehicle' | 'run'>,
+  point: string,
+): Watch | undefined {
+  const stageRun = run && currentStage(run)
+  const id = reservoirOfPoint(vehicle, point)
+  return stageRun && id !== undefined ? watchOf(vehicle, run, stageRun, id, point) : undefined
+}
+
 /** One reservoir as pulls at a point draw from it; undefined where the vehicle has no such reservoir. */
 function watchOf(
   vehicle: Vehicle,
@@ -110,8 +120,7 @@ export function pourFirst(
   const stageRun = run && currentStage(run)
   const point = at ?? (run && currentPoint(run))
   if (!run || !stageRun || point === undefined || isFed(run, stageRun.stage)) return undefined
-  const id = reservoirOfPoint(vehicle, point)
-  const watch = id === undefined ? undefined : watchOf(vehicle, run, stageRun, id, point)
+  const watch = watchAt({ vehicle, run }, point)
   if (!watch) return undefined
   const name = () => ({ reservoir: reservoirFact(vehicle, watch.reservoirId) })
   if (watch.levelMl === undefined) return fact('level-unknown', name())
@@ -131,7 +140,8 @@ export function pourSoon(state: Pick<JobState, 'vehicle' | 'run'>): Notice | und
   const stageRun = run && currentStage(run)
   if (first || !run || !stageRun || isFed(run, stageRun.stage)) return first
   if (callKindOf(stageRun.stage) === 'bench' || !looksAfterPull(stageRun.stage)) return undefined
-  const [watch] = watchReservoirs(state)
+  const point = currentPoint(run)
+  const watch = point === undefined ? undefined : watchAt(state, point)
   if (watch?.pullsLeft === undefined || watch.pullsLeft > SOON_PULLS) return undefined
   // Where MIN and MAX lie so close together that a fill does not help, nobody is asked for one at every pull.
   const full = Math.floor((watch.maxMl - watch.minMl) / watch.perPullMl)

@@ -4,7 +4,7 @@ import type { Vehicle } from '../vehicle/schema'
 import { copyOfPoint, copyOfRun } from './copies'
 import type { Running } from './events/kind'
 import { otherSide } from './findings/slow-flow'
-import { fullStrokeMl, perPullMl, pourSoon, takenFrom, usualPullMl, watchReservoirs } from './levels'
+import { fullStrokeMl, perPullMl, pourSoon, takenFrom, usualPullMl, watchAt } from './levels'
 import {
   cleanPullsWanted,
   currentStage,
@@ -56,20 +56,13 @@ function expectedPullMl(vehicle: Vehicle, stageRun: StageRunState, point: string
   return Math.max(usualMl, besideMl)
 }
 
-/** Whatever runs into it, a catch bottle is read as close as this. @source from memory */
-const READ_ML = 30
-/** How close a bottle is read for so many pulls at once, or for one look at an open bleeder, mL. */
-export const closeMl = (usualMl: number, pulls: number): number =>
-  Math.min(READ_ML, usualMl * Math.max(1, pulls / 3))
-
 /**
  * Whether a reservoir might be at MIN before the next look, if every pull since the last one brought as much as a pull
  * can: what came is written down before that.
  */
 function nearMin({ vehicle, run }: Running, stageRun: StageRunState, point: string, ml: number): boolean {
   if (isFed(run, stageRun.stage)) return false
-  const id = reservoirOfPoint(vehicle, point)
-  const watch = watchReservoirs({ vehicle, run }).find(({ reservoirId }) => reservoirId === id)
+  const watch = watchAt({ vehicle, run }, point)
   if (watch?.aboveMinMl === undefined) return true
   const { pulls = 0, ml: countedMl = 0 } = pointOf(stageRun, point)?.unseen ?? {}
   const mostMl = Math.max(PULL_VARIES * ml, fullStrokeMl(vehicle, point) ?? 0)

@@ -1,5 +1,5 @@
 import type { Running } from './events/kind'
-import { usualPullMl, watchReservoirs } from './levels'
+import { usualPullMl, watchAt } from './levels'
 import {
   callOf,
   cleanPullsWanted,
@@ -9,7 +9,6 @@ import {
   looksAfterPull,
   pointOf,
   pointWants,
-  reservoirOfPoint,
 } from './points'
 import type { JobState } from './state'
 
@@ -35,8 +34,7 @@ export function runsOn(state: Pick<JobState, 'vehicle' | 'run'>): RunsOn | undef
   const settled = pointOf(stageRun, point)?.bubbles === 'none'
   const wanted = !settled ? endMl : nearEnd > endMl ? nearEnd : Math.max(wantsMl, wantsClean * one, one)
   if (isFed(run, stageRun.stage)) return { ml: wanted, nearMin: false }
-  const id = reservoirOfPoint(vehicle, point)
-  const watch = watchReservoirs({ vehicle, run }).find(({ reservoirId }) => reservoirId === id)
+  const watch = watchAt({ vehicle, run }, point)
   const bottles = 1 + (run.hung?.length ?? 0)
   const roomMl = Math.max(one, ((watch?.aboveMinMl ?? wanted + one) - one) / bottles)
   return roomMl < wanted ? { ml: roomMl, nearMin: true } : { ml: wanted, nearMin: false }

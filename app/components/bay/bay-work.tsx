@@ -1,14 +1,14 @@
 import { Link } from 'react-router'
-import { counted } from '~/lib/format'
+import { counted, upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { type Amount, useFieldText, useShow, useUnits } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import type { Phone } from '~core/cab/agree'
-import { bottleMarks } from '~core/job/bottle'
+import { lookMarks } from '~core/job/bottle'
 import { bottlesAtOnce } from '~core/job/bottles'
 import { restS } from '~core/job/findings/froth'
 import { levelFirst, perPullMl, pourSoon, reservoirNamed } from '~core/job/levels'
-import { closeMl, lookFirst, lookOffered, lookSpeaksFor } from '~core/job/looks'
+import { lookFirst, lookOffered, lookSpeaksFor } from '~core/job/looks'
 import {
   bleederRunOf,
   callKindOf,
@@ -226,7 +226,7 @@ function PointPanel({ state, run, stageRun, point, act: record, phone }: PointPr
   if (run.call === 'rest' && pointWants(vehicle, stageRun, point).done)
     return (
       <div className="grid gap-5">
-        <BigLine who={`${joint.charAt(0).toUpperCase()}${joint.slice(1)} is done`}>
+        <BigLine who={`${upperFirst(joint)} is done`}>
           {say(pointClosing(vehicle, stageRun.stage, point))}
         </BigLine>
         <GoOn onClick={() => act({ type: 'point-finished', point })}>
@@ -266,7 +266,7 @@ function PointPanel({ state, run, stageRun, point, act: record, phone }: PointPr
       {pulled && lookOffered(run) && (
         <BayDialog
           trigger={`Look now: ${counted(pulls, 'pull')} not written down`}
-          title={`${joint.charAt(0).toUpperCase()}${joint.slice(1)}, before it is asked for`}
+          title={`${upperFirst(joint)}, before it is asked for`}
         >
           {(close) => (
             <LookPanel
@@ -286,10 +286,8 @@ function PointPanel({ state, run, stageRun, point, act: record, phone }: PointPr
       {on && !runsLow && (
         <p className="border-l-8 border-ink pl-3 text-2xl">
           Let it run to{' '}
-          <strong>
-            {show('volume', bottleMarks(run.bottleMl, on.ml, scale, closeMl(on.ml, 1)).usual.markMl)}
-          </strong>{' '}
-          in the bottle
+          <strong>{show('volume', lookMarks(run.bottleMl, on.ml, 1, scale).usual.markMl)}</strong> in the
+          bottle
           {on.nearMin ? ': the reservoir is near MIN by then. Look, then top up.' : ', then look.'}
         </p>
       )}

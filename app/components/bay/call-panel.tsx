@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
 import { useAnnounce } from '~/heard/announce'
+import { upperFirst } from '~/lib/format'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { isUnheard, type Phone, phoneAgrees } from '~core/cab/agree'
 import { callNow } from '~core/job/points'
@@ -37,8 +38,6 @@ const cabWords: Record<CabCall, string> = {
   release: 'RELEASE',
   'stay-off': 'STAY OFF THE PEDAL',
 }
-
-const upperFirst = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 const opensOrCalls = ({ act }: CallMove) => act === 'open' || act === 'press'
 

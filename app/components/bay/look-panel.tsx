@@ -3,8 +3,7 @@ import { HosePicture, Swatch } from '~/components/swatch'
 import { type Amount, useShow, useUnits } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { type Bubbles, bubbleKinds, type Colour, colourClues, colours } from '~core/fluid/specs/colour'
-import { bottleMarks } from '~core/job/bottle'
-import { closeMl } from '~core/job/looks'
+import { lookMarks } from '~core/job/bottle'
 import { AmountDialog } from './amount-dialog'
 
 const bubbleNames: Record<Bubbles, string> = {
@@ -42,7 +41,7 @@ export function LookPanel({
 }: Props) {
   const show = useShow()
   const scale = useUnits().volume
-  const marks = bottleMarks(bottleMl, usualMl * pulls, scale, closeMl(usualMl, pulls))
+  const marks = lookMarks(bottleMl, usualMl, pulls, scale)
   const [amount, setAmount] = useState<Amount>({ ml: marks.usual.addsMl })
   const { ml } = amount
   const [picked, setPicked] = useState(lastColour)

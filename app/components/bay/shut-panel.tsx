@@ -1,3 +1,4 @@
+import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { pointFact } from '~core/job/points'
@@ -5,8 +6,6 @@ import type { OpenJoint } from '~core/job/standing'
 import type { JobState } from '~core/job/state'
 import { BigLine } from './big-line'
 import { HoldButton } from './hold-button'
-
-const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** A joint that stands open outside the call: nothing else is begun and nobody lets go before it is shut. */
 export function ShutPanel({
@@ -19,7 +18,7 @@ export function ShutPanel({
   act: (act: FloorAct) => void
 }) {
   const say = useSay()
-  const named = upper(say(pointFact(vehicle, point)))
+  const named = upperFirst(say(pointFact(vehicle, point)))
   const pressed = run !== undefined && run.call !== 'rest'
   return (
     <div className="grid gap-5">

@@ -1,3 +1,4 @@
+import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { allOpen, standingFacts } from '~core/job/standing'
 import type { JobState } from '~core/job/state'
@@ -8,7 +9,7 @@ export function useStanding(state: JobState): string[] {
   return standingFacts(state).map((each) => {
     const text = say(each)
     // A joint is called as it is called.
-    return each.params?.point === undefined ? text.charAt(0).toUpperCase() + text.slice(1) : text
+    return each.params?.point === undefined ? upperFirst(text) : text
   })
 }
 
