@@ -24,9 +24,11 @@ type PictureProps = {
 /** A foot on a pedal seen from the side, or a hand on a lever, where the word says it should be. */
 export function CabPicture({ says, pedal, namesPedal, task }: PictureProps) {
   const { down, move, foot } = poses[says]
+  const saysWhich = namesPedal && (pedal === 'brake' || pedal === 'clutch')
   return (
     <svg
-      viewBox="0 0 200 120"
+      // The pads stand beside the leg, never over it.
+      viewBox={saysWhich ? '-72 0 272 120' : '0 0 200 120'}
       className="h-40 w-full max-w-sm"
       aria-hidden="true"
       fill="none"
@@ -44,7 +46,7 @@ export function CabPicture({ says, pedal, namesPedal, task }: PictureProps) {
       ) : (
         <Pedal down={down} foot={foot} />
       )}
-      {namesPedal && (pedal === 'brake' || pedal === 'clutch') && <WhichPedal clutch={pedal === 'clutch'} />}
+      {saysWhich && <WhichPedal clutch={pedal === 'clutch'} />}
       {move && (
         <path
           className={move === 'down' ? 'cab-move-down' : 'cab-move-up'}
@@ -87,7 +89,7 @@ function Pedal({ down, foot }: { down: number; foot: boolean }) {
 /** Clutch, brake and throttle as the driver looks down on them; the one that is meant is filled. */
 function WhichPedal({ clutch }: { clutch: boolean }) {
   return (
-    <g strokeWidth="3">
+    <g strokeWidth="3" transform="translate(-70 40)">
       <rect x="2" y="2" width="16" height="22" rx="2" fill={clutch ? 'currentColor' : 'none'} />
       <rect x="24" y="2" width="20" height="22" rx="2" fill={clutch ? 'none' : 'currentColor'} />
       <rect x="50" y="2" width="9" height="30" rx="2" />
