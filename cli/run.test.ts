@@ -176,3 +176,52 @@ describe('rig', () => {
     expect(stderr.startsWith(begins)).toBe(true)
   })
 })
+
+describe('diagnose', () => {
+  const request = {
+    format: 'ruddy-siphon.diagnose-request',
+    version: 1,
+    vehicle: carFile(fourCorners),
+    complaint: 'sinking-pedal',
+    history: { opened: [], replaced: [], ageYears: 9, bledSince: true, fullyBled: true },
+    found: [{ check: 'level', result: 'full' }],
+    costs: { labourPerHour: 70, parts: { 'master-cylinder': 140 } },
+  }
+  const diagnose = (input: unknown) => run(['diagnose'], () => JSON.stringify(input))
+
+  test('says what it may be, what comes next and why, each with its sentence', () => {
+    const { causes, next, expectedCost, reasons } = JSON.parse(diagnose(request).stdout)
+    expect(causes[0]).toMatchObject({ id: 'cylinder-bypass', at: 'mc' })
+    expect(next[0]).toMatchObject({
+      kind: 'check',
+      id: 'wet-places',
+      text: expect.stringMatching(/^Look along/),
+    })
+    expect(expectedCost).toBe(next[0].cost + next[0].expectedCostAfter)
+    for (const each of [...next, ...reasons]) expect(each.text).not.toMatch(/\{|undefined/)
+  })
+
+  test('500 requests spoiled in one place are answered or refused with a path, never a crash', () => {
+    const text = JSON.stringify(request)
+    const keys = [...new Set([...text.matchAll(/"(\w+)":/g)].map((match) => match[1] ?? ''))]
+    const value = fc.oneof(
+      fc.jsonValue({ maxDepth: 1 }),
+      fc.constantFrom('soft-pedal', 'wet-places', 'dry', 'drum', 'mc', 0, -1, 1e9),
+    )
+    fc.assert(
+      fc.property(fc.constantFrom(...keys), value, fc.nat({ max: 3 }), (key, spoilt, which) => {
+        let seen = 0
+        const { exitCode, stdout, stderr } = diagnose(
+          JSON.parse(text, (k, v) => (k === key && seen++ === which ? spoilt : v)),
+        )
+        if (exitCode === 0) {
+          expect(stdout).not.toContain('null')
+          return
+        }
+        expect([exitCode, stdout]).toEqual([2, ''])
+        for (const line of stderr.trimEnd().split('\n')) expect(line).toMatch(/^\S.*: \S/)
+      }),
+      { numRuns: 500, seed: 6 },
+    )
+  }, 120_000)
+})

@@ -1,6 +1,8 @@
 import { RELEASE } from '~/lib/release'
 import { type Fault, faultLine, ImpossibleInput } from '~core/base/fault'
 import { calculators } from '~core/calculators/command'
+import { diagnose } from '~core/diagnosis/diagnose'
+import { readDiagnoseRequest } from '~core/diagnosis/request'
 import { planOnRig } from '~core/plan/on-rig'
 import { makePlan } from '~core/plan/plan'
 import { readPlanRequest } from '~core/plan/request'
@@ -36,6 +38,7 @@ export function run(argv: readonly string[], read: (file?: string) => string): O
   if (command === '--version') return { exitCode: 0, stdout: `${RELEASE}\n`, stderr: '' }
   if (command === 'plan') return answer(rest[0], read, plan)
   if (command === 'rig') return answer(rest[0], read, rig)
+  if (command === 'diagnose') return answer(rest[0], read, found)
   if (command === 'calc') {
     const calculator = calculators.find((each) => each.name === rest[0])
     if (!calculator)
@@ -64,6 +67,11 @@ function plan(input: unknown): Answer {
 function rig(input: unknown): Answer {
   const request = readRigRequest(input)
   return request.ok ? { ok: true, value: runRig(request.value) } : request
+}
+
+function found(input: unknown): Answer {
+  const request = readDiagnoseRequest(input)
+  return request.ok ? { ok: true, value: worded(diagnose(request.value)) } : request
 }
 
 function answer(

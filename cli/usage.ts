@@ -5,6 +5,7 @@ export const computeUsage: Record<string, string> = {
   plan: 'plan [FILE]                    plan a bleed from a plan request',
   calc: `calc NAME [FILE]               one of: ${calculators.map(({ name }) => name).join(', ')}`,
   rig: 'rig [FILE]                     run a simulated vehicle from a rig request',
+  diagnose: 'diagnose [FILE]                what is wrong, and what to try next',
 }
 export const keptUsage: Record<string, string> = {
   backup:

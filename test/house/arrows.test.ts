@@ -15,6 +15,7 @@ const floors = [
   'rig',
   'technique',
   'plan',
+  'diagnosis',
   'job',
   'stock',
   'cab',

@@ -3,6 +3,10 @@ import { Ajv2020 } from 'ajv/dist/2020.js'
 import formats from 'ajv-formats'
 import { describe, expect, test } from 'vitest'
 import { z } from 'zod'
+import { Chance } from '~core/base/random'
+import { diagnosisSchema } from '~core/diagnosis/answer'
+import { diagnose } from '~core/diagnosis/diagnose'
+import { diagnoseRequestSchema } from '~core/diagnosis/request'
 import { replayStored } from '~core/job/apply'
 import { jobEventSchema } from '~core/job/events'
 import { readRecord, recordOf, recordSchema } from '~core/job/record'
@@ -16,6 +20,7 @@ import { vehicleSchema } from '~core/vehicle/schema'
 import { worded } from '~core/words'
 import { planCases } from '~test/plan-cases'
 import { planOf, requestOf } from '~test/plan-cases/plan-of'
+import { randomCase } from '~test/worlds/random-case'
 
 /** Every public shape: what is read, what is answered, and what is kept. */
 const schemas = {
@@ -29,6 +34,8 @@ const schemas = {
   }),
   plan: planSchema,
   'rig-request': rigRequestSchema,
+  'diagnose-request': diagnoseRequestSchema,
+  diagnosis: diagnosisSchema,
   event: jobEventSchema,
   record: recordSchema,
   'export-line': exportLineSchema,
@@ -79,6 +86,17 @@ describe('somebody else’s validator takes, by these schemas,', () => {
     const [first] = worked
     const plan = first && worded(planOf(first))
     expect(answer({ ...plan, stages: [{ order: [] }] })).not.toEqual([])
+  })
+
+  test('questions and answers of a diagnosis, and none without a complaint', () => {
+    const [request, answer] = [faults('diagnose-request'), faults('diagnosis')]
+    const chance = new Chance(41)
+    for (let i = 0; i < 20; i++) {
+      const of = randomCase(chance)
+      expect(request({ format: 'ruddy-siphon.diagnose-request', version: 1, ...of })).toEqual([])
+      expect(answer(worded(diagnose(of)))).toEqual([])
+    }
+    expect(request({ format: 'ruddy-siphon.diagnose-request', version: 1 })).not.toEqual([])
   })
 
   test('every event of every old log as it reads today, and its record as it is kept today', () => {

@@ -5,6 +5,7 @@ import { stepWords } from '../steps'
 import { techniqueWords } from '../techniques'
 import { bench } from './bench'
 import { cautions } from './cautions'
+import { diagnosis } from './diagnosis'
 import { door } from './door'
 import { events } from './events'
 import { explain } from './explain'
@@ -35,6 +36,7 @@ export const english: Words = {
   ...job,
   ...findings,
   ...events,
+  ...diagnosis,
   ...door,
   ...fluid,
   ...bench,

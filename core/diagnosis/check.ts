@@ -1,0 +1,39 @@
+import type { Complaint } from './complaints'
+import type { Repair } from './repair'
+import type { Traits } from './traits'
+
+/** Something that can be looked at, and what it shows under each cause. */
+export type Check = {
+  id: string
+  /** @source from memory */
+  minutes: number
+  /** What it can show; the first is what a sound vehicle shows. */
+  results: readonly string[]
+  /** Several places may be found at once, but for the first result, which says that there is none. */
+  several?: true
+  /** Comes before all else, whatever it costs. */
+  first?: true
+  /** Complaints that it can say something about. */
+  complaints: readonly Complaint[]
+  possible?: (traits: Traits) => boolean
+  /** Complaints that have said already what it would say: no news, and not asked. */
+  said?: readonly Complaint[]
+  /** It moves fluid as this repair does, by the planner's minutes and mL. */
+  does?: Repair
+  /** Asked only where the level was found low. */
+  onlyLow?: true
+  /**
+   * Chances of the results in their order, where none of the causes below is there, and under each that shows something
+   * else.
+   * @source from memory, one experienced opinion, unless the file says where it comes from
+   */
+  otherwise: readonly number[]
+  under: Readonly<Record<string, readonly number[]>>
+  /** A result after which the vehicle is sound, and the causes that it has then mended. */
+  ends?: { result: string; mends: readonly string[] }
+  /** Codes of cautions that are shown where it is done. */
+  cautions?: readonly string[]
+}
+
+/** Of two results, how likely the second is. */
+export const second = (chance: number): readonly [number, number] => [1 - chance, chance]

@@ -1,0 +1,24 @@
+import { type Check, second } from '../check'
+
+/** A firm foot, held half a minute. */
+export const holdFirm: Check = {
+  id: 'hold-firm',
+  minutes: 2,
+  results: ['holds', 'sinks'],
+  complaints: [
+    'soft-pedal',
+    'low-pedal',
+    'springy-middle',
+    'lost-after-standing',
+    'no-clutch',
+    'air-never-ends',
+  ],
+  said: ['sinking-pedal'],
+  otherwise: second(0.04),
+  under: {
+    'cylinder-bypass': second(0.7),
+    'outside-leak': second(0.85),
+    'booster-leak': second(0.5),
+    'unit-valve': second(0.6),
+  },
+}

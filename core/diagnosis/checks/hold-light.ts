@@ -1,0 +1,24 @@
+import { type Check, second } from '../check'
+
+/** A light foot, held half a minute. */
+export const holdLight: Check = {
+  id: 'hold-light',
+  minutes: 2,
+  results: ['holds', 'sinks'],
+  complaints: [
+    'soft-pedal',
+    'low-pedal',
+    'springy-middle',
+    'lost-after-standing',
+    'no-clutch',
+    'air-never-ends',
+  ],
+  said: ['sinking-pedal'],
+  otherwise: second(0.04),
+  under: {
+    'cylinder-bypass': second(0.7),
+    'outside-leak': second(0.6),
+    'booster-leak': second(0.5),
+    'unit-valve': second(0.5),
+  },
+}

@@ -1,0 +1,13 @@
+import { type Check, second } from '../check'
+
+/** The bleeder closed with the vacuum on: bubbles that go on come past its thread. */
+export const vacuumClosed: Check = {
+  id: 'vacuum-closed',
+  minutes: 5,
+  results: ['stop', 'go-on'],
+  complaints: ['air-never-ends'],
+  otherwise: second(0.04),
+  under: {
+    'false-bubbles': second(0.93),
+  },
+}
