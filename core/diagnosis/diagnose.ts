@@ -48,7 +48,7 @@ export function diagnose(
 const impossible = () =>
   new ImpossibleInput(
     'found',
-    'nothing that is known shows all of this at once: look again at what was found',
+    'nothing that is known is left: look again at what was found, and at what was tried',
   )
 
 /** Whether anything that is known could show all that was found. */

@@ -4,6 +4,7 @@ import { readWith } from '../base/zod-faults'
 import { lineId } from '../rig/parts/line'
 import { readVehicle } from '../vehicle/read-vehicle'
 import { type Vehicle, vehicleSchema } from '../vehicle/schema'
+import { causes } from './causes'
 import { checkOf, checks } from './checks'
 import { complaintIds } from './complaints'
 import { traitsOf } from './traits'
@@ -15,6 +16,7 @@ const money = z.number('give an amount').min(0, 'give 0 or more').max(1e6, 'give
 const yes = z.boolean('give true or false')
 
 const checkIds = checks.map((check) => check.id)
+const causeIds = causes.map((cause) => cause.id)
 const foundSchema = z.object({
   check: z.enum(checkIds, `give one of: ${checkIds.join(', ')}`),
   result: z.string('give a result of that check'),
@@ -48,6 +50,11 @@ const bodySchema = z.object({
   complaint: z.enum(complaintIds, `give one of: ${complaintIds.join(', ')}`),
   history: historySchema.prefault({}),
   found: z.array(foundSchema, 'give a list of what was found').max(100, 'give at most 100').default([]),
+  /** Causes whose repair was done since, and the complaint is still there. */
+  tried: z
+    .array(z.enum(causeIds, `give causes: ${causeIds.join(', ')}`), 'give a list of causes')
+    .max(60, 'give at most 60')
+    .default([]),
   costs: costsSchema.prefault({}),
 })
 /** The whole shape as it is published. */

@@ -1,4 +1,5 @@
 import type { CauseShare } from './answer'
+import { causeOf } from './causes'
 import type { Check } from './check'
 import { checkOf } from './checks'
 import { type Hypothesis, hypothesesOf, likelihood } from './hypotheses'
@@ -14,12 +15,24 @@ export function weightedOf(of: Case): Weighted[] {
     ...each,
     mass: each.prior * likelihood(of.found, each, of.complaint),
   }))
+  for (const id of of.tried) mend(all, causeOf(id)?.repair.mends ?? [])
   const ended = endedBy(of)
   const named = ended ? all.filter(({ causes }) => causes.every(({ id }) => ended.mends.includes(id))) : all
   // What was mended cannot have been any other; where nothing of it was thought of, the rest stands.
   const left = named.some(({ mass }) => mass > 0) ? named : all
   const sum = left.reduce((total, { mass }) => total + mass, 0)
   return sum > 0 ? left.map((each) => ({ ...each, mass: each.mass / sum })) : []
+}
+
+/** It was mended and is still there: what it mends was not it, and of two faults one is left. */
+function mend(all: Weighted[], mends: readonly string[]): void {
+  for (const each of all) {
+    const left = each.causes.filter(({ id }) => !mends.includes(id))
+    if (left.length === each.causes.length) continue
+    const single = all.find(({ causes }) => causes.length === 1 && causes[0] === left[0])
+    if (single) single.mass += each.mass
+    each.mass = 0
+  }
 }
 
 /** What was found that ends the search: the vehicle is sound, and this mended it. */

@@ -24,6 +24,7 @@ export function randomCase(chance: Chance): Case {
       ...(chance.yes(0.5) && { ageYears: chance.below(40) }),
     }),
     found: [],
+    tried: [],
     costs: { parts: {} },
   }
   // A clutch that is not there is not complained of.
