@@ -7,6 +7,7 @@ const item =
 /** What a job may need at any station, apart from its stations. */
 export function JobMenu({ jobId, filed }: { jobId: string; filed: boolean }) {
   const places = [
+    ['find', 'Find the fault'],
     ['tag', 'Do-not-drive tag'],
     ['trace', 'Every act, with both clocks'],
     ['record', 'The record so far'],

@@ -21,21 +21,31 @@ import { useFieldText, useShow } from '~/lib/units'
 import { fluidSpecs } from '~core/fluid/specs'
 import { colourClues, colours } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
+import { reasonIds } from '~core/plan/request'
 import { wheelsOff } from '~core/plan/wheels-off'
 import { partFact, partsOf, reservoirFact } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Route } from './+types/check-in'
 
-export async function loader({ params, context }: Route.LoaderArgs) {
+export async function loader({ request, params, context }: Route.LoaderArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
   const { scopeSchool } = await shopSettings(context.get(database))
   return {
     vehicle: state.vehicle,
     before: state.checkIn,
+    asked: askedWork(new URL(request.url).searchParams),
     locked: state.run?.plateConfirmed === true || state.filed !== undefined,
     eventId: newId(),
     scopeSchool,
   }
+}
+
+/** Work that the fault finder asks for, put in before anybody types. */
+function askedWork(
+  address: URLSearchParams,
+): Pick<CheckInTyped, 'reason' | 'opened' | 'replaced'> | undefined {
+  const reason = reasonIds.find((id) => id === address.get('reason'))
+  return reason && { reason, opened: address.getAll('opened'), replaced: address.getAll('replaced') }
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -89,12 +99,12 @@ function typedBefore(
 }
 
 export default function CheckInPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { vehicle, before, locked, eventId, scopeSchool } = loaderData
+  const { vehicle, before, asked, locked, eventId, scopeSchool } = loaderData
   const form = useRef<HTMLFormElement>(null)
   const [draft, setDraft] = useState(before)
   const [meta, fields] = useForm<CheckInTyped, CheckInForm>({
     lastResult: actionData,
-    defaultValue: typedBefore(before, vehicle, useFieldText()),
+    defaultValue: { ...typedBefore(before, vehicle, useFieldText()), ...asked },
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: checkInFormSchema }),
     shouldRevalidate: 'onInput',
   })

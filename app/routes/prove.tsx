@@ -80,7 +80,7 @@ export default function ProvePage() {
             <p className="font-bold">
               Failed: {failed.map(({ id }) => say(proofFact(id))).join(', ')}. It does not leave.
             </p>
-            {!locked && <WaysOn failed={failed} act={act} />}
+            {!locked && <WaysOn jobId={jobId} failed={failed} act={act} />}
           </div>
         )}
         {proved === checks.length && link === 'saved' && !back ? (
@@ -108,7 +108,16 @@ export default function ProvePage() {
 }
 
 /** Where what failed leads: set right here, mended under its name, bled again, or the fault looked for. */
-function WaysOn({ failed, act }: { failed: readonly ProofCheck[]; act: (act: FloorAct) => void }) {
+function WaysOn({
+  jobId,
+  failed,
+  act,
+}: {
+  jobId: string
+  failed: readonly ProofCheck[]
+  act: (act: FloorAct) => void
+}) {
+  const complaint = failed.find((check) => check.complaint)?.complaint
   const ways = new Set(failed.map(({ way }) => way))
   return (
     <>
@@ -124,6 +133,11 @@ function WaysOn({ failed, act }: { failed: readonly ProofCheck[]; act: (act: Flo
           Do not just repeat: look for the cause named beside it, cheapest first. Park the job while you look;
           what you mend is bled again.
         </p>
+      )}
+      {complaint && (
+        <Link to={`/jobs/${jobId}/find?complaint=${complaint}`} className="button">
+          Find the fault
+        </Link>
       )}
       <BleedAgain onWhy={(why) => act({ type: 'bleed-again', why })} />
     </>

@@ -7,6 +7,7 @@ const places = [
   { to: '/due', name: 'Due' },
   { to: '/shelf', name: 'Shelf' },
   { to: '/logbook', name: 'Logbook' },
+  { to: '/find', name: 'Faults' },
   { to: '/bench', name: 'Bench' },
   { to: '/people', name: 'People' },
   { to: '/settings', name: 'Shop' },

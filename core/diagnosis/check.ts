@@ -11,6 +11,8 @@ export type Check = {
   results: readonly string[]
   /** Several places may be found at once, but for the first result, which says that there is none. */
   several?: true
+  /** Results that are one place's: where it is can be said with them. */
+  where?: readonly string[]
   /** Comes before all else, whatever it costs. */
   first?: true
   /** Complaints that it can say something about. */

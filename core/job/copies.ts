@@ -22,6 +22,7 @@ export const copyOfJob = (state: JobState): JobState =>
     planned: state.planned,
     run: state.run,
     fromPaper: state.fromPaper,
+    faultFinding: state.faultFinding,
     earlier: state.earlier,
     proofs: state.proofs,
     extraChecks: state.extraChecks,

@@ -28,6 +28,15 @@ export function eventFact(event: JobEvent): Fact {
       return said(event, { doneBy: event.doneBy, doneOn: event.doneOn, places: event.points.length })
     case 'vehicle-moved':
       return said(event, { from: event.from.plate, to: event.plate, why: event.why })
+    case 'fault-looked': {
+      const { check, result } = event.found.at(-1) ?? {}
+      return said(event, {
+        complaint: fact(`complaint-${event.complaint}`),
+        last:
+          check &&
+          fact('fault-look', { look: fact(`check-${check}-name`), result: fact(`result-${result}`) }),
+      })
+    }
     case 'filed':
       return said(event, { outcome: event.outcome })
     case 'addendum':

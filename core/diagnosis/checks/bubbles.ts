@@ -5,6 +5,7 @@ export const bubbles: Check = {
   id: 'bubbles',
   minutes: 10,
   results: ['none', 'thin-out', 'never-end'],
+  where: ['never-end'],
   complaints: [
     'soft-pedal',
     'sinking-pedal',

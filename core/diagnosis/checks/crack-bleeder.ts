@@ -5,6 +5,7 @@ export const crackBleeder: Check = {
   id: 'crack-bleeder',
   minutes: 8,
   results: ['stays', 'frees'],
+  where: ['stays', 'frees'],
   complaints: ['drag-one', 'drag-all', 'pulls-to-one-side'],
   otherwise: second(0.1),
   under: {

@@ -5,6 +5,7 @@ export const flow: Check = {
   id: 'flow',
   minutes: 20,
   results: ['even', 'weak-all', 'weak-one', 'none-one', 'none'],
+  where: ['weak-one', 'none-one'],
   complaints: [
     'soft-pedal',
     'low-pedal',

@@ -5,6 +5,7 @@ export const heat: Check = {
   id: 'heat',
   minutes: 4,
   results: ['none', 'one', 'all'],
+  where: ['one'],
   complaints: ['pulls-to-one-side', 'fades-hot', 'hard-pedal', 'no-flow-one'],
   said: ['drag-one', 'drag-all'],
   otherwise: [0.84, 0.08, 0.08],

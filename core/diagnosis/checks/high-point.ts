@@ -5,6 +5,7 @@ export const highPoint: Check = {
   id: 'high-point',
   minutes: 3,
   results: ['at-top', 'not-at-top'],
+  where: ['not-at-top'],
   complaints: [
     'soft-pedal',
     'low-pedal',

@@ -5,6 +5,7 @@ export const hoseClamped: Check = {
   id: 'hose-clamped',
   minutes: 20,
   results: ['same', 'firms'],
+  where: ['firms'],
   complaints: ['soft-pedal', 'low-pedal', 'springy-middle'],
   possible: ({ mayClamp }) => mayClamp,
   otherwise: second(0.08),

@@ -5,6 +5,7 @@ export const returnTest: Check = {
   id: 'return',
   minutes: 10,
   results: ['returns', 'does-not'],
+  where: ['does-not'],
   complaints: ['drag-one', 'drag-all', 'pulls-to-one-side', 'fades-hot'],
   otherwise: second(0.05),
   under: {

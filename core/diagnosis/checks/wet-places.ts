@@ -8,6 +8,7 @@ export const wetPlaces: Check = {
   results: ['dry', 'wheel', 'line', 'cylinder', 'reservoir', 'booster', 'cabin', 'bellhousing'],
   several: true,
   first: true,
+  where: ['wheel', 'line'],
   complaints: complaintIds,
   otherwise: [0.94, 0.012, 0.008, 0.01, 0.012, 0.006, 0.006, 0.006],
   under: {

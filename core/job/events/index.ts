@@ -13,6 +13,7 @@ import { checkProved, checkProvedSchema } from './check-proved'
 import { checkedIn, checkedInSchema } from './checked-in'
 import { containerOpened, containerOpenedSchema } from './container-opened'
 import { drawnAgain, drawnAgainSchema } from './drawn-again'
+import { faultLooked, faultLookedSchema } from './fault-looked'
 import { filed, filedSchema } from './filed'
 import { jobOpened, jobOpenedSchema } from './job-opened'
 import { jointShut, jointShutSchema } from './joint-shut'
@@ -49,6 +50,7 @@ const deskSchemas = [
   testedSchema,
   plannedSchema,
   paperEnteredSchema,
+  faultLookedSchema,
   vehicleMovedSchema,
   filedSchema,
   addendumSchema,
@@ -98,6 +100,7 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
   tested,
   planned,
   'paper-entered': paperEntered,
+  'fault-looked': faultLooked,
   'vehicle-moved': vehicleMoved,
   filed,
   addendum,

@@ -46,6 +46,7 @@ export const vehicleMoved: EventKind<z.output<typeof vehicleMovedSchema>> = {
       planned: undefined,
       run: undefined,
       fromPaper: undefined,
+      faultFinding: undefined,
       proofs: {},
       earlier: handsOn(state) ? [...state.earlier, left] : state.earlier,
     }

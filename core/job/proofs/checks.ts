@@ -1,4 +1,5 @@
 import { type Fact, fact } from '../../base/decision'
+import type { Complaint } from '../../diagnosis/complaints'
 import { HOLD_S } from '../../plan/stage-steps'
 import { wheelsOff } from '../../plan/wheels-off'
 import { boosterOf } from '../../vehicle/booster'
@@ -34,6 +35,8 @@ export type ProofCheck = {
   restsOn?: readonly string[]
   /** Where a failure leads. */
   way: ProofWay
+  /** What somebody would complain of who drove off with it: where the search for its cause begins. */
+  complaint?: Complaint
   applies: (job: ToProve) => boolean
 }
 
@@ -129,12 +132,14 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'pedal-high',
+    complaint: 'soft-pedal',
     restsOn: ['pads-seated'],
     way: 'bleed-again',
     applies: hydraulicPedal,
   },
   {
     id: 'three-presses',
+    complaint: 'soft-pedal',
     restsOn: ['pedal-high'],
     measure: { unit: 'mm', max: 5, basis: 'default' },
     way: 'bleed-again',
@@ -142,6 +147,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'hold-light',
+    complaint: 'sinking-pedal',
     restsOn: PEDAL_STANDS,
     measure: { unit: 'mm', max: SINK_READ_MM, basis: 'reading' },
     holdS: HOLD_S,
@@ -150,6 +156,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'hold-firm',
+    complaint: 'sinking-pedal',
     restsOn: PEDAL_STANDS,
     measure: { unit: 'mm', max: SINK_READ_MM, basis: 'reading' },
     holdS: HOLD_S,
@@ -164,6 +171,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'engine-on',
+    complaint: 'hard-pedal',
     restsOn: ['hold-firm'],
     way: 'find-fault',
     applies: withBooster,
@@ -182,17 +190,20 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'clutch',
+    complaint: 'no-clutch',
     way: 'bleed-again',
     applies: clutch,
   },
   {
     id: 'wheels-free',
+    complaint: 'drag-one',
     restsOn: FULL_EFFORT,
     way: 'find-fault',
     applies: always,
   },
   {
     id: 'alike',
+    complaint: 'pulls-to-one-side',
     restsOn: ['wheels-free'],
     way: 'find-fault',
     applies: twoSided,
@@ -226,24 +237,28 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'low-speed',
+    complaint: 'soft-pedal',
     restsOn: BEFORE_DRIVING,
     way: 'bleed-again',
     applies: onRoad,
   },
   {
     id: 'road-test',
+    complaint: 'soft-pedal',
     restsOn: ['low-speed'],
     way: 'find-fault',
     applies: onRoad,
   },
   {
     id: 'unit-worked',
+    complaint: 'soft-pedal',
     restsOn: ['low-speed'],
     way: 'bleed-again',
     applies: unitWorked,
   },
   {
     id: 'level-again',
+    complaint: 'low-level',
     restsOn: ['level', 'road-test', 'unit-worked'],
     atMax: true,
     way: 'mend-joint',

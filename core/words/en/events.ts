@@ -19,6 +19,9 @@ export const events: Words = {
   'event-planned': 'Plan taken: {totalMl} of {spec}',
   'event-paper-entered': 'Entered from the bay card: done by {doneBy} on {doneOn}, {places} places',
   'event-vehicle-moved': 'Moved from {from} to {to}: {why}',
+  'event-fault-looked': ({ complaint, last }, say) =>
+    `Looking for the fault (${say.value('complaint', complaint)})${last === undefined ? '' : `: ${say.value('last', last)}`}`,
+  'fault-look': '{look}, {result}',
   'event-filed': 'Filed as {outcome}',
   'event-addendum': 'Added: {said}',
   'event-plate-confirmed': 'Plate compared',

@@ -1,0 +1,150 @@
+import { type ReactNode, useState } from 'react'
+import { LineMap } from '~/components/line-map/line-map'
+import { Reasons } from '~/components/reasons'
+import { useSay } from '~/lib/say'
+import { fact } from '~core/base/decision'
+import { type Complaint, complaintIds } from '~core/diagnosis/complaints'
+import type { Case } from '~core/diagnosis/request'
+import { traitsOf } from '~core/diagnosis/traits'
+import type { FaultFinding } from '~core/job/events/fault-looked'
+import type { Vehicle } from '~core/vehicle/schema'
+import { CauseBars } from './cause-bars'
+import { ComplaintSketch } from './complaint-sketch'
+import { FoundSoFar } from './found-so-far'
+import { NextStep } from './next-step'
+import { OtherSteps } from './other-steps'
+import { useDiagnosis } from './use-diagnosis'
+import { WhatFollows } from './what-follows'
+
+type Props = {
+  /** Left out until somebody says what the vehicle does. */
+  of: Case | undefined
+  /** Why what was asked cannot be. */
+  fault?: string
+  vehicle?: Vehicle
+  locked?: boolean
+  jobId?: string
+  /** Whether what is to be done can still be planned on this job. */
+  plannable?: boolean
+  onFinding: (next: FaultFinding | undefined) => void
+  aside?: ReactNode
+}
+
+/** One question at a time, and what it may be by now beside it. */
+export function FaultFinder({
+  of,
+  fault,
+  vehicle,
+  locked = false,
+  jobId,
+  plannable = false,
+  onFinding,
+  aside,
+}: Props) {
+  const { diagnosis, stale, failed } = useDiagnosis(of)
+  const [chosen, setChosen] = useState<{ asked: string; id: string }>()
+  const asked = JSON.stringify(of?.found)
+  if (!of)
+    return (
+      <Complaints
+        vehicle={vehicle}
+        fault={fault}
+        aside={aside}
+        onPick={(complaint) => onFinding({ complaint, found: [], tried: [] })}
+      />
+    )
+  const finding: FaultFinding = { complaint: of.complaint, found: of.found, tried: of.tried }
+  const { next = [], causes = [] } = diagnosis ?? {}
+  const step = next.find(({ id }) => chosen?.asked === asked && chosen.id === id) ?? next[0]
+  const picked = causes.slice(0, 1).flatMap(({ at }) => at ?? [])
+  return (
+    <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_24rem]">
+      <div className={`grid gap-5 ${stale ? 'opacity-60' : ''}`} aria-busy={stale}>
+        {fault && (
+          <p role="alert" className="fault">
+            {fault}
+          </p>
+        )}
+        {failed && (
+          <p className="fault">Nothing that is known fits all of this: take back what is least sure.</p>
+        )}
+        {!diagnosis && !failed && <p className="panel text-quiet">It is being worked out…</p>}
+        {diagnosis && step && (
+          <NextStep
+            // Another question begins anew, with no place picked.
+            key={`${step.kind} ${step.id}`}
+            step={step}
+            of={of}
+            vehicle={vehicle}
+            locked={locked || stale}
+            onFinding={onFinding}
+          />
+        )}
+        {diagnosis && <WhatFollows diagnosis={diagnosis} step={step} jobId={jobId} plannable={plannable} />}
+        {diagnosis && next.length > 1 && (
+          <OtherSteps
+            next={next.filter((each) => each !== step)}
+            onChoose={(id) => setChosen({ asked, id })}
+          />
+        )}
+        {diagnosis && (
+          <section className="panel">
+            <h2>Why</h2>
+            <Reasons reasons={diagnosis.reasons} />
+          </section>
+        )}
+      </div>
+      <div className="grid gap-5">
+        <CauseBars causes={causes} />
+        <FoundSoFar finding={finding} locked={locked} onFinding={onFinding} />
+        {vehicle && (
+          <section className="panel">
+            <h2>Where</h2>
+            <LineMap vehicle={vehicle} picked={picked} plain />
+          </section>
+        )}
+        {aside && <section className="panel">{aside}</section>}
+      </div>
+    </div>
+  )
+}
+
+function Complaints({
+  vehicle,
+  fault,
+  aside,
+  onPick,
+}: {
+  vehicle?: Vehicle
+  fault?: string
+  aside?: ReactNode
+  onPick: (complaint: Complaint) => void
+}) {
+  const say = useSay()
+  const ids = complaintIds.filter((id) => id !== 'no-clutch' || traitsOf(vehicle).clutch)
+  return (
+    <div className="grid gap-5">
+      <h1 className="text-2xl">What does it do?</h1>
+      {fault && (
+        <p role="alert" className="fault">
+          {fault}
+        </p>
+      )}
+      <ul className="grid gap-3 sm:grid-cols-2 xl:grid-cols-3">
+        {ids.map((id) => (
+          <li key={id} className="contents">
+            <button
+              type="button"
+              onClick={() => onPick(id)}
+              className="flex min-h-[88px] cursor-pointer items-center gap-4 border-2 border-ink bg-enamel px-4 text-left text-xl font-bold hover:bg-oxide-wash"
+            >
+              <ComplaintSketch id={id} />
+              {say(fact(`complaint-${id}`))}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {aside && <section className="panel max-w-xl">{aside}</section>}
+    </div>
+  )
+}

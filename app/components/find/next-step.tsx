@@ -1,0 +1,182 @@
+import { useState } from 'react'
+import { useSay } from '~/lib/say'
+import { fact } from '~core/base/decision'
+import type { Next } from '~core/diagnosis/answer'
+import { checkOf } from '~core/diagnosis/checks'
+import type { Case } from '~core/diagnosis/request'
+import { foundAt } from '~core/diagnosis/shares'
+import type { FaultFinding } from '~core/job/events/fault-looked'
+import { lineId } from '~core/rig/parts/line'
+import { partFact, partsOf } from '~core/vehicle/parts'
+import type { Vehicle } from '~core/vehicle/schema'
+import { money, percent } from './figures'
+
+type Props = {
+  step: Next
+  of: Case
+  vehicle?: Vehicle
+  locked: boolean
+  onFinding: (next: FaultFinding) => void
+}
+
+/** What to do now, large; its answers are areas that a glove hits. */
+export function NextStep(props: Props) {
+  return props.step.kind === 'check' ? <Look {...props} /> : <Mend {...props} />
+}
+
+function Look({ step, of, vehicle, locked, onFinding }: Props) {
+  const say = useSay()
+  const check = checkOf(step.id)
+  const [at, setAt] = useState(foundAt(of) ?? '')
+  const [several, setSeveral] = useState<readonly string[]>([])
+  if (!check) return null
+  const place = check.where && at !== '' ? { at } : {}
+  const answer = (...results: string[]) =>
+    onFinding({
+      complaint: of.complaint,
+      tried: of.tried,
+      found: [
+        ...of.found,
+        ...results.map((result) => ({ check: step.id, result, ...(check.where?.includes(result) && place) })),
+      ],
+    })
+  const [none = '', ...places] = check.results
+  return (
+    <section className="panel grid gap-4" aria-labelledby="next-look">
+      <p className="text-quiet">
+        Look, about {Math.ceil(step.minutes)} min: {say(fact(`check-${step.id}-name`)).toLowerCase()}
+      </p>
+      <h1 id="next-look" className="text-3xl leading-snug">
+        {say(step)}
+      </h1>
+      <Cautions codes={check.cautions} />
+      {check.where && vehicle && <Where vehicle={vehicle} value={at} onChange={setAt} />}
+      {check.several ? (
+        <>
+          <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-3">
+            {places.map((result) => (
+              <button
+                key={result}
+                type="button"
+                disabled={locked}
+                aria-pressed={several.includes(result)}
+                onClick={() =>
+                  setSeveral((before) =>
+                    before.includes(result) ? before.filter((each) => each !== result) : [...before, result],
+                  )
+                }
+                className={`button min-h-[72px] text-xl ${several.includes(result) ? 'button-main' : ''}`}
+              >
+                {several.includes(result) && <span aria-hidden="true">✓</span>}
+                {say(fact(`result-${result}`))}
+              </button>
+            ))}
+          </div>
+          <button
+            type="button"
+            disabled={locked}
+            onClick={() => (several.length > 0 ? answer(...several) : answer(none))}
+            className="button button-main min-h-[72px] text-xl"
+          >
+            {several.length > 0 ? 'Wet there' : say(fact(`result-${none}`))}
+          </button>
+        </>
+      ) : (
+        <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-3">
+          {check.results.map((result) => (
+            <button
+              key={result}
+              type="button"
+              disabled={locked}
+              onClick={() => answer(result)}
+              className="button min-h-[72px] text-xl"
+            >
+              {say(fact(`result-${result}`))}
+            </button>
+          ))}
+        </div>
+      )}
+      <details>
+        <summary className="min-h-12 cursor-pointer py-3 font-bold">What the answer would change</summary>
+        <ul className="grid gap-2">
+          {step.answers?.map(({ result, chance, cause, share }) => (
+            <li key={result}>
+              <strong>{say(fact(`result-${result}`))}</strong> ({percent(chance)} likely): then most likely{' '}
+              {say(fact(`cause-${cause}`))}, {percent(share)}
+            </li>
+          ))}
+        </ul>
+      </details>
+    </section>
+  )
+}
+
+function Mend({ step, of, locked, onFinding }: Props) {
+  const say = useSay()
+  return (
+    <section className="panel grid gap-4" aria-labelledby="next-look">
+      <p className="text-quiet">
+        Mend: {say(fact(`cause-${step.id}`))} · about {Math.ceil(step.minutes)} min, {money(step.cost)} with
+        its parts and the bleed after it
+      </p>
+      <h1 id="next-look" className="text-3xl leading-snug">
+        {say(step)}
+      </h1>
+      <p>No look that is left saves what it costs. The maker’s procedure comes before this.</p>
+      <div>
+        <button
+          type="button"
+          disabled={locked}
+          onClick={() =>
+            onFinding({ complaint: of.complaint, found: of.found, tried: [...of.tried, step.id] })
+          }
+          className="button min-h-[72px] text-xl"
+        >
+          Done, and it is still there
+        </button>
+      </div>
+    </section>
+  )
+}
+
+function Cautions({ codes = [] }: { codes?: readonly string[] }) {
+  const say = useSay()
+  if (codes.length === 0) return null
+  return (
+    <ul className="grid gap-1 border-l-8 border-oxide bg-oxide-wash p-3 font-semibold">
+      {codes.map((code) => (
+        <li key={code}>{say(fact(`care-${code}`))}</li>
+      ))}
+    </ul>
+  )
+}
+
+/** At which wheel or line it is, where the answer is one of a place. */
+function Where({
+  vehicle,
+  value,
+  onChange,
+}: {
+  vehicle: Vehicle
+  value: string
+  onChange: (id: string) => void
+}) {
+  const say = useSay()
+  const places = [
+    ...partsOf(vehicle, 'wheel-brake').map((part) => ({ id: part.id, name: say(partFact(part)) })),
+    ...vehicle.lines.map((line) => ({ id: lineId(line), name: `line: ${lineId(line)}` })),
+  ]
+  return (
+    <label className="grid max-w-md gap-1">
+      <span className="field-label">Where, if it is one place</span>
+      <select className="input min-h-[56px]" value={value} onChange={(event) => onChange(event.target.value)}>
+        <option value="">Not said</option>
+        {places.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}

@@ -1,0 +1,55 @@
+import { Link } from 'react-router'
+import { useSay } from '~/lib/say'
+import { fact } from '~core/base/decision'
+import type { Diagnosis, Next } from '~core/diagnosis/answer'
+import { money } from './figures'
+
+type Props = { diagnosis: Diagnosis; step?: Next; jobId?: string; plannable: boolean }
+
+/** What it comes to, looked at first or not, and the work that follows once it is sure enough. */
+export function WhatFollows({ diagnosis, step, jobId, plannable }: Props) {
+  const say = useSay()
+  const { expectedCost, expectedCostUnlooked, named, work, causes } = diagnosis
+  const [likeliest] = causes
+  if (named)
+    return (
+      <section className="panel grid gap-2">
+        <h1 className="text-3xl">That was it: {say(fact(`cause-${named}`))}</h1>
+        <p>It is proved like every other repair before it leaves.</p>
+        {jobId && (
+          <Link to={`/jobs/${jobId}`} className="button button-main justify-self-start">
+            Back to the job
+          </Link>
+        )}
+      </section>
+    )
+  const saves = (expectedCostUnlooked ?? 0) - expectedCost
+  return (
+    <section className="panel grid gap-3">
+      {saves >= 1 ? (
+        <p>
+          Going on like this comes to about <strong>{money(expectedCost)}</strong> in the mean; mending the
+          likeliest at once, one thing after the other, to {money(expectedCostUnlooked ?? 0)}.
+        </p>
+      ) : (
+        <p>
+          From here it comes to about <strong>{money(expectedCost)}</strong> in the mean.
+        </p>
+      )}
+      {work && likeliest && jobId && plannable && (
+        <div>
+          <Link
+            to={`/jobs/${jobId}/check-in?${new URLSearchParams([
+              ['reason', work.reason],
+              ...work.opened.map((id): [string, string] => ['opened', id]),
+              ...work.replaced.map((id): [string, string] => ['replaced', id]),
+            ])}`}
+            className={`button min-h-[56px] ${step?.kind === 'repair' ? 'button-main' : ''}`}
+          >
+            Plan the work for it: {say(fact(`cause-${likeliest.id}`))}
+          </Link>
+        </div>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,28 @@
+import { type Complaint, complaintIds } from '~core/diagnosis/complaints'
+import type { FaultFinding } from '~core/job/events/fault-looked'
+
+/** What is looked for and was found, as it stands in an address: `complaint=…&found=check.result.at&tried=…`. */
+export function toAddress({ complaint, found, tried }: FaultFinding): URLSearchParams {
+  return new URLSearchParams([
+    ['complaint', complaint],
+    ...found.map(({ check, result, at }): [string, string] => [
+      'found',
+      [check, result, ...(at === undefined ? [] : [at])].join('.'),
+    ]),
+    ...tried.map((id): [string, string] => ['tried', id]),
+  ])
+}
+
+/** @returns undefined where no complaint is named */
+export function fromAddress(address: URLSearchParams): FaultFinding | undefined {
+  const complaint = address.get('complaint') as Complaint | null
+  if (complaint === null || !complaintIds.includes(complaint)) return undefined
+  return {
+    complaint,
+    found: address.getAll('found').map((each) => {
+      const [check = '', result = '', ...at] = each.split('.')
+      return { check, result, ...(at.length > 0 && { at: at.join('.') }) }
+    }),
+    tried: address.getAll('tried'),
+  }
+}

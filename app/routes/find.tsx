@@ -1,0 +1,70 @@
+import { useNavigate } from 'react-router'
+import { FaultFinder } from '~/components/find/fault-finder'
+import { database } from '~/context'
+import { findVehicle, listVehicles } from '~/db/vehicles.server'
+import { fromAddress, toAddress } from '~/lib/fault-address'
+import { orNotFound } from '~/lib/require'
+import { caseFaults, historySchema } from '~core/diagnosis/request'
+import type { FaultFinding } from '~core/job/events/fault-looked'
+import type { Route } from './+types/find'
+
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  const address = new URL(request.url).searchParams
+  const vehicleId = address.get('vehicle') || undefined
+  const stored = vehicleId === undefined ? undefined : orNotFound(await findVehicle(db, vehicleId))
+  return {
+    finding: fromAddress(address),
+    vehicleId,
+    vehicle: stored?.vehicle,
+    vehicles: (await listVehicles(db)).map(({ id, plate, name }) => ({ id, name: `${plate}, ${name}` })),
+  }
+}
+
+/** Nothing is recorded here: the search stands in the address, so that going back takes an answer back. */
+export default function FindPage({ loaderData }: Route.ComponentProps) {
+  const { finding, vehicle, vehicleId, vehicles } = loaderData
+  const navigate = useNavigate()
+  const from = vehicleId === undefined ? '' : `&vehicle=${encodeURIComponent(vehicleId)}`
+  const go = (next: FaultFinding | undefined) => navigate(`/find?${next ? toAddress(next) : ''}${from}`)
+  const of = finding && {
+    ...finding,
+    ...(vehicle && { vehicle }),
+    history: historySchema.parse({}),
+    costs: { parts: {} },
+  }
+  const faults = of ? caseFaults(of) : []
+  return (
+    <>
+      <title>Fault finder · Ruddy Siphon</title>
+      <FaultFinder
+        of={faults.length > 0 ? undefined : of}
+        fault={faults[0]?.message}
+        vehicle={vehicle}
+        onFinding={go}
+        aside={
+          <form className="grid gap-2">
+            {finding &&
+              [...toAddress(finding)].map(([name, value]) => (
+                <input key={`${name} ${value}`} type="hidden" name={name} value={value} />
+              ))}
+            <label className="grid gap-1">
+              <span className="field-label">Which vehicle</span>
+              <select name="vehicle" className="input" defaultValue={vehicleId ?? ''}>
+                <option value="">None of these</option>
+                {vehicles.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <button type="submit" className="button">
+              Take this one
+            </button>
+          </form>
+        }
+      />
+    </>
+  )
+}

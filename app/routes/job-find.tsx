@@ -1,0 +1,55 @@
+import { data, useFetcher } from 'react-router'
+import { FaultFinder } from '~/components/find/fault-finder'
+import { database } from '~/context'
+import { findJob } from '~/db/jobs.server'
+import { fromAddress } from '~/lib/fault-address'
+import { recordDesk } from '~/lib/record-event.server'
+import { orNotFound } from '~/lib/require'
+import { readWith } from '~core/base/zod-faults'
+import { type FaultFinding, faultFindingSchema } from '~core/job/events/fault-looked'
+import { faultCase } from '~core/job/fault-case'
+import type { Route } from './+types/job-find'
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const job = orNotFound(await findJob(context.get(database), params.jobId))
+  // Whoever comes from a failed proof or a finding brings what it was: it is recorded with the first answer.
+  const begun = fromAddress(new URL(request.url).searchParams)
+  const finding = begun && job.faultFinding?.complaint !== begun.complaint ? begun : job.faultFinding
+  return {
+    of: finding && faultCase({ ...job, faultFinding: finding }),
+    vehicle: job.vehicle,
+    plate: job.plate,
+    locked: job.filed !== undefined,
+    plannable: job.run?.plateConfirmed !== true && job.filed === undefined,
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const read = readWith(faultFindingSchema, await request.json())
+  if (!read.ok) return data({ refusal: read.faults[0]?.message }, { status: 400 })
+  const refusal = await recordDesk(context, params.jobId, { type: 'fault-looked', ...read.value })
+  return data({ refusal }, { status: refusal === undefined ? 200 : 409 })
+}
+
+/** The search for what is wrong with the vehicle of a job: every answer is recorded with it. */
+export default function JobFindPage({ loaderData, params }: Route.ComponentProps) {
+  const { of, vehicle, plate, locked, plannable } = loaderData
+  const fetcher = useFetcher<typeof action>()
+  const send = (next: FaultFinding | undefined) => {
+    if (next) fetcher.submit(next, { method: 'post', encType: 'application/json' })
+  }
+  return (
+    <>
+      <title>{`${plate}: Fault finder · Ruddy Siphon`}</title>
+      <FaultFinder
+        of={of}
+        fault={fetcher.data?.refusal}
+        vehicle={vehicle}
+        locked={locked}
+        jobId={params.jobId}
+        plannable={plannable}
+        onFinding={send}
+      />
+    </>
+  )
+}
