@@ -2,7 +2,7 @@ import { type Complaint, complaintIds } from '~core/diagnosis/complaints'
 import type { FaultFinding } from '~core/job/events/fault-looked'
 
 /** What is looked for and was found, as it stands in an address: `complaint=…&found=check.result.at&tried=…`. */
-export function toAddress({ complaint, found, tried }: FaultFinding): URLSearchParams {
+export function toAddress({ complaint, found, tried, was }: FaultFinding): URLSearchParams {
   return new URLSearchParams([
     ['complaint', complaint],
     ...found.map(({ check, result, at }): [string, string] => [
@@ -10,6 +10,7 @@ export function toAddress({ complaint, found, tried }: FaultFinding): URLSearchP
       [check, result, ...(at === undefined ? [] : [at])].join('.'),
     ]),
     ...tried.map((id): [string, string] => ['tried', id]),
+    ...(was === undefined ? [] : [['was', was] satisfies [string, string]]),
   ])
 }
 
@@ -24,5 +25,6 @@ export function fromAddress(address: URLSearchParams): FaultFinding | undefined 
       return { check, result, ...(at.length > 0 && { at: at.join('.') }) }
     }),
     tried: address.getAll('tried'),
+    ...(address.get('was') && { was: address.get('was') ?? '' }),
   }
 }

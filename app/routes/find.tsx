@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router'
 import { FaultFinder } from '~/components/find/fault-finder'
 import { database } from '~/context'
+import { ownCases } from '~/db/fault-cases.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
 import { fromAddress, toAddress } from '~/lib/fault-address'
 import { orNotFound } from '~/lib/require'
@@ -13,8 +14,10 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const address = new URL(request.url).searchParams
   const vehicleId = address.get('vehicle') || undefined
   const stored = vehicleId === undefined ? undefined : orNotFound(await findVehicle(db, vehicleId))
+  const finding = fromAddress(address)
   return {
-    finding: fromAddress(address),
+    finding,
+    own: finding && (await ownCases(db, finding.complaint)),
     vehicleId,
     vehicle: stored?.vehicle,
     vehicles: (await listVehicles(db)).map(({ id, plate, name }) => ({ id, name: `${plate}, ${name}` })),
@@ -23,12 +26,15 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 
 /** Nothing is recorded here: the search stands in the address, so that going back takes an answer back. */
 export default function FindPage({ loaderData }: Route.ComponentProps) {
-  const { finding, vehicle, vehicleId, vehicles } = loaderData
+  const { finding, vehicle, vehicleId, vehicles, own } = loaderData
   const navigate = useNavigate()
   const from = vehicleId === undefined ? '' : `&vehicle=${encodeURIComponent(vehicleId)}`
   const go = (next: FaultFinding | undefined) => navigate(`/find?${next ? toAddress(next) : ''}${from}`)
   const of = finding && {
-    ...finding,
+    complaint: finding.complaint,
+    found: finding.found,
+    tried: finding.tried,
+    own,
     ...(vehicle && { vehicle }),
     history: historySchema.parse({}),
     costs: { parts: {} },
@@ -39,11 +45,12 @@ export default function FindPage({ loaderData }: Route.ComponentProps) {
       <title>Fault finder · Ruddy Siphon</title>
       <FaultFinder
         of={faults.length > 0 ? undefined : of}
+        was={finding?.was}
         fault={faults[0]?.message}
         vehicle={vehicle}
         onFinding={go}
         aside={
-          <form className="grid gap-2">
+          <form className="flex flex-wrap items-end gap-2">
             {finding &&
               [...toAddress(finding)].map(([name, value]) => (
                 <input key={`${name} ${value}`} type="hidden" name={name} value={value} />

@@ -1,6 +1,7 @@
 import { data, useFetcher } from 'react-router'
 import { FaultFinder } from '~/components/find/fault-finder'
 import { database } from '~/context'
+import { ownCases } from '~/db/fault-cases.server'
 import { findJob } from '~/db/jobs.server'
 import { fromAddress } from '~/lib/fault-address'
 import { recordDesk } from '~/lib/record-event.server'
@@ -16,7 +17,11 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const begun = fromAddress(new URL(request.url).searchParams)
   const finding = begun && job.faultFinding?.complaint !== begun.complaint ? begun : job.faultFinding
   return {
-    of: finding && faultCase({ ...job, faultFinding: finding }),
+    of: finding && {
+      ...faultCase({ ...job, faultFinding: finding }),
+      own: await ownCases(context.get(database), finding.complaint),
+    },
+    was: finding?.was,
     vehicle: job.vehicle,
     plate: job.plate,
     locked: job.filed !== undefined,
@@ -33,7 +38,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 /** The search for what is wrong with the vehicle of a job: every answer is recorded with it. */
 export default function JobFindPage({ loaderData, params }: Route.ComponentProps) {
-  const { of, vehicle, plate, locked, plannable } = loaderData
+  const { of, was, vehicle, plate, locked, plannable } = loaderData
   const fetcher = useFetcher<typeof action>()
   const send = (next: FaultFinding | undefined) => {
     if (next) fetcher.submit(next, { method: 'post', encType: 'application/json' })
@@ -43,6 +48,7 @@ export default function JobFindPage({ loaderData, params }: Route.ComponentProps
       <title>{`${plate}: Fault finder · Ruddy Siphon`}</title>
       <FaultFinder
         of={of}
+        was={was}
         fault={fetcher.data?.refusal}
         vehicle={vehicle}
         locked={locked}

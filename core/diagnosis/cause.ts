@@ -20,6 +20,8 @@ export type Cause = {
   rubber?: true
   /** How many times as likely for what was done before. */
   history?: (done: Touched) => number
+  /** Brakes may be lost by it: a shop that seldom sees it suspects it no less. */
+  unsafe?: true
   /** What kind of thing it sits in, where a place can be named. */
   at?: PlaceKind
   repair: Repair

@@ -19,13 +19,13 @@ export function hypothesesOf({
   vehicle,
   complaint,
   history,
-}: Pick<Case, 'vehicle' | 'complaint' | 'history'>): Hypothesis[] {
+  own,
+}: Pick<Case, 'vehicle' | 'complaint' | 'history' | 'own'>): Hypothesis[] {
   const traits = traitsOf(vehicle)
   const touched = touchedBy(history, vehicle)
+  const usual = shareOf(complaint, own)
   const prior = (cause: Cause): number =>
-    (cause.chance[complaint] ?? 0) *
-    (cause.rubber ? rubberOf(touched.ageYears) : 1) *
-    (cause.history?.(touched) ?? 1)
+    usual(cause) * (cause.rubber ? rubberOf(touched.ageYears) : 1) * (cause.history?.(touched) ?? 1)
   const singles = causes
     .filter(({ possible }) => possible?.(traits) ?? true)
     .map((cause): Hypothesis => ({ causes: [cause], prior: prior(cause) }))
@@ -42,6 +42,23 @@ export function hypothesesOf({
     ]
   })
   return [...singles, ...both]
+}
+
+/** The tables count as so many of a shop's own cases. @source from memory */
+const AS_CASES = 20
+
+/**
+ * How often it is that with this complaint: the tables and the shop's own cases, weighed by how many there are. What
+ * brakes may be lost by never counts for less than the tables have it.
+ */
+function shareOf(complaint: Complaint, own: Case['own'] = {}): (cause: Cause) => number {
+  const all = causes.reduce((sum, { chance }) => sum + (chance[complaint] ?? 0), 0)
+  const count = Object.values(own).reduce<number>((sum, each) => sum + (each ?? 0), 0)
+  return ({ id, chance, unsafe }) => {
+    const tabled = (chance[complaint] ?? 0) / all
+    const weighed = (AS_CASES * tabled + (own[id] ?? 0)) / (AS_CASES + count)
+    return unsafe ? Math.max(tabled, weighed) : weighed
+  }
 }
 
 /** Chances of a check's results where this is wrong, in the order of its results. */

@@ -26,6 +26,7 @@ export function reasonsOf(of: Case, weighted: readonly Weighted[], answer: Answe
   const [first] = next
   return [
     reason('shares-from-experience', 'default'),
+    ...ownCases(of),
     ...historyReasons(of),
     ...foundReasons(of, causes),
     ...twoFaults(of, weighted),
@@ -42,6 +43,11 @@ export function reasonsOf(of: Case, weighted: readonly Weighted[], answer: Answe
       : []),
     ...usualPrices(of, compiled),
   ]
+}
+
+function ownCases({ own = {} }: Case): Reason[] {
+  const count = Object.values(own).reduce<number>((sum, each) => sum + (each ?? 0), 0)
+  return count > 0 ? [reason('own-cases-counted', 'default', { count })] : []
 }
 
 function historyReasons({ vehicle, history }: Case): Reason[] {

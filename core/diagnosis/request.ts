@@ -4,7 +4,7 @@ import { readWith } from '../base/zod-faults'
 import { lineId } from '../rig/parts/line'
 import { readVehicle } from '../vehicle/read-vehicle'
 import { type Vehicle, vehicleSchema } from '../vehicle/schema'
-import { causes } from './causes'
+import { causeOf, causes } from './causes'
 import { checkOf, checks } from './checks'
 import { complaintIds } from './complaints'
 import { traitsOf } from './traits'
@@ -56,6 +56,13 @@ const bodySchema = z.object({
     .max(60, 'give at most 60')
     .default([]),
   costs: costsSchema.prefault({}),
+  /** What it was in the end in this shop's own cases of that complaint: how often, by cause. */
+  own: z
+    .partialRecord(
+      z.enum(causeIds, `give causes: ${causeIds.join(', ')}`),
+      z.int('give a count').min(0, 'give 0 or more').max(1e6, 'give at most 1000000'),
+    )
+    .optional(),
 })
 /** The whole shape as it is published. */
 export const diagnoseRequestSchema = bodySchema.extend({ vehicle: vehicleSchema.optional() })
@@ -79,7 +86,7 @@ export function readDiagnoseRequest(input: unknown): Reading<Case> {
 }
 
 /** What of a case cannot be: ids the vehicle does not have, results no check has, two results of one check. */
-export function caseFaults({ vehicle, complaint, history, found }: Case): Fault[] {
+export function caseFaults({ vehicle, complaint, history, found, tried }: Case): Fault[] {
   const faults: Fault[] = []
   if (complaint === 'no-clutch' && !traitsOf(vehicle).clutch)
     faults.push({ path: 'complaint', message: 'this vehicle has no clutch that fluid works' })
@@ -93,10 +100,13 @@ export function caseFaults({ vehicle, complaint, history, found }: Case): Fault[
   for (const [i, { check, result, at }] of found.entries()) {
     const of = checkOf(check)
     if (at !== undefined) ask(`found.${i}.at`, at)
-    if (of && !of.results.includes(result))
+    if (!of) faults.push({ path: `found.${i}.check`, message: `give one of: ${checkIds.join(', ')}` })
+    else if (!of.results.includes(result))
       faults.push({ path: `found.${i}.result`, message: `give one of: ${of.results.join(', ')}` })
-    else if (of) faults.push(...beside(found, i))
+    else faults.push(...beside(found, i))
   }
+  for (const [i, cause] of tried.entries())
+    if (!causeOf(cause)) faults.push({ path: `tried.${i}`, message: `give causes: ${causeIds.join(', ')}` })
   return faults
 }
 

@@ -30,6 +30,7 @@ export function eventFact(event: JobEvent): Fact {
       return said(event, { from: event.from.plate, to: event.plate, why: event.why })
     case 'fault-looked': {
       const { check, result } = event.found.at(-1) ?? {}
+      if (event.was !== undefined) return fact('event-fault-named', { cause: fact(`cause-${event.was}`) })
       return said(event, {
         complaint: fact(`complaint-${event.complaint}`),
         last:

@@ -134,7 +134,8 @@ export const diagnosisCases: DiagnosisCase[] = [
   },
   {
     name: 'all four drag, free at the port, the rod has its play',
-    reasoning: 'Held by the cylinder, and not by the rod: its port stays shut. Drawing down what is over MAX costs nothing.',
+    reasoning:
+      'Held by the cylinder, and not by the rod: its port stays shut. Drawing down what is over MAX costs nothing.',
     complaint: 'drag-all',
     found: [...looked, 'pushrod=clear', 'crack-port=frees'],
     steps: ['overfilled|cylinder-no-return|loosen-cylinder'],

@@ -1,6 +1,6 @@
 import type { Chance } from '~core/base/random'
 import type { Cause } from '~core/diagnosis/cause'
-import { causeOf, causes } from '~core/diagnosis/causes'
+import { causeOf } from '~core/diagnosis/causes'
 import { checkOf } from '~core/diagnosis/checks'
 import { labour, partsFor, priceOfCheck, priceOfPart, priceOfRepair } from '~core/diagnosis/costs'
 import { diagnose } from '~core/diagnosis/diagnose'
@@ -84,14 +84,7 @@ function answer(hidden: Hidden, id: string, chance: Chance): string {
 /** Work until it is right, and what that comes to. The proof after each repair is what it is: it says the truth. */
 export function work(begun: Hidden, policy: Policy, chance: Chance): Outcome {
   let hidden = begun
-  let of: Case = {
-    vehicle: begun.vehicle,
-    complaint: begun.complaint,
-    history: historySchema.parse({}),
-    found: [],
-    tried: [],
-    costs: { parts: {} },
-  }
+  let of = caseOf(begun)
   const outcome: Outcome = { mended: false, cost: 0, minutes: 0, looks: 0, repairs: 0, wasted: 0, caught: 0 }
   const late = begun.complaint === 'lost-after-standing' || begun.complaint === 'fades-hot'
   for (let step = 0; step < 60 && hidden.causes.length > 0; step++) {
@@ -144,6 +137,23 @@ const without = (all: readonly Cause[], mends: readonly string[]) =>
   all.filter(({ id }) => !mends.includes(id))
 const other = (results: readonly string[], not: string) => results.find((each) => each !== not) ?? not
 
-/** Causes that a complaint can be, for whoever wants one of each. */
-export const causesOf = (complaint: Case['complaint']) =>
-  causes.filter(({ chance }) => (chance[complaint] ?? 0) > 0)
+/** What mending comes to for somebody who knows what is wrong. */
+export function costIfKnown({ vehicle, complaint, causes: wrong }: Hidden): number {
+  const of = caseOf({ vehicle, complaint })
+  let [left, cost] = [wrong, 0]
+  while (left[0]) {
+    const [{ repair }] = left as [Cause]
+    cost += priceOfRepair(of, repair, undefined).cost
+    left = without(left, repair.mends)
+  }
+  return cost
+}
+
+const caseOf = ({ vehicle, complaint }: Pick<Hidden, 'vehicle' | 'complaint'>): Case => ({
+  vehicle,
+  complaint,
+  history: historySchema.parse({}),
+  found: [],
+  tried: [],
+  costs: { parts: {} },
+})

@@ -19,6 +19,8 @@ import { WhatFollows } from './what-follows'
 type Props = {
   /** Left out until somebody says what the vehicle does. */
   of: Case | undefined
+  /** The cause that it was in the end. */
+  was?: string
   /** Why what was asked cannot be. */
   fault?: string
   vehicle?: Vehicle
@@ -33,6 +35,7 @@ type Props = {
 /** One question at a time, and what it may be by now beside it. */
 export function FaultFinder({
   of,
+  was,
   fault,
   vehicle,
   locked = false,
@@ -53,7 +56,7 @@ export function FaultFinder({
         onPick={(complaint) => onFinding({ complaint, found: [], tried: [] })}
       />
     )
-  const finding: FaultFinding = { complaint: of.complaint, found: of.found, tried: of.tried }
+  const finding: FaultFinding = { complaint: of.complaint, found: of.found, tried: of.tried, was }
   const { next = [], causes = [] } = diagnosis ?? {}
   const step = next.find(({ id }) => chosen?.asked === asked && chosen.id === id) ?? next[0]
   const picked = causes.slice(0, 1).flatMap(({ at }) => at ?? [])
@@ -69,7 +72,7 @@ export function FaultFinder({
           <p className="fault">Nothing that is known fits all of this: take back what is least sure.</p>
         )}
         {!diagnosis && !failed && <p className="panel text-quiet">It is being worked out…</p>}
-        {diagnosis && step && (
+        {diagnosis && step && was === undefined && (
           <NextStep
             // Another question begins anew, with no place picked.
             key={`${step.kind} ${step.id}`}
@@ -80,8 +83,10 @@ export function FaultFinder({
             onFinding={onFinding}
           />
         )}
-        {diagnosis && <WhatFollows diagnosis={diagnosis} step={step} jobId={jobId} plannable={plannable} />}
-        {diagnosis && next.length > 1 && (
+        {diagnosis && (
+          <WhatFollows diagnosis={diagnosis} was={was} step={step} jobId={jobId} plannable={plannable} />
+        )}
+        {diagnosis && next.length > 1 && was === undefined && (
           <OtherSteps
             next={next.filter((each) => each !== step)}
             onChoose={(id) => setChosen({ asked, id })}
@@ -124,7 +129,10 @@ function Complaints({
   const ids = complaintIds.filter((id) => id !== 'no-clutch' || traitsOf(vehicle).clutch)
   return (
     <div className="grid gap-5">
-      <h1 className="text-2xl">What does it do?</h1>
+      <div className="flex flex-wrap items-end justify-between gap-4">
+        <h1 className="text-2xl">What does it do?</h1>
+        {aside}
+      </div>
       {fault && (
         <p role="alert" className="fault">
           {fault}
@@ -144,7 +152,6 @@ function Complaints({
           </li>
         ))}
       </ul>
-      {aside && <section className="panel max-w-xl">{aside}</section>}
     </div>
   )
 }

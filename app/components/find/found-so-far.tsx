@@ -13,7 +13,7 @@ export function FoundSoFar({
   onFinding: (next: FaultFinding | undefined) => void
 }) {
   const say = useSay()
-  const { complaint, found, tried } = finding
+  const { complaint, found, tried, was } = finding
   const rows = [
     ...found.map((each) => ({
       key: `${each.check} ${each.result}`,
@@ -27,6 +27,16 @@ export function FoundSoFar({
       said: say(fact(`cause-${id}`)),
       without: { ...finding, tried: tried.filter((_, j) => j !== i) },
     })),
+    ...(was === undefined
+      ? []
+      : [
+          {
+            key: 'was',
+            name: 'It was',
+            said: say(fact(`cause-${was}`)),
+            without: { ...finding, was: undefined },
+          },
+        ]),
   ]
   return (
     <section className="panel" aria-labelledby="so-far">

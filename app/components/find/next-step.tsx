@@ -9,6 +9,7 @@ import type { FaultFinding } from '~core/job/events/fault-looked'
 import { lineId } from '~core/rig/parts/line'
 import { partFact, partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
+import { CheckSketch } from './check-sketch'
 import { money, percent } from './figures'
 
 type Props = {
@@ -43,12 +44,17 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
   const [none = '', ...places] = check.results
   return (
     <section className="panel grid gap-4" aria-labelledby="next-look">
-      <p className="text-quiet">
-        Look, about {Math.ceil(step.minutes)} min: {say(fact(`check-${step.id}-name`)).toLowerCase()}
-      </p>
-      <h1 id="next-look" className="text-3xl leading-snug">
-        {say(step)}
-      </h1>
+      <div className="flex items-start gap-5">
+        <div className="grid min-w-0 flex-1 gap-3">
+          <p className="text-quiet">
+            {say(fact(`check-${step.id}-name`))}, about {Math.ceil(step.minutes)} min
+          </p>
+          <h1 id="next-look" className="text-2xl leading-snug sm:text-3xl">
+            {say(step)}
+          </h1>
+        </div>
+        <CheckSketch id={step.id} />
+      </div>
       <Cautions codes={check.cautions} />
       {check.where && vehicle && <Where vehicle={vehicle} value={at} onChange={setAt} />}
       {check.several ? (
@@ -116,14 +122,24 @@ function Mend({ step, of, locked, onFinding }: Props) {
   return (
     <section className="panel grid gap-4" aria-labelledby="next-look">
       <p className="text-quiet">
-        Mend: {say(fact(`cause-${step.id}`))} · about {Math.ceil(step.minutes)} min, {money(step.cost)} with
-        its parts and the bleed after it
+        To mend: {say(fact(`cause-${step.id}`))}. About {Math.ceil(step.minutes)} min, cost {money(step.cost)}
+        with parts and the bleed after it
       </p>
       <h1 id="next-look" className="text-3xl leading-snug">
         {say(step)}
       </h1>
       <p>No look that is left saves what it costs. The maker’s procedure comes before this.</p>
-      <div>
+      <div className="flex flex-wrap gap-3">
+        <button
+          type="button"
+          disabled={locked}
+          onClick={() =>
+            onFinding({ complaint: of.complaint, found: of.found, tried: of.tried, was: step.id })
+          }
+          className="button min-h-[72px] text-xl"
+        >
+          Done, and it is good
+        </button>
         <button
           type="button"
           disabled={locked}

@@ -4,12 +4,13 @@ import { fact } from '~core/base/decision'
 import type { Diagnosis, Next } from '~core/diagnosis/answer'
 import { money } from './figures'
 
-type Props = { diagnosis: Diagnosis; step?: Next; jobId?: string; plannable: boolean }
+type Props = { diagnosis: Diagnosis; was?: string; step?: Next; jobId?: string; plannable: boolean }
 
 /** What it comes to, looked at first or not, and the work that follows once it is sure enough. */
-export function WhatFollows({ diagnosis, step, jobId, plannable }: Props) {
+export function WhatFollows({ diagnosis, was, step, jobId, plannable }: Props) {
   const say = useSay()
-  const { expectedCost, expectedCostUnlooked, named, work, causes } = diagnosis
+  const { expectedCost, expectedCostUnlooked, work, causes } = diagnosis
+  const named = was ?? diagnosis.named
   const [likeliest] = causes
   if (named)
     return (
@@ -28,12 +29,12 @@ export function WhatFollows({ diagnosis, step, jobId, plannable }: Props) {
     <section className="panel grid gap-3">
       {saves >= 1 ? (
         <p>
-          Going on like this comes to about <strong>{money(expectedCost)}</strong> in the mean; mending the
-          likeliest at once, one thing after the other, to {money(expectedCostUnlooked ?? 0)}.
+          Going on like this costs about <strong>{money(expectedCost)}</strong> on average; mending the
+          likeliest at once, one thing after the other, {money(expectedCostUnlooked ?? 0)}.
         </p>
       ) : (
         <p>
-          From here it comes to about <strong>{money(expectedCost)}</strong> in the mean.
+          From here it costs about <strong>{money(expectedCost)}</strong> on average.
         </p>
       )}
       {work && likeliest && jobId && plannable && (

@@ -16,5 +16,6 @@ export const boosterLeak: Cause = {
   possible: ({ booster }) => booster,
   rubber: true,
   at: 'cylinder',
+  unsafe: true,
   repair: cylinderAndBooster,
 }

@@ -15,6 +15,7 @@ export const brakeSeized: Cause = {
   rubber: true,
   history: ({ brake }) => (brake.replaced ? 0.4 : 1),
   at: 'brake',
+  unsafe: true,
   repair: newBrake,
   onRig: (at) => ({ faults: [{ kind: 'piston-stuck', at }] }),
 }

@@ -17,6 +17,7 @@ export const cylinderBypass: Cause = {
   rubber: true,
   history: ({ cylinder }) => (cylinder.replaced ? 0.3 : 1),
   at: 'cylinder',
+  unsafe: true,
   repair: newCylinder,
   onRig: (at) => ({ faults: [{ kind: 'bypass', at, mlPerMinPerMPa: 6 }] }),
 }

@@ -17,6 +17,7 @@ export const outsideLeak: Cause = {
   },
   history: ({ line, brake, unbled }) => (line.opened || line.replaced || brake.opened || unbled ? 1.5 : 1),
   at: 'any',
+  unsafe: true,
   repair: jointMadeTight,
   onRig: (at) => ({ faults: [{ kind: 'leak', at, mlPerMinPerMPa: 8 }] }),
 }

@@ -24,7 +24,7 @@ export const flow: Check = {
     'hose-closed': [0.12, 0.01, 0.6, 0.26, 0.01],
     'bleeder-blocked': [0.02, 0.01, 0.35, 0.61, 0.01],
     'line-blocked': [0.03, 0.01, 0.4, 0.55, 0.01],
-    'cylinder-no-draw': [0.03, 0.22, 0.02, 0.03, 0.7],
+    'cylinder-no-draw': [0.03, 0.17, 0.05, 0.25, 0.5],
     'unit-valve': [0.45, 0.03, 0.32, 0.19, 0.01],
     'cylinder-no-return': [0.86, 0.09, 0.03, 0.01, 0.01],
     'outside-leak': [0.7, 0.18, 0.1, 0.01, 0.01],

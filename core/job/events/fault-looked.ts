@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
+import { causeOf } from '../../diagnosis/causes'
 import { complaintIds } from '../../diagnosis/complaints'
 import { caseFaults } from '../../diagnosis/request'
 import { faultCase } from '../fault-case'
@@ -12,6 +13,8 @@ export const faultFindingSchema = z.object({
   complaint: z.enum(complaintIds),
   found: z.array(z.object({ check: id, result: id, at: id.optional() })).max(100),
   tried: z.array(id).max(60),
+  /** The cause that it was in the end. */
+  was: id.optional(),
 })
 export type FaultFinding = z.output<typeof faultFindingSchema>
 
@@ -32,6 +35,12 @@ export const faultLooked: EventKind<FaultLooked> = {
   undo: false,
   whileParked: true,
   refuse: (state, event) =>
-    caseFaults(faultCase({ ...state, faultFinding: event })).length > 0 ? fact('fault-not-so') : undefined,
-  apply: (state, { complaint, found, tried }) => ({ ...state, faultFinding: { complaint, found, tried } }),
+    caseFaults(faultCase({ ...state, faultFinding: event })).length > 0 ||
+    (event.was !== undefined && !causeOf(event.was))
+      ? fact('fault-not-so')
+      : undefined,
+  apply: (state, { complaint, found, tried, was }) => ({
+    ...state,
+    faultFinding: { complaint, found, tried, ...(was !== undefined && { was }) },
+  }),
 }

@@ -227,6 +227,8 @@ const cautions: Words = {
 const reasons: Words = {
   'shares-from-experience':
     'Shares begin from tabled figures of experience, and move with every answer. They are no measurement.',
+  'own-cases-counted': ({ count }) =>
+    `${count === 1 ? 'One case' : `${count} cases`} of this shop’s own are weighed with the tables, which count as twenty. What brakes may be lost by never counts for less than there.`,
   'history-unbled': 'Opened and not bled since: air is several times as likely.',
   'history-fully-bled': 'Bled fully already: air is less likely than it would be.',
   'history-age': 'Rubber of {ageYears} years counts as that.',

@@ -21,6 +21,7 @@ export const events: Words = {
   'event-vehicle-moved': 'Moved from {from} to {to}: {why}',
   'event-fault-looked': ({ complaint, last }, say) =>
     `Looking for the fault (${say.value('complaint', complaint)})${last === undefined ? '' : `: ${say.value('last', last)}`}`,
+  'event-fault-named': 'The fault was: {cause}',
   'fault-look': '{look}, {result}',
   'event-filed': 'Filed as {outcome}',
   'event-addendum': 'Added: {said}',

@@ -1,0 +1,59 @@
+import { expect, test } from 'vitest'
+import { fromAddress, toAddress } from '~/lib/fault-address'
+import { sharesOf } from '~core/diagnosis/shares'
+import { ScriptedJob } from '~test/worlds/scripted-job'
+import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
+import { faultCase } from '../fault-case'
+
+const looked = {
+  type: 'fault-looked' as const,
+  complaint: 'soft-pedal' as const,
+  found: [{ check: 'wet-places', result: 'wheel', at: 'brake-rr' }],
+  tried: ['air-lines'],
+}
+const planned = () =>
+  ScriptedJob.planned(
+    vehicleFrom(carFile(fourCorners)),
+    { reason: 'repair', replaced: ['mc'] },
+    ['two-person'],
+    300,
+  )
+
+test('what was found stands with the job, and what was done on the job counts as done before', () => {
+  const job = planned()
+  job.do(looked)
+  expect(job.state.faultFinding).toEqual({
+    complaint: 'soft-pedal',
+    found: looked.found,
+    tried: looked.tried,
+  })
+  const of = faultCase(job.state)
+  expect(of).toMatchObject({ found: looked.found, history: { replaced: ['mc'], bledSince: false } })
+  expect(sharesOf(of)[0]).toMatchObject({ id: 'outside-leak', at: 'brake-rr' })
+  job.bledToTheEnd()
+  expect(faultCase(job.state).history).toMatchObject({ bledSince: true, fullyBled: true })
+})
+
+test.each([
+  [{ found: [{ check: 'wet-places', result: 'wheel', at: 'nowhere' }] }],
+  [{ found: [{ check: 'level', result: 'purple' }] }],
+  [{ found: [{ check: 'horoscope', result: 'good' }] }],
+  [{ tried: ['prayer'] }],
+  [{ was: 'the weather' }],
+  [{ complaint: 'no-clutch' as const }],
+])('%j is refused, and nothing of it stands', (wrong) => {
+  const job = planned()
+  expect(() => job.do({ ...looked, ...wrong })).toThrow()
+  expect(job.state.faultFinding).toBeUndefined()
+})
+
+test('an address bears all of it and gives it back, also where a place has dots in its name', () => {
+  const finding = {
+    ...looked,
+    found: [{ check: 'flow', result: 'weak-one', at: 'unit to brake.rr (A)' }],
+    was: 'hose-closed',
+  }
+  const { type: _type, ...borne } = finding
+  expect(fromAddress(new URLSearchParams(toAddress(borne).toString()))).toEqual(borne)
+  expect(fromAddress(new URLSearchParams('complaint=itches'))).toBeUndefined()
+})
