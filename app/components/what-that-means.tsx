@@ -1,3 +1,4 @@
+import { Link, useParams } from 'react-router'
 import { Reasons } from '~/components/reasons'
 import { colourClues } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
@@ -16,6 +17,7 @@ export function WhatThatMeans({
   draft?: CheckIn
   scopeSchool: 'local' | 'whole'
 }) {
+  const { jobId } = useParams()
   const level = levelDrop(vehicle, draft?.work.padWearMm ?? {}, draft?.levelMl)
   const scope = draft && decideScope(vehicle, draft.work, scopeSchool)
   const clue = draft && colourClues[draft.colour]
@@ -31,6 +33,14 @@ export function WhatThatMeans({
         </p>
       )}
       <Reasons reasons={level.reasons} />
+      {level.value.explained === 'more-than-wear' && jobId !== undefined && (
+        <Link
+          to={`/jobs/${jobId}/find?complaint=low-level&found=wear-sum.does-not`}
+          className="button justify-self-start"
+        >
+          Find where it went
+        </Link>
+      )}
       {scope && (
         <>
           <p className="font-bold">

@@ -12,14 +12,16 @@ import { faultCase } from '~core/job/fault-case'
 import type { Route } from './+types/job-find'
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const job = orNotFound(await findJob(context.get(database), params.jobId))
+  const db = context.get(database)
+  const job = orNotFound(await findJob(db, params.jobId))
+  const earlier = job.comebackOf === undefined ? undefined : await findJob(db, job.comebackOf)
   // Whoever comes from a failed proof or a finding brings what it was: it is recorded with the first answer.
   const begun = fromAddress(new URL(request.url).searchParams)
   const finding = begun && job.faultFinding?.complaint !== begun.complaint ? begun : job.faultFinding
   return {
     of: finding && {
-      ...faultCase({ ...job, faultFinding: finding }),
-      own: await ownCases(context.get(database), finding.complaint),
+      ...faultCase({ ...job, faultFinding: finding }, { earlier }),
+      own: await ownCases(db, finding.complaint),
     },
     was: finding?.was,
     vehicle: job.vehicle,

@@ -9,6 +9,8 @@ export type Check = {
   minutes: number
   /** What it can show; the first is what a sound vehicle shows. */
   results: readonly string[]
+  /** It is held for so long. */
+  holdS?: number
   /** Several places may be found at once, but for the first result, which says that there is none. */
   several?: true
   /** Results that are one place's: where it is can be said with them. */

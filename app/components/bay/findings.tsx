@@ -1,3 +1,4 @@
+import { Link, useParams } from 'react-router'
 import { useAnnounce } from '~/heard/announce'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
@@ -20,6 +21,7 @@ export function Findings({ state, act }: { state: JobState; act: (act: FloorAct)
         </p>
         {first.waitS !== undefined && <WaitClock startedAt={first.since} waitS={first.waitS} />}
         <Checks finding={first} />
+        {first.leads && <FindTheFault complaint={first.leads} />}
         {first.mends && <Mend mends={first.mends} act={act} />}
       </div>
       {others.map((each) =>
@@ -39,6 +41,17 @@ export function Findings({ state, act }: { state: JobState; act: (act: FloorAct)
         ),
       )}
     </section>
+  )
+}
+
+/** The search for its cause, on the job; a practice has none. */
+function FindTheFault({ complaint }: { complaint: string }) {
+  const { jobId } = useParams()
+  if (jobId === undefined) return null
+  return (
+    <Link to={`/jobs/${jobId}/find?complaint=${complaint}`} className="button min-h-[56px]">
+      Find the fault
+    </Link>
   )
 }
 

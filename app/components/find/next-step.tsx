@@ -3,6 +3,7 @@ import { useSay } from '~/lib/say'
 import { fact } from '~core/base/decision'
 import type { Next } from '~core/diagnosis/answer'
 import { checkOf } from '~core/diagnosis/checks'
+import { ledOf } from '~core/diagnosis/led'
 import type { Case } from '~core/diagnosis/request'
 import { foundAt } from '~core/diagnosis/shares'
 import type { FaultFinding } from '~core/job/events/fault-looked'
@@ -11,6 +12,8 @@ import { partFact, partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import { CheckSketch } from './check-sketch'
 import { money, percent } from './figures'
+import { HoldFor } from './hold-for'
+import { LedCheck } from './led-check'
 
 type Props = {
   step: Next
@@ -30,6 +33,7 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
   const check = checkOf(step.id)
   const [at, setAt] = useState(foundAt(of) ?? '')
   const [several, setSeveral] = useState<readonly string[]>([])
+  const led = ledOf(step.id)
   if (!check) return null
   const place = check.where && at !== '' ? { at } : {}
   const answer = (...results: string[]) =>
@@ -57,6 +61,7 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
       </div>
       <Cautions codes={check.cautions} />
       {check.where && vehicle && <Where vehicle={vehicle} value={at} onChange={setAt} />}
+      {check.holdS !== undefined && <HoldFor holdS={check.holdS} />}
       {check.several ? (
         <>
           <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-3">
@@ -101,6 +106,9 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
             </button>
           ))}
         </div>
+      )}
+      {led && vehicle && (
+        <LedCheck led={led} vehicle={vehicle} complaint={of.complaint} locked={locked} onResult={answer} />
       )}
       <details>
         <summary className="min-h-12 cursor-pointer py-3 font-bold">What the answer would change</summary>

@@ -5,6 +5,7 @@ export const holdFirm: Check = {
   id: 'hold-firm',
   minutes: 2,
   results: ['holds', 'sinks'],
+  holdS: 30,
   complaints: [
     'soft-pedal',
     'low-pedal',

@@ -5,6 +5,7 @@ export const holdLight: Check = {
   id: 'hold-light',
   minutes: 2,
   results: ['holds', 'sinks'],
+  holdS: 30,
   complaints: [
     'soft-pedal',
     'low-pedal',

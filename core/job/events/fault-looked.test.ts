@@ -34,6 +34,29 @@ test('what was found stands with the job, and what was done on the job counts as
   expect(faultCase(job.state).history).toMatchObject({ bledSince: true, fullyBled: true })
 })
 
+test('what the job it came back from has opened and bled counts too; ids of another vehicle do not', () => {
+  const earlier = planned().bledToTheEnd().state
+  const back = ScriptedJob.planned(
+    vehicleFrom(carFile(fourCorners)),
+    { reason: 'soft-pedal' },
+    ['two-person'],
+    300,
+  )
+  expect(faultCase(back.state, { earlier }).history).toMatchObject({
+    replaced: ['mc'],
+    bledSince: true,
+    fullyBled: true,
+  })
+  const other = {
+    ...earlier,
+    checkIn: earlier.checkIn && {
+      ...earlier.checkIn,
+      work: { ...earlier.checkIn.work, replaced: ['elsewhere'] },
+    },
+  }
+  expect(faultCase(back.state, { earlier: other }).history.replaced).toEqual([])
+})
+
 test.each([
   [{ found: [{ check: 'wet-places', result: 'wheel', at: 'nowhere' }] }],
   [{ found: [{ check: 'level', result: 'purple' }] }],

@@ -15,6 +15,7 @@ export const falseBubbles: Watcher = ({ progress, technique, point }) => {
   if (last.length < STEADY || !small || last.some((each) => each !== last[0])) return undefined
   return {
     ...fact('false-bubbles', { times: STEADY, point }),
+    leads: 'air-never-ends',
     checks: [fact('look-close-under-vacuum'), fact('look-one-pull'), fact('look-open-less')],
   }
 }

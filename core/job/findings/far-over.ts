@@ -15,6 +15,7 @@ export const farOver: Watcher = ({ stageRun, point, progress }) => {
   const air = progress.bubbles !== undefined && progress.bubbles !== 'none'
   return {
     ...fact(air ? 'over-with-air' : 'over-with-colour', { throughMl: progress.ml, point, targetMl }),
+    ...(air && { leads: 'air-never-ends' as const }),
     checks: checks(air ? ofAir : ofColour),
   }
 }

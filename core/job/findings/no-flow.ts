@@ -17,7 +17,12 @@ export const noFlow: Watcher = ({ stageRun, point, progress }) => {
   if (progress.bubbles !== 'none')
     return {
       ...fact('draws-nothing', { point, times }),
+      leads: 'air-never-ends',
       checks: upTo('level-and-ports', 'pushrod-play', 'thumb'),
     }
-  return { ...fact('no-flow', { point, times }), checks: upTo('port', 'unit', 'bleeder-out', 'three-closed') }
+  return {
+    ...fact('no-flow', { point, times }),
+    leads: 'no-flow-one',
+    checks: upTo('port', 'unit', 'bleeder-out', 'three-closed'),
+  }
 }

@@ -54,7 +54,7 @@ function timed(seen: Seen): Finding | undefined {
   if (behindUnit(seen)) return undefined
   // Only what stays below half with the watch's own error given away.
   if (share * (1 + USUAL_FLOW_ERROR_PCT / 100) >= RESTRICTED_SHARE) return undefined
-  return { ...fact('flow-slow', runs), checks }
+  return { ...fact('flow-slow', runs), leads: 'no-flow-one', checks }
 }
 
 /** Whether a unit's small passages stand on the way. */
@@ -72,7 +72,11 @@ function pulled({ point, progress, stageRun, state, technique }: Seen): Finding 
     return undefined
   const [mine, theirs] = [progress.ml / progress.counted, beside.ml / beside.counted]
   if (!(mine < RESTRICTED_SHARE * theirs)) return undefined
-  return { ...fact('pulls-small', { point, pullMl: mine, other, otherMl: theirs }), checks }
+  return {
+    ...fact('pulls-small', { point, pullMl: mine, other, otherMl: theirs }),
+    leads: 'no-flow-one',
+    checks,
+  }
 }
 
 /** Pulls of which somebody wrote down what they brought. */

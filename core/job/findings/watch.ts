@@ -1,4 +1,5 @@
 import type { Fact } from '../../base/decision'
+import type { Complaint } from '../../diagnosis/complaints'
 import type { Technique } from '../../technique/technique'
 import type { FloorEvent, Unstamped } from '../events'
 import type { Running } from '../events/kind'
@@ -8,6 +9,8 @@ import type { PointRun, StageRunState } from '../state'
 export type Finding = Fact & {
   /** What to check, the quickest first. */
   checks: readonly Fact[]
+  /** Where the search for its cause begins, as what somebody would complain of. */
+  leads?: Complaint
   /** Something is to be left alone for so long, from a moment on. */
   waitS?: number
   /** An act that mends it, with what its button says. */

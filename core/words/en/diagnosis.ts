@@ -243,6 +243,22 @@ const reasons: Words = {
   'search-ended': 'That mended it: {cause}.',
 }
 
+const led: Words = {
+  'led-pressure': 'Pressure in the line, {n}',
+  'led-travel': 'Pedal travel, {n}',
+  'led-missing': 'Missing below MAX',
+  'led-wear': 'Wear: {brake}',
+  'led-limit': 'Widest it may be',
+  'led-top-along': 'Top, along',
+  'led-top-across': 'Top, across',
+  'led-middle-along': 'Middle, along',
+  'led-middle-across': 'Middle, across',
+  'led-bottom-along': 'Bottom, along',
+  'led-bottom-across': 'Bottom, across',
+  'bore-within': 'Widest {widestMm}, at most {limitMm} allowed.',
+  'bore-beyond': 'Widest {widestMm}, at most {limitMm} allowed: it is not used again.',
+}
+
 /** Finding out what is wrong: complaints, causes, looks, what they show, what mends. */
 export const diagnosis: Words = {
   ...complaints,
@@ -253,4 +269,5 @@ export const diagnosis: Words = {
   ...spares,
   ...cautions,
   ...reasons,
+  ...led,
 }

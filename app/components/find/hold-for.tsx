@@ -1,0 +1,19 @@
+import { useState } from 'react'
+import { WaitClock } from '../bay/hold-clock'
+
+/** A look that takes its time: a clock for whoever holds the pedal. */
+export function HoldFor({ holdS }: { holdS: number }) {
+  const [startedAt, setStartedAt] = useState<string>()
+  return (
+    <div className="grid justify-items-start gap-3">
+      <button
+        type="button"
+        className="button min-h-[72px] text-xl"
+        onClick={() => setStartedAt(new Date().toISOString())}
+      >
+        {startedAt === undefined ? `It is held: start the ${holdS} s` : 'Start again'}
+      </button>
+      {startedAt !== undefined && <WaitClock startedAt={startedAt} waitS={holdS} />}
+    </div>
+  )
+}
