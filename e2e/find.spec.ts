@@ -120,7 +120,6 @@ test('low level on worn pads: the wear explains it before anybody looks for a le
   await page.getByRole('textbox', { name: /^Missing below MAX/ }).fill('vierzig')
   await expect(page.getByText('Give a number, like 3.1 or 3,1.')).toBeVisible()
   await page.getByRole('textbox', { name: /^Missing below MAX/ }).fill('40,5')
-  await shot(page, 'wear')
   expect(await accessibilityFaults(page)).toEqual([])
   await page.getByRole('button', { name: 'Take it: Yes, about as much' }).click()
   await expect(shares(page).getByRole('listitem').first()).toContainText('worn pads')
@@ -130,23 +129,4 @@ test('an address that cannot be says so, and asks anew', async ({ page }) => {
   await visit(page, '/find?complaint=soft-pedal&found=horoscope.good')
   await expect(page.getByRole('alert')).toContainText('give one of: level')
   await expect(page.getByRole('heading', { name: 'What does it do?' })).toBeVisible()
-})
-
-async function shot(page: Page, name: string) {
-  if (!process.env.SHOTS) return
-  await page.waitForTimeout(500)
-  await page.screenshot({ path: `/tmp/shots/${name}.png`, fullPage: process.env.SHOTS === 'full' })
-}
-
-test('pictures', async ({ page }) => {
-  test.skip(!process.env.SHOTS)
-  await visit(page, '/find')
-  await shot(page, 'complaints')
-  await complains(page, 'GNT 107', 'Soft: it gives')
-  await says(page, 'At MAX or near')
-  await says(page, 'Dry everywhere')
-  await shot(page, 'soft-3')
-  await page.emulateMedia({ colorScheme: 'dark' })
-  await page.setViewportSize({ width: 390, height: 844 })
-  await shot(page, 'soft-dark-390')
 })

@@ -36,6 +36,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
         `${jobs.bleed}/bleed`,
         `${jobs.bleed}/file`,
         `${jobs.bleed}/move`,
+        `${jobs.bleed}/find?complaint=soft-pedal`,
+        '/find',
         `${jobs.bleed}/tag`,
         `${jobs.bleed}/trace`,
         `${jobs.bleed}/record`,

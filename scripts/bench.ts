@@ -3,6 +3,7 @@ import vanFile from '../demo/vehicles/post-van-lhd.json'
 import { DemoServer } from '../e2e/server'
 import { benchCab } from './bench/cab'
 import { benchCommand } from './bench/command'
+import { benchDiagnosis } from './bench/diagnosis'
 import { benchDue } from './bench/due'
 import { benchKept } from './bench/kept'
 import { benchAppend, benchReducer } from './bench/log'
@@ -15,6 +16,7 @@ import { benchWhatIf } from './bench/what-if'
 
 await benchReducer()
 await benchPlan()
+await benchDiagnosis()
 await benchMap()
 await benchPhysics()
 await benchRig(vehicleFrom(vanFile), { cylinder: 'cylinder', bleeder: 'FL' })

@@ -132,8 +132,9 @@ async function everyView() {
     pedalPropped: false,
     note: 'Wheels are off.',
   })
-  await go(`${lhd}/tag`)
-  await shot('tag')
+  await go('/find?complaint=soft-pedal&found=level.full&found=wet-places.dry')
+  await page.locator('#next-look').waitFor()
+  await shot('find')
   await go('/logbook')
   await page.getByRole('link', { name: 'GNT 107' }).click()
   await page.getByText('Bleeders, in the order').waitFor()

@@ -3,6 +3,7 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { data, Form, redirect } from 'react-router'
 import { z } from 'zod'
 import { Choices, NoteField, TextField } from '~/components/field'
+import { WasIt } from '~/components/find/was-it'
 import { FittedFields } from '~/components/fitted-fields'
 import { FormRefusal } from '~/components/form-refusal'
 import { verdictWords } from '~/components/words'
@@ -22,7 +23,9 @@ import { sayHere } from '~/lib/say.server'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { cabPerson } from '~core/cab/person'
+import { sharesOf } from '~core/diagnosis/shares'
 import type { Judgement } from '~core/fluid/judgement'
+import { faultCase } from '~core/job/fault-case'
 import { filingRefusal, type Outcome } from '~core/job/filing'
 import { checksFor, proofFact } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
@@ -79,8 +82,16 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     others: (await listPeople(db)).filter(({ id }) => id !== here?.id),
     due,
     fitted: await knownToFit(db, state),
+    search: unendedSearch(state),
     eventId: newId(),
   }
+}
+
+/** A search for a fault that nobody has ended, and what it may have been, likeliest first. */
+function unendedSearch(state: JobState) {
+  const { faultFinding } = state
+  if (!faultFinding || faultFinding.was !== undefined) return undefined
+  return { finding: faultFinding, causes: sharesOf(faultCase(state)).map(({ id }) => id) }
 }
 
 /** What is known to fit already, from earlier jobs before the file: the fields begin with it. */
@@ -140,7 +151,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return refused ?? redirect(`/jobs/${params.jobId}/record`)
 }
 
-export default function FilePage({ loaderData, actionData }: Route.ComponentProps) {
+export default function FilePage({ loaderData, actionData, params }: Route.ComponentProps) {
   const { mayDrive, mayDecline, mayKeep, judged, unproved, bled, parked, outMl, due, eventId } = loaderData
   const show = useShow()
   const [meta, fields] = useForm({
@@ -155,68 +166,76 @@ export default function FilePage({ loaderData, actionData }: Route.ComponentProp
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: fileFormSchema }),
   })
   return (
-    <Form method="post" {...getFormProps(meta)} className="panel mx-auto grid w-full max-w-4xl gap-5">
-      <title>File · Ruddy Siphon</title>
-      <h1 className="text-2xl">File it</h1>
-      <input type="hidden" name="eventId" value={eventId} />
-      <FormRefusal errors={meta.errors} />
-      {!mayDrive && !mayDecline && (
-        <p className="hatched border-2 border-oxide p-3 font-bold">
-          {parked
-            ? 'It is parked, as it was left. '
-            : bled
-              ? `Not proved: ${unproved.join(', ')}. `
-              : 'The bleed is not finished. '}
-          It can only be filed as not fit to drive, and it does not leave on its own wheels.
-        </p>
-      )}
-      <Choices
-        field={fields.outcome}
-        legend="How does it end?"
-        options={[
-          ...(mayDrive ? [{ value: 'fit', label: 'Fit to drive: everything is proved' }] : []),
-          { value: 'not-fit', label: 'Not fit to drive' },
-          ...(mayKeep ? [{ value: 'kept', label: keptLabel(judged) }] : []),
-          ...(mayDecline
-            ? [{ value: 'declined', label: 'The customer declined: say under Note what was said and signed' }]
-            : []),
-        ]}
-      />
-      <div className="grid gap-4 sm:grid-cols-2">
-        <TextField field={fields.doneBy} label="Done by" />
-        <TextField field={fields.wasteMl} label="Used fluid into the drum" quantity="volume" />
-        <TextField
-          field={fields.waterAfterPct}
-          label="Water read in the new fluid"
-          unit="%"
-          decimal
-          hint="By a percentage meter, for the record; may be left empty"
-        />
-        <Checker field={fields.checkedBy} pin={fields.checkPin} others={loaderData.others} />
-        <div>
-          <label htmlFor={fields.nextDue.id} className="field-label">
-            Next due
-          </label>
-          <input
-            type="date"
-            id={fields.nextDue.id}
-            name={fields.nextDue.name}
-            defaultValue={fields.nextDue.initialValue}
-            className="input"
-          />
-          <p className="mt-1 text-sm text-quiet">
-            {due
-              ? `${ruleWords(due.rule, due.limit, show)}, ${dueBasis[due.basis]}: the shop’s policy. The maker’s figure wins.`
-              : 'Nothing is known that would say when; the maker’s figure wins.'}
+    <>
+      {loaderData.search && <WasIt jobId={params.jobId} {...loaderData.search} />}
+      <Form method="post" {...getFormProps(meta)} className="panel mx-auto mt-5 grid w-full max-w-4xl gap-5">
+        <title>File · Ruddy Siphon</title>
+        <h1 className="text-2xl">File it</h1>
+        <input type="hidden" name="eventId" value={eventId} />
+        <FormRefusal errors={meta.errors} />
+        {!mayDrive && !mayDecline && (
+          <p className="hatched border-2 border-oxide p-3 font-bold">
+            {parked
+              ? 'It is parked, as it was left. '
+              : bled
+                ? `Not proved: ${unproved.join(', ')}. `
+                : 'The bleed is not finished. '}
+            It can only be filed as not fit to drive, and it does not leave on its own wheels.
           </p>
+        )}
+        <Choices
+          field={fields.outcome}
+          legend="How does it end?"
+          options={[
+            ...(mayDrive ? [{ value: 'fit', label: 'Fit to drive: everything is proved' }] : []),
+            { value: 'not-fit', label: 'Not fit to drive' },
+            ...(mayKeep ? [{ value: 'kept', label: keptLabel(judged) }] : []),
+            ...(mayDecline
+              ? [
+                  {
+                    value: 'declined',
+                    label: 'The customer declined: say under Note what was said and signed',
+                  },
+                ]
+              : []),
+          ]}
+        />
+        <div className="grid gap-4 sm:grid-cols-2">
+          <TextField field={fields.doneBy} label="Done by" />
+          <TextField field={fields.wasteMl} label="Used fluid into the drum" quantity="volume" />
+          <TextField
+            field={fields.waterAfterPct}
+            label="Water read in the new fluid"
+            unit="%"
+            decimal
+            hint="By a percentage meter, for the record; may be left empty"
+          />
+          <Checker field={fields.checkedBy} pin={fields.checkPin} others={loaderData.others} />
+          <div>
+            <label htmlFor={fields.nextDue.id} className="field-label">
+              Next due
+            </label>
+            <input
+              type="date"
+              id={fields.nextDue.id}
+              name={fields.nextDue.name}
+              defaultValue={fields.nextDue.initialValue}
+              className="input"
+            />
+            <p className="mt-1 text-sm text-quiet">
+              {due
+                ? `${ruleWords(due.rule, due.limit, show)}, ${dueBasis[due.basis]}: the shop’s policy. The maker’s figure wins.`
+                : 'Nothing is known that would say when; the maker’s figure wins.'}
+            </p>
+          </div>
         </div>
-      </div>
-      <FittedFields {...loaderData.fitted} />
-      <NoteField field={fields.note} label="Note" />
-      <button type="submit" className="button button-main">
-        File it: the record is frozen from here on
-      </button>
-    </Form>
+        <FittedFields {...loaderData.fitted} />
+        <NoteField field={fields.note} label="Note" />
+        <button type="submit" className="button button-main">
+          File it: the record is frozen from here on
+        </button>
+      </Form>
+    </>
   )
 }
 

@@ -17,3 +17,17 @@ export const complaintIds = [
   'pulls-to-one-side',
 ] as const
 export type Complaint = (typeof complaintIds)[number]
+
+/** Complaints with which nobody drives, not to the next bay either. @source common practice */
+const grounding: readonly Complaint[] = [
+  'soft-pedal',
+  'sinking-pedal',
+  'low-pedal',
+  'no-pedal',
+  'springy-middle',
+  'low-level',
+  'lost-after-standing',
+  'fades-hot',
+  'air-never-ends',
+]
+export const isGrounding = (complaint: Complaint): boolean => grounding.includes(complaint)

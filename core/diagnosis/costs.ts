@@ -12,7 +12,7 @@ import type { Place } from './where'
 export type WorkAfter = { reason: string; opened: string[]; replaced: string[] }
 
 /** What is done, in money and minutes. */
-export type Price = { minutes: number; cost: number }
+export type Price = { minutes: number; cost: number; ml: number }
 
 /** A shop that has what the methods need: what it really has is the planner's to ask once there is work. */
 const usualShop = shopSchema.parse({ methods: ['two-person', 'ports', 'bench', 'pressure', 'control-unit'] })
@@ -34,11 +34,11 @@ export function priceOfRepair(of: Case, repair: Repair, place: Place | undefined
   const bleed = bleedAfter(of, repair, place, shop)
   const minutes = repair.minutes + bleed.minutes
   const parts = partsFor(repair, of.vehicle, place).reduce((sum, key) => sum + priceOfPart(of, key), 0)
-  return { minutes, cost: labour(of, minutes) + parts + fluid(bleed.ml) }
+  return { minutes, ml: bleed.ml, cost: labour(of, minutes) + parts + fluidCost(bleed.ml) }
 }
 
 export function priceOfCheck(of: Case, check: Check, shop?: Shop): Price {
-  if (!check.does) return { minutes: check.minutes, cost: labour(of, check.minutes) }
+  if (!check.does) return { minutes: check.minutes, ml: 0, cost: labour(of, check.minutes) }
   return priceOfRepair(of, check.does, undefined, shop)
 }
 
@@ -46,7 +46,7 @@ export const labour = ({ costs }: Pick<Case, 'costs'>, minutes: number): number 
   (minutes / 60) * (costs.labourPerHour ?? usualCosts.labourPerHour)
 export const priceOfPart = ({ costs }: Pick<Case, 'costs'>, key: PartKey): number =>
   costs.parts[key] ?? usualCosts.parts[key]
-const fluid = (ml: number): number => (ml / 1000) * usualCosts.fluidPerLitre
+export const fluidCost = (ml: number): number => (ml / 1000) * usualCosts.fluidPerLitre
 
 /** Parts that a repair needs here; a drum's wheel cylinder is no caliper. */
 export function partsFor(

@@ -1,6 +1,7 @@
 import bayes, { type Network } from 'bayesjs'
 import { describe, expect, test } from 'vitest'
 import { Chance } from '~core/base/random'
+import { sayMetric } from '~core/words'
 import { randomCase } from '~test/worlds/random-case'
 import { carFile, fourCorners } from '~test/worlds/vehicles'
 import { causes } from './causes'
@@ -9,6 +10,7 @@ import { openChecks } from './compile'
 import { weighAll } from './decide/least-cost'
 import { MENDED } from './decide/model'
 import { diagnose } from './diagnose'
+import { estimateOf } from './estimate'
 import { hypothesesOf, shownBy } from './hypotheses'
 import { type Case, readDiagnoseRequest } from './request'
 import { sharesOf, weightedOf } from './shares'
@@ -226,4 +228,40 @@ describe('what cannot be is refused by path', () => {
   ])('%j', (more, paths) => {
     expect(faultsOf(more)).toEqual(paths)
   })
+})
+
+test('an estimate adds up to what the repair counts for, part by part, and says which prices are the usual ones', () => {
+  const of = ask({ complaint: 'drag-all', costs: { labourPerHour: 90, parts: { hose: 20 } } })
+  const lines = estimateOf(of, 'seals-swollen')
+  const repair = diagnose(of, quick).next.find(({ id }) => id === 'seals-swollen')
+  expect(lines.reduce((sum, { cost }) => sum + cost, 0)).toBeCloseTo(repair?.cost ?? 0, 9)
+  expect(lines.filter(({ usual }) => !usual)).toHaveLength(2)
+  expect(lines.map((each) => sayMetric(each))).toContain('2 × hose')
+})
+
+describe('a shop’s own cases', () => {
+  test('move the shares as they add up, but nothing by which brakes are lost falls below the tables', () => {
+    const plain = ask({ complaint: 'soft-pedal' })
+    const own = ask({ complaint: 'soft-pedal', own: { 'shoes-out': 30 } })
+    expect(shareOf(own, 'shoes-out')).toBeGreaterThan(3 * shareOf(plain, 'shoes-out'))
+    const prior = (of: Case, id: string) =>
+      hypothesesOf(of).find(({ causes: [one, other] }) => one?.id === id && !other)?.prior ?? 0
+    expect(prior(own, 'air-lines')).toBeLessThan(prior(plain, 'air-lines'))
+    for (const { id } of causes.filter(({ unsafe, chance }) => unsafe && chance['soft-pedal']))
+      expect(prior(own, id)).toBe(prior(plain, id))
+  })
+
+  test('without any, and with as many as the tables say, they change nothing', () => {
+    const even = ask({ complaint: 'drag-all', own: {} })
+    for (const { id, share } of sharesOf(ask({ complaint: 'drag-all' })))
+      expect(shareOf(even, id)).toBeCloseTo(share, 12)
+  })
+})
+
+test('what was mended in vain is no longer it, and of two faults the other is left', () => {
+  const before = ask({ complaint: 'drag-one' })
+  const after = ask({ complaint: 'drag-one', tried: ['hose-closed'] })
+  expect(shareOf(after, 'hose-closed')).toBe(0)
+  expect(shareOf(after, 'brake-seized')).toBeGreaterThan(shareOf(before, 'brake-seized'))
+  expect(sharesOf(after).reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9)
 })

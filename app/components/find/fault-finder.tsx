@@ -3,7 +3,7 @@ import { LineMap } from '~/components/line-map/line-map'
 import { Reasons } from '~/components/reasons'
 import { useSay } from '~/lib/say'
 import { fact } from '~core/base/decision'
-import { type Complaint, complaintIds } from '~core/diagnosis/complaints'
+import { type Complaint, complaintIds, isGrounding } from '~core/diagnosis/complaints'
 import type { Case } from '~core/diagnosis/request'
 import { traitsOf } from '~core/diagnosis/traits'
 import type { FaultFinding } from '~core/job/events/fault-looked'
@@ -44,6 +44,7 @@ export function FaultFinder({
   onFinding,
   aside,
 }: Props) {
+  const say = useSay()
   const { diagnosis, stale, failed } = useDiagnosis(of)
   const [chosen, setChosen] = useState<{ asked: string; id: string }>()
   const asked = JSON.stringify(of?.found)
@@ -71,6 +72,9 @@ export function FaultFinder({
         {failed && (
           <p className="fault">Nothing that is known fits all of this: take back what is least sure.</p>
         )}
+        {isGrounding(of.complaint) && was === undefined && (
+          <p className="border-l-8 border-oxide bg-oxide-wash p-3 font-bold">{say(fact('stays-here'))}</p>
+        )}
         {!diagnosis && !failed && <p className="panel text-quiet">It is being worked out…</p>}
         {diagnosis && step && was === undefined && (
           <NextStep
@@ -84,7 +88,14 @@ export function FaultFinder({
           />
         )}
         {diagnosis && (
-          <WhatFollows diagnosis={diagnosis} was={was} step={step} jobId={jobId} plannable={plannable} />
+          <WhatFollows
+            of={of}
+            diagnosis={diagnosis}
+            was={was}
+            step={step}
+            jobId={jobId}
+            plannable={plannable}
+          />
         )}
         {diagnosis && next.length > 1 && was === undefined && (
           <OtherSteps

@@ -2,12 +2,14 @@ import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
 import { fact } from '~core/base/decision'
 import type { Diagnosis, Next } from '~core/diagnosis/answer'
+import { estimateOf } from '~core/diagnosis/estimate'
+import type { Case } from '~core/diagnosis/request'
 import { money } from './figures'
 
-type Props = { diagnosis: Diagnosis; was?: string; step?: Next; jobId?: string; plannable: boolean }
+type Props = { of: Case; diagnosis: Diagnosis; was?: string; step?: Next; jobId?: string; plannable: boolean }
 
 /** What it comes to, looked at first or not, and the work that follows once it is sure enough. */
-export function WhatFollows({ diagnosis, was, step, jobId, plannable }: Props) {
+export function WhatFollows({ of, diagnosis, was, step, jobId, plannable }: Props) {
   const say = useSay()
   const { expectedCost, expectedCostUnlooked, work, causes } = diagnosis
   const named = was ?? diagnosis.named
@@ -37,6 +39,7 @@ export function WhatFollows({ diagnosis, was, step, jobId, plannable }: Props) {
           From here it costs about <strong>{money(expectedCost)}</strong> on average.
         </p>
       )}
+      {likeliest && <Estimate of={of} cause={likeliest.id} />}
       {work && likeliest && jobId && plannable && (
         <div>
           <Link
@@ -52,5 +55,33 @@ export function WhatFollows({ diagnosis, was, step, jobId, plannable }: Props) {
         </div>
       )}
     </section>
+  )
+}
+
+/** What mending it would cost, line by line: to be told before a part is ordered. */
+function Estimate({ of, cause }: { of: Case; cause: string }) {
+  const say = useSay()
+  const lines = estimateOf(of, cause)
+  const sum = lines.reduce((total, { cost }) => total + cost, 0)
+  if (sum === 0) return null
+  return (
+    <details>
+      <summary className="min-h-12 cursor-pointer py-3 font-bold">
+        To mend {say(fact(`cause-${cause}`))}: about {money(sum)}
+      </summary>
+      <table className="w-full max-w-md text-left">
+        <tbody>
+          {lines.map((line) => (
+            <tr key={say(line)} className="border-b border-rule">
+              <th className="py-1 font-normal">
+                {say(line)}
+                {line.usual && <span className="text-quiet italic"> · usual price</span>}
+              </th>
+              <td className="text-right">{money(line.cost)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
   )
 }

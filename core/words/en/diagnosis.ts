@@ -236,11 +236,20 @@ const reasons: Words = {
   'two-faults-likely': 'Two at once explain this much better than any one: {one}, and {other}.',
   'nothing-fits-well':
     'Nothing that is known shows all of this often: look again at what was answered, or it is something else.',
+  'stays-here':
+    'It stays here: do not drive with a pedal that is not firm, and move it only on another’s wheels.',
   'looks-first': 'Level and wet places are looked at before all else, whatever the cost.',
   'least-expected-cost': '{next}: with what is likely to follow, this comes to the least in the mean.',
   'prices-usual': 'Usual prices, not this shop’s own: {parts}.',
   'fault-not-so': 'That cannot be of this vehicle: the page may be an old one. Open it again.',
   'search-ended': 'That mended it: {cause}.',
+}
+
+const estimate: Words = {
+  'estimate-hands': 'Hands, {minutes} min',
+  'estimate-part': ({ part, count }, say) =>
+    count === 1 ? say.value('part', part) : `${count} × ${say.value('part', part)}`,
+  'estimate-fluid': 'Fluid, {takesMl}',
 }
 
 const led: Words = {
@@ -269,5 +278,6 @@ export const diagnosis: Words = {
   ...spares,
   ...cautions,
   ...reasons,
+  ...estimate,
   ...led,
 }
