@@ -23,6 +23,9 @@ type Props = {
   onFinding: (next: FaultFinding) => void
 }
 
+/** What holds for every repair; the plan that follows has those of its own. */
+const MENDING = ['never-press-open', 'eye-protection', 'wheel-on-stands']
+
 /** What to do now, large; its answers are areas that a glove hits. */
 export function NextStep(props: Props) {
   return props.step.kind === 'check' ? <Look {...props} /> : <Mend {...props} />
@@ -48,7 +51,7 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
   const [none = '', ...places] = check.results
   return (
     <section className="panel grid gap-4" aria-labelledby="next-look">
-      <div className="flex items-start gap-5">
+      <div className="flex flex-col-reverse items-start gap-5 sm:flex-row">
         <div className="grid min-w-0 flex-1 gap-3">
           <p className="text-quiet">
             {say(fact(`check-${step.id}-name`))}, about {Math.ceil(step.minutes)} min
@@ -130,12 +133,13 @@ function Mend({ step, of, locked, onFinding }: Props) {
   return (
     <section className="panel grid gap-4" aria-labelledby="next-look">
       <p className="text-quiet">
-        To mend: {say(fact(`cause-${step.id}`))}. About {Math.ceil(step.minutes)} min, cost {money(step.cost)}
-        with parts and the bleed after it
+        To mend: {say(fact(`cause-${step.id}`))}. {Math.ceil(step.minutes)} min and {money(step.cost)} in
+        cost, its parts and the bleed after it counted.
       </p>
       <h1 id="next-look" className="text-3xl leading-snug">
         {say(step)}
       </h1>
+      <Cautions codes={MENDING} />
       <p>No look that is left saves what it costs. The maker’s procedure comes before this.</p>
       <div className="flex flex-wrap gap-3">
         <button

@@ -67,7 +67,7 @@ function Estimate({ of, cause }: { of: Case; cause: string }) {
   return (
     <details>
       <summary className="min-h-12 cursor-pointer py-3 font-bold">
-        To mend {say(fact(`cause-${cause}`))}: about {money(sum)}
+        What mending costs ({say(fact(`cause-${cause}`))}): about {money(sum)}
       </summary>
       <table className="w-full max-w-md text-left">
         <tbody>

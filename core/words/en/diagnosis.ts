@@ -212,6 +212,7 @@ const spares: Words = {
 }
 
 const cautions: Words = {
+  'care-never-press-open': 'Never press the pedal with a caliper, drum or shoes off: pistons come out.',
   'care-rated-plugs': 'Plugs rated for full brake pressure, nothing home-made.',
   'care-eye-protection': 'Eye protection: fluid comes out under pressure.',
   'care-rag-and-shield':
