@@ -74,6 +74,8 @@ test.describe('somebody in US units, in a shop at UTC+10', () => {
       `${bleed}/from-paper`,
       `${bleed}/prove`,
       `${bleed}/file`,
+      `${bleed}/find?complaint=soft-pedal`,
+      '/find?complaint=low-level&found=wet-places.dry',
       `${bleed}/tag`,
       `${bleed}/trace`,
       `${bleed}/record`,
@@ -81,6 +83,7 @@ test.describe('somebody in US units, in a shop at UTC+10', () => {
     const found: Record<string, string[]> = {}
     for (const screen of screens) {
       await visit(page, screen ?? '')
+      if (screen?.includes('find?')) await page.locator('#next-look').waitFor()
       const said = await foreign(page)
       if (said.length > 0) found[screen ?? ''] = said
     }

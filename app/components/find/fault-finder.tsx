@@ -63,7 +63,7 @@ export function FaultFinder({
   const picked = causes.slice(0, 1).flatMap(({ at }) => at ?? [])
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_24rem]">
-      <div className={`grid gap-5 ${stale ? 'opacity-60' : ''}`} aria-busy={stale}>
+      <div className="grid gap-5" aria-busy={stale}>
         {fault && (
           <p role="alert" className="fault">
             {fault}
