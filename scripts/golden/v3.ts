@@ -9,7 +9,14 @@ const passedOver = (pulls: number, technique: 'pump-and-hold' | 'press-through' 
 const look = (job: ScriptedJob, ml: number, bubbles: 'none' | 'string' = 'none') =>
   job.do({ type: 'pull-seen', ml, colour: 'brown', bubbles })
 
-/** What the third version records beside the second: pulls that were passed over, and looks that speak for several. */
+const looked = (found: { check: string; result: string; at?: string }[]) => ({
+  type: 'fault-looked' as const,
+  complaint: 'sinking-pedal' as const,
+  found,
+  tried: [],
+})
+
+/** What the third version records beside the second: pulls that were passed over, looks that speak for several, the search for a fault. */
 export const thirdVersion: Record<string, () => ScriptedJob> = {
   'pulls-passed-over': () => wholeJob(by('parcel-van', 'two-person', 'pump-and-hold')),
   'pressed-through-and-passed-over': () => wholeJob(passedOver(2, 'press-through')),
@@ -18,5 +25,17 @@ export const thirdVersion: Record<string, () => ScriptedJob> = {
   'slipped-after-pulls-passed-over': () =>
     wholeJob(look(passedOver(3).call('press', 'holding', 'open', 'foot-slipped', 'close'), 40, 'string')),
   'parked-with-pulls-passed-over': () => wholeJob(look(passedOver(2).do(parked()).do(resumed()), 17)),
+  'looked-for-the-fault': () =>
+    wholeJob(
+      by('parcel-van', 'two-person', 'pump-and-hold')
+        .do(looked([{ check: 'level', result: 'low' }]))
+        .do(
+          looked([
+            { check: 'level', result: 'low' },
+            { check: 'wet-places', result: 'wheel', at: 'front left brake' },
+          ]),
+        )
+        .do({ ...looked([]), tried: ['air-lines'], was: 'cylinder-bypass' }),
+    ),
   'taken-back': () => wholeJob(passedOver(3).undo().undo()),
 }

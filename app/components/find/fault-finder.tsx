@@ -70,12 +70,14 @@ export function FaultFinder({
           </p>
         )}
         {failed && (
-          <p className="fault">Nothing that is known fits all of this: take back what is least sure.</p>
+          <h1 className="fault text-2xl">
+            Nothing that is known fits all of this: take back what is least sure.
+          </h1>
         )}
         {isGrounding(of.complaint) && was === undefined && (
           <p className="border-l-8 border-oxide bg-oxide-wash p-3 font-bold">{say(fact('stays-here'))}</p>
         )}
-        {!diagnosis && !failed && <p className="panel text-quiet">It is being worked out…</p>}
+        {!diagnosis && !failed && <h1 className="panel text-2xl">It is being worked out…</h1>}
         {diagnosis && step && was === undefined && (
           <NextStep
             // Another question begins anew, with no place picked.
