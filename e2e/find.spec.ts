@@ -70,6 +70,26 @@ test('sinks and dry, on a job: found with the plugs, planned from there, and rec
   expect((await (await request.get(`${job}/log.json`)).text()).match(/fault-looked/g)).toHaveLength(4)
 })
 
+test.describe('two screens at one search', () => {
+  test.use({ expectedFailures: [/status of 409/] })
+  test('the answer of the one that did not see the other’s is refused, and it sees what stands now', async ({
+    page,
+    context,
+  }) => {
+    const job = await openJobOn(page, harbourTug, 'TUG 72')
+    await visit(page, `${job}/find`)
+    await page.getByRole('button', { name: 'All wheels drag' }).click()
+    await expect(question(page)).toContainText('where does the fluid stand?')
+    const other = await context.newPage()
+    await other.goto(page.url())
+    await says(other, 'At MAX or near')
+    await page.getByRole('button', { name: 'Empty', exact: true }).click()
+    await expect(page.getByRole('alert')).toContainText('Somebody else answered meanwhile')
+    await expect(page.getByText('Level: At MAX or near')).toBeVisible()
+    await says(page, 'Dry everywhere')
+  })
+})
+
 test('soft after a cylinder and a cycle: the cylinder is not bought twice, the unit not for its thousand', async ({
   page,
 }) => {

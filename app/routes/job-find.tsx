@@ -1,4 +1,5 @@
-import { data, useFetcher } from 'react-router'
+import { useEffect } from 'react'
+import { data, useFetcher, useRevalidator } from 'react-router'
 import { FaultFinder } from '~/components/find/fault-finder'
 import { database } from '~/context'
 import { ownCases } from '~/db/fault-cases.server'
@@ -7,7 +8,7 @@ import { fromAddress } from '~/lib/fault-address'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { readWith } from '~core/base/zod-faults'
-import { type FaultFinding, faultFindingSchema } from '~core/job/events/fault-looked'
+import { type FaultFinding, keptFindingSchema } from '~core/job/events/fault-looked'
 import { faultCase } from '~core/job/fault-case'
 import type { Route } from './+types/job-find'
 
@@ -17,6 +18,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const earlier = job.comebackOf === undefined ? undefined : await findJob(db, job.comebackOf)
   // Whoever comes from a failed proof or a finding brings what it was: it is recorded with the first answer.
   const begun = fromAddress(new URL(request.url).searchParams)
+  const answers = job.faultFinding?.answers ?? 0
   const finding = begun && job.faultFinding?.complaint !== begun.complaint ? begun : job.faultFinding
   return {
     of: finding && {
@@ -24,6 +26,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       own: await ownCases(db, finding.complaint),
     },
     was: finding?.was,
+    answers,
     vehicle: job.vehicle,
     plate: job.plate,
     locked: job.filed !== undefined,
@@ -32,7 +35,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const read = readWith(faultFindingSchema, await request.json())
+  const read = readWith(keptFindingSchema, await request.json().catch(() => undefined))
   if (!read.ok) return data({ refusal: read.faults[0]?.message }, { status: 400 })
   const refusal = await recordDesk(context, params.jobId, { type: 'fault-looked', ...read.value })
   return data({ refusal }, { status: refusal === undefined ? 200 : 409 })
@@ -40,10 +43,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 /** The search for what is wrong with the vehicle of a job: every answer is recorded with it. */
 export default function JobFindPage({ loaderData, params }: Route.ComponentProps) {
-  const { of, was, vehicle, plate, locked, plannable } = loaderData
+  const { of, was, answers, vehicle, plate, locked, plannable } = loaderData
   const fetcher = useFetcher<typeof action>()
+  const { revalidate } = useRevalidator()
+  const refusal = fetcher.data?.refusal
+  // What was refused was given on a page that somebody else had gone past.
+  useEffect(() => {
+    if (fetcher.data?.refusal !== undefined) revalidate()
+  }, [fetcher.data, revalidate])
   const send = (next: FaultFinding | undefined) => {
-    if (next) fetcher.submit(next, { method: 'post', encType: 'application/json' })
+    if (next) fetcher.submit({ ...next, answers }, { method: 'post', encType: 'application/json' })
   }
   return (
     <>
@@ -51,9 +60,9 @@ export default function JobFindPage({ loaderData, params }: Route.ComponentProps
       <FaultFinder
         of={of}
         was={was}
-        fault={fetcher.data?.refusal}
+        fault={refusal}
         vehicle={vehicle}
-        locked={locked}
+        locked={locked || fetcher.state !== 'idle'}
         jobId={params.jobId}
         plannable={plannable}
         onFinding={send}

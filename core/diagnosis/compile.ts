@@ -101,9 +101,8 @@ function comebacks(
 ): Float64Array {
   return Float64Array.from(weighted, ({ causes }, i) => {
     if (causes.every(({ id }) => mends.includes(id))) return 0
-    return (
-      usualCosts.comeback +
-      Math.min(...repairs.filter(({ leaves }) => leaves[i] !== i).map(({ cost }) => cost))
-    )
+    const mending = repairs.filter(({ leaves }) => leaves[i] !== i).map(({ cost }) => cost)
+    // What nothing mends any more is nobody’s: it was mended in vain already.
+    return mending.length > 0 ? usualCosts.comeback + Math.min(...mending) : 0
   })
 }

@@ -18,15 +18,22 @@ export const complaintIds = [
 ] as const
 export type Complaint = (typeof complaintIds)[number]
 
+/** A pedal that gives where it should not, in one way or another. */
+export const spongy = [
+  'soft-pedal',
+  'low-pedal',
+  'springy-middle',
+  'lost-after-standing',
+] as const satisfies readonly Complaint[]
+/** Whatever else air makes of a pedal, and of a bleed. */
+export const airy = [...spongy, 'no-clutch', 'air-never-ends'] as const satisfies readonly Complaint[]
+
 /** Complaints with which nobody drives, not to the next bay either. @source common practice */
 const grounding: readonly Complaint[] = [
-  'soft-pedal',
+  ...spongy,
   'sinking-pedal',
-  'low-pedal',
   'no-pedal',
-  'springy-middle',
   'low-level',
-  'lost-after-standing',
   'fades-hot',
   'air-never-ends',
 ]

@@ -1,12 +1,15 @@
 import bayes, { type Network } from 'bayesjs'
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { Chance } from '~core/base/random'
 import { sayMetric } from '~core/words'
 import { randomCase } from '~test/worlds/random-case'
-import { carFile, fourCorners } from '~test/worlds/vehicles'
+import { randomVehicleFile } from '~test/worlds/random-vehicle'
+import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { causes } from './causes'
 import { checkOf } from './checks'
 import { openChecks } from './compile'
+import { complaintIds } from './complaints'
 import { weighAll } from './decide/least-cost'
 import { MENDED } from './decide/model'
 import { diagnose } from './diagnose'
@@ -80,12 +83,14 @@ describe('whatever is asked', () => {
       expect(expectedCost).toBe(sums[0])
       const behind = sums.slice(next.filter(({ id }) => id === 'level' || id === 'wet-places').length)
       expect([...behind].sort((a, b) => a - b)).toEqual(behind)
-      for (const each of next) expect(each.expectedCostAfter).toBeGreaterThanOrEqual(0)
+      for (const { cost, expectedCostAfter: after } of next)
+        expect(Number.isFinite(cost + after) && cost >= 0 && after >= 0).toBe(true)
     }
   })
 
   test('shares are what a reference library makes of the same tables (bayesjs, by enumeration)', () => {
-    for (const of of cases.filter((each) => each.found.length > 0).slice(0, 80)) {
+    for (const each of cases.filter(({ found: looks }) => looks.length > 0).slice(0, 80)) {
+      const of = { ...each, tried: [] }
       const all = hypothesesOf(of)
       const sum = all.reduce((total, { prior }) => total + prior, 0)
       const network: Network = {
@@ -264,4 +269,19 @@ test('what was mended in vain is no longer it, and of two faults the other is le
   expect(shareOf(after, 'hose-closed')).toBe(0)
   expect(shareOf(after, 'brake-seized')).toBeGreaterThan(shareOf(before, 'brake-seized'))
   expect(sharesOf(after).reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9)
+})
+
+test('any vehicle that can be read, with any complaint it can have, is answered in figures', () => {
+  fc.assert(
+    fc.property(randomVehicleFile, fc.constantFrom(...complaintIds), (vehicle, complaint) => {
+      fc.pre(complaint !== 'no-clutch' || traitsOf(vehicleFrom(vehicle)).clutch)
+      const of = ask({ vehicle, complaint })
+      const { next, causes: may } = diagnose(of, quick)
+      expect(next.every(({ cost, expectedCostAfter }) => Number.isFinite(cost + expectedCostAfter))).toBe(
+        true,
+      )
+      for (const { id } of may) expect(estimateOf(of, id).every(({ cost }) => cost >= 0)).toBe(true)
+    }),
+    { numRuns: 150 },
+  )
 })

@@ -1,10 +1,13 @@
 import type { Complaint } from '../diagnosis/complaints'
 import type { Case } from '../diagnosis/request'
 import { lineId } from '../rig/parts/line'
+import type { FaultFinding } from './events/fault-looked'
 import { bleedDone } from './selectors'
 import type { JobState } from './state'
 
-type Known = Pick<JobState, 'vehicle' | 'checkIn' | 'run' | 'standing' | 'faultFinding' | 'openedAt'>
+type Known = Pick<JobState, 'vehicle' | 'checkIn' | 'run' | 'standing' | 'openedAt'> & {
+  faultFinding?: FaultFinding
+}
 
 /**
  * The case that a job makes: what was opened and bled on it counts as what was done before, and so does what was done on

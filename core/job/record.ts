@@ -12,7 +12,7 @@ import { vehicleSchema } from '../vehicle/schema'
 import { addendumSchema } from './events/addendum'
 import { checkInSchema } from './events/checked-in'
 import { containerSchema } from './events/container'
-import { faultFindingSchema } from './events/fault-looked'
+import { keptFindingSchema } from './events/fault-looked'
 import { filedSchema } from './events/filed'
 import { paperEnteredSchema } from './events/paper-entered'
 import { parkedSchema } from './events/parked'
@@ -109,7 +109,7 @@ export const recordSchema = z.object({
     .optional(),
   run: runSchema.optional(),
   fromPaper: paperEnteredSchema.optional(),
-  faultFinding: faultFindingSchema.optional(),
+  faultFinding: keptFindingSchema.optional(),
   earlier: z.array(z.object({ why: factSchema, plate: id, at: z.string(), tally: tallySchema })),
   proofs: z.record(
     z.string(),

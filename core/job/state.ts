@@ -7,7 +7,7 @@ import type { Step } from '../technique/step'
 import type { Vehicle } from '../vehicle/schema'
 import type { Hung } from './bottles'
 import type { CheckIn, Container, EventOf, FloorEvent, Person } from './events'
-import type { FaultFinding } from './events/fault-looked'
+import type { KeptFinding } from './events/fault-looked'
 import type { Standing } from './standing'
 
 export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
@@ -176,7 +176,7 @@ export type JobState = {
   /** The bleed was done with the bay card in hand and entered afterwards. */
   fromPaper?: EventOf<'paper-entered'>
   /** What is looked for, and what was found so far. */
-  faultFinding?: FaultFinding
+  faultFinding?: KeptFinding
   earlier: EarlierRun[]
   proofs: Record<string, Proof>
   /** Checks of the proof that something gone wrong added. */

@@ -9,7 +9,8 @@ const passedOver = (pulls: number, technique: 'pump-and-hold' | 'press-through' 
 const look = (job: ScriptedJob, ml: number, bubbles: 'none' | 'string' = 'none') =>
   job.do({ type: 'pull-seen', ml, colour: 'brown', bubbles })
 
-const looked = (found: { check: string; result: string; at?: string }[]) => ({
+const looked = (answers: number, found: { check: string; result: string; at?: string }[]) => ({
+  answers,
   type: 'fault-looked' as const,
   complaint: 'sinking-pedal' as const,
   found,
@@ -28,14 +29,14 @@ export const thirdVersion: Record<string, () => ScriptedJob> = {
   'looked-for-the-fault': () =>
     wholeJob(
       by('parcel-van', 'two-person', 'pump-and-hold')
-        .do(looked([{ check: 'level', result: 'low' }]))
+        .do(looked(0, [{ check: 'level', result: 'low' }]))
         .do(
-          looked([
+          looked(1, [
             { check: 'level', result: 'low' },
             { check: 'wet-places', result: 'wheel', at: 'front left brake' },
           ]),
         )
-        .do({ ...looked([]), tried: ['air-lines'], was: 'cylinder-bypass' }),
+        .do({ ...looked(2, []), tried: ['air-lines'], was: 'cylinder-bypass' }),
     ),
   'taken-back': () => wholeJob(passedOver(3).undo().undo()),
 }

@@ -1,7 +1,9 @@
 import type { Chance } from '~core/base/random'
+import { causes } from '~core/diagnosis/causes'
 import { openChecks } from '~core/diagnosis/compile'
 import { complaintIds } from '~core/diagnosis/complaints'
 import { type Case, caseFaults, historySchema } from '~core/diagnosis/request'
+import { weightedOf } from '~core/diagnosis/shares'
 import { lineId } from '~core/rig/parts/line'
 import { examples } from '~core/vehicle/examples'
 import { vehicleFrom } from './vehicles'
@@ -35,5 +37,7 @@ export function randomCase(chance: Chance): Case {
     const check = chance.of(open)
     of.found = [...of.found, { check: check.id, result: chance.of(check.results) }]
   }
-  return of
+  // Something was mended in vain, but not everything.
+  const tried = { ...of, tried: [chance.of(causes).id] }
+  return chance.yes(0.4) && weightedOf(tried).length > 0 ? tried : of
 }

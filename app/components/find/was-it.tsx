@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { useFetcher } from 'react-router'
 import { useSay } from '~/lib/say'
 import { fact } from '~core/base/decision'
-import type { FaultFinding } from '~core/job/events/fault-looked'
+import type { KeptFinding } from '~core/job/events/fault-looked'
 
 /** A search that nobody ended: what it was in the end, while somebody still knows. The next one learns from it. */
 export function WasIt({
@@ -11,7 +11,7 @@ export function WasIt({
   causes,
 }: {
   jobId: string
-  finding: FaultFinding
+  finding: KeptFinding
   causes: readonly string[]
 }) {
   const say = useSay()

@@ -1,4 +1,5 @@
 import { type Check, second } from '../check'
+import { airy } from '../complaints'
 import { bleed } from '../repairs/bleed'
 
 /** Bled once more, every place. */
@@ -6,15 +7,7 @@ export const bledAgain: Check = {
   id: 'bled-again',
   minutes: 0,
   results: ['same', 'firm'],
-  complaints: [
-    'soft-pedal',
-    'low-pedal',
-    'no-pedal',
-    'springy-middle',
-    'lost-after-standing',
-    'no-clutch',
-    'air-never-ends',
-  ],
+  complaints: [...airy, 'no-pedal'],
   does: bleed,
   otherwise: second(0.04),
   under: {

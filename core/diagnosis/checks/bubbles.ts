@@ -1,4 +1,5 @@
 import type { Check } from '../check'
+import { spongy } from '../complaints'
 
 /** What the hose shows over ten pulls. */
 export const bubbles: Check = {
@@ -6,15 +7,7 @@ export const bubbles: Check = {
   minutes: 10,
   results: ['none', 'thin-out', 'never-end'],
   where: ['never-end'],
-  complaints: [
-    'soft-pedal',
-    'sinking-pedal',
-    'low-pedal',
-    'no-pedal',
-    'springy-middle',
-    'lost-after-standing',
-    'no-clutch',
-  ],
+  complaints: [...spongy, 'sinking-pedal', 'no-pedal', 'no-clutch'],
   said: ['air-never-ends'],
   otherwise: [0.86, 0.11, 0.03],
   under: {

@@ -1,4 +1,5 @@
 import { type Check, second } from '../check'
+import { airy } from '../complaints'
 
 /** Where each bleeder sits on its brake. */
 export const highPoint: Check = {
@@ -6,15 +7,7 @@ export const highPoint: Check = {
   minutes: 3,
   results: ['at-top', 'not-at-top'],
   where: ['not-at-top'],
-  complaints: [
-    'soft-pedal',
-    'low-pedal',
-    'no-pedal',
-    'springy-middle',
-    'lost-after-standing',
-    'air-never-ends',
-    'no-clutch',
-  ],
+  complaints: [...airy, 'no-pedal'],
   otherwise: second(0.015),
   under: {
     'bleeder-not-at-top': second(0.96),

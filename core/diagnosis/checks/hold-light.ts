@@ -1,4 +1,5 @@
 import { type Check, second } from '../check'
+import { airy } from '../complaints'
 
 /** A light foot, held half a minute. */
 export const holdLight: Check = {
@@ -6,14 +7,7 @@ export const holdLight: Check = {
   minutes: 2,
   results: ['holds', 'sinks'],
   holdS: 30,
-  complaints: [
-    'soft-pedal',
-    'low-pedal',
-    'springy-middle',
-    'lost-after-standing',
-    'no-clutch',
-    'air-never-ends',
-  ],
+  complaints: airy,
   said: ['sinking-pedal'],
   otherwise: second(0.04),
   under: {

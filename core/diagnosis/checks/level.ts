@@ -1,4 +1,5 @@
 import type { Check } from '../check'
+import { complaintIds } from '../complaints'
 
 /** The level as it stands. */
 export const level: Check = {
@@ -6,22 +7,7 @@ export const level: Check = {
   minutes: 3,
   results: ['full', 'low', 'empty'],
   first: true,
-  complaints: [
-    'soft-pedal',
-    'sinking-pedal',
-    'low-pedal',
-    'no-pedal',
-    'hard-pedal',
-    'springy-middle',
-    'drag-one',
-    'drag-all',
-    'lost-after-standing',
-    'fades-hot',
-    'no-clutch',
-    'no-flow-one',
-    'air-never-ends',
-    'pulls-to-one-side',
-  ],
+  complaints: complaintIds,
   said: ['low-level'],
   otherwise: [0.86, 0.12, 0.02],
   under: {

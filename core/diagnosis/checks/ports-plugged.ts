@@ -1,20 +1,12 @@
 import type { Check } from '../check'
+import { airy } from '../complaints'
 
 /** The cylinder’s ports closed with rated plugs: what is left of the complaint is the cylinder’s own. */
 export const portsPlugged: Check = {
   id: 'ports-plugged',
   minutes: 45,
   results: ['firm', 'soft', 'sinks'],
-  complaints: [
-    'soft-pedal',
-    'sinking-pedal',
-    'low-pedal',
-    'no-pedal',
-    'springy-middle',
-    'lost-after-standing',
-    'no-clutch',
-    'air-never-ends',
-  ],
+  complaints: [...airy, 'no-pedal', 'sinking-pedal'],
   otherwise: [0.92, 0.05, 0.03],
   under: {
     'cylinder-bypass': [0.05, 0.05, 0.9],

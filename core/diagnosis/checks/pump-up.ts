@@ -1,19 +1,12 @@
 import { type Check, second } from '../check'
+import { airy } from '../complaints'
 
 /** A few quick presses: is the pedal higher and harder? */
 export const pumpUp: Check = {
   id: 'pump-up',
   minutes: 1,
   results: ['same', 'improves'],
-  complaints: [
-    'soft-pedal',
-    'low-pedal',
-    'no-pedal',
-    'springy-middle',
-    'lost-after-standing',
-    'no-clutch',
-    'air-never-ends',
-  ],
+  complaints: [...airy, 'no-pedal'],
   otherwise: second(0.25),
   under: {
     'air-lines': second(0.9),

@@ -1,11 +1,12 @@
 import type { Check } from '../check'
+import { spongy } from '../complaints'
 
 /** Travel at three efforts or more, one of them light: air bends the curve, a hose that swells does not. */
 export const threeEfforts: Check = {
   id: 'three-efforts',
   minutes: 12,
   results: ['straight', 'curved', 'cannot-tell'],
-  complaints: ['soft-pedal', 'low-pedal', 'springy-middle', 'lost-after-standing'],
+  complaints: spongy,
   otherwise: [0.6, 0.15, 0.25],
   under: {
     'air-lines': [0.1, 0.75, 0.15],

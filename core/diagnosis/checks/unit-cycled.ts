@@ -1,4 +1,5 @@
 import { type Check, second } from '../check'
+import { spongy } from '../complaints'
 import { cyclesAndBleed } from '../repairs/cycles-and-bleed'
 
 /** The unit’s routine run, and a base bleed after it. */
@@ -6,16 +7,7 @@ export const unitCycled: Check = {
   id: 'unit-cycled',
   minutes: 0,
   results: ['same', 'better'],
-  complaints: [
-    'soft-pedal',
-    'sinking-pedal',
-    'low-pedal',
-    'no-pedal',
-    'springy-middle',
-    'lost-after-standing',
-    'air-never-ends',
-    'no-flow-one',
-  ],
+  complaints: [...spongy, 'sinking-pedal', 'no-pedal', 'air-never-ends', 'no-flow-one'],
   possible: ({ routine }) => routine,
   does: cyclesAndBleed,
   otherwise: second(0.05),

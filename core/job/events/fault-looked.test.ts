@@ -10,6 +10,7 @@ const looked = {
   complaint: 'soft-pedal' as const,
   found: [{ check: 'wet-places', result: 'wheel', at: 'brake-rr' }],
   tried: ['air-lines'],
+  answers: 0,
 }
 const planned = () =>
   ScriptedJob.planned(
@@ -26,12 +27,21 @@ test('what was found stands with the job, and what was done on the job counts as
     complaint: 'soft-pedal',
     found: looked.found,
     tried: looked.tried,
+    answers: 1,
   })
   const of = faultCase(job.state)
   expect(of).toMatchObject({ found: looked.found, history: { replaced: ['mc'], bledSince: false } })
   expect(sharesOf(of)[0]).toMatchObject({ id: 'outside-leak', at: 'brake-rr' })
   job.bledToTheEnd()
   expect(faultCase(job.state).history).toMatchObject({ bledSince: true, fullyBled: true })
+})
+
+test('of two screens, the answer of the one that did not see the other’s is refused', () => {
+  const job = planned()
+  job.do(looked)
+  expect(job.refusal({ ...looked, tried: [] })).toBe('fault-meanwhile')
+  job.do({ ...looked, tried: [], answers: 1 })
+  expect(job.state.faultFinding).toMatchObject({ tried: [], answers: 2 })
 })
 
 test('what the job it came back from has opened and bled counts too; ids of another vehicle do not', () => {
@@ -76,7 +86,7 @@ test('an address bears all of it and gives it back, also where a place has dots 
     found: [{ check: 'flow', result: 'weak-one', at: 'unit to brake.rr (A)' }],
     was: 'hose-closed',
   }
-  const { type: _type, ...borne } = finding
+  const { type: _type, answers: _answers, ...borne } = finding
   expect(fromAddress(new URLSearchParams(toAddress(borne).toString()))).toEqual(borne)
   expect(fromAddress(new URLSearchParams('complaint=itches'))).toBeUndefined()
 })

@@ -18,10 +18,18 @@ export const faultFindingSchema = z.object({
 })
 export type FaultFinding = z.output<typeof faultFindingSchema>
 
+/** The search as a job keeps it: `answers` is how many were recorded. */
+export const keptFindingSchema = faultFindingSchema.extend({
+  answers: z.int('give a count').min(0, 'give 0 or more').max(1e6, 'give at most 1000000'),
+})
+export type KeptFinding = z.output<typeof keptFindingSchema>
+
 export const faultLookedSchema = z.object({
   ...stamp,
   type: z.literal('fault-looked'),
   ...faultFindingSchema.shape,
+  /** How many were recorded before this one: of two screens, the one that did not see the other’s is refused. */
+  answers: keptFindingSchema.shape.answers,
 })
 type FaultLooked = z.output<typeof faultLookedSchema>
 
@@ -34,13 +42,14 @@ export const faultLooked: EventKind<FaultLooked> = {
   madeAt: 'desk',
   undo: false,
   whileParked: true,
-  refuse: (state, event) =>
-    caseFaults(faultCase({ ...state, faultFinding: event })).length > 0 ||
-    (event.was !== undefined && !causeOf(event.was))
-      ? fact('fault-not-so')
-      : undefined,
-  apply: (state, { complaint, found, tried, was }) => ({
+  refuse(state, event) {
+    if (event.answers !== (state.faultFinding?.answers ?? 0)) return fact('fault-meanwhile')
+    const known = event.was === undefined || causeOf(event.was) !== undefined
+    const could = caseFaults(faultCase({ ...state, faultFinding: event })).length === 0
+    return known && could ? undefined : fact('fault-not-so')
+  },
+  apply: (state, { complaint, found, tried, was, answers }) => ({
     ...state,
-    faultFinding: { complaint, found, tried, ...(was !== undefined && { was }) },
+    faultFinding: { complaint, found, tried, ...(was !== undefined && { was }), answers: answers + 1 },
   }),
 }

@@ -242,6 +242,7 @@ const reasons: Words = {
   'looks-first': 'Level and wet places are looked at before all else, whatever the cost.',
   'least-expected-cost': '{next}: with what is likely to follow, this comes to the least in the mean.',
   'prices-usual': 'Usual prices, not this shop’s own: {parts}.',
+  'fault-meanwhile': 'Somebody else answered meanwhile. Look at what stands now, and answer again.',
   'fault-not-so': 'That cannot be of this vehicle: the page may be an old one. Open it again.',
   'search-ended': 'That mended it: {cause}.',
 }
