@@ -283,10 +283,10 @@ export const diagnosisCases: DiagnosisCase[] = [
   {
     name: 'nothing comes at one bleeder',
     reasoning:
-      'Hose or bleeder, alike likely: the bleeder is a quarter of an hour and eight, and comes before the hose.',
+      'Hose or bleeder, alike likely: the bleeder is taken out in eight minutes, and comes before the hose.',
     complaint: 'no-flow-one',
     vehicle: 'ferry-estate',
     found: looked,
-    steps: ['heat|bleeder-blocked|thumb'],
+    steps: ['bleeder-out|bleeder-blocked|joint-cracked|heat'],
   },
 ]

@@ -136,6 +136,19 @@ const sketches: Record<string, ReactNode> = {
       <Spanner x={58} y={40} />
     </>
   ),
+  'bleeder-out': (
+    <>
+      <Wheel />
+      <path d="M72 30l18-18M84 6l12 12M72 46q10 14 0 20q-8-6 0-20Z" className={doing} />
+    </>
+  ),
+  'joint-cracked': (
+    <>
+      <path d="M6 40H44M56 40H94" className={there} strokeWidth="8" />
+      <path d="M44 30H56V50H44Z" className={there} />
+      <Spanner x={44} y={34} />
+    </>
+  ),
   return: (
     <>
       <Wheel />

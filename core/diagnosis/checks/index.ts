@@ -1,6 +1,7 @@
 import type { Check } from '../check'
 import { adjusted } from './adjusted'
 import { bledAgain } from './bled-again'
+import { bleederOut } from './bleeder-out'
 import { boiling } from './boiling'
 import { bore } from './bore'
 import { bubbles } from './bubbles'
@@ -13,6 +14,7 @@ import { highPoint } from './high-point'
 import { holdFirm } from './hold-firm'
 import { holdLight } from './hold-light'
 import { hoseClamped } from './hose-clamped'
+import { jointCracked } from './joint-cracked'
 import { level } from './level'
 import { levelLamp } from './level-lamp'
 import { loosenCylinder } from './loosen-cylinder'
@@ -41,6 +43,8 @@ export const checks: readonly Check[] = [
   crackPort,
   loosenCylinder,
   flow,
+  bleederOut,
+  jointCracked,
   returnTest,
   bubbles,
   vacuumClosed,
