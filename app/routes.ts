@@ -17,6 +17,7 @@ export default [
     route('bench', 'routes/bench.tsx'),
     route('bench/:page', 'routes/bench-page.tsx'),
     route('find', 'routes/find.tsx'),
+    route('find/prices', 'routes/find-prices.tsx'),
     route('practice', 'routes/practice.tsx'),
     route('units', 'routes/units.tsx'),
     route('settings', 'routes/settings.tsx'),

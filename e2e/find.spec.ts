@@ -145,6 +145,30 @@ test('low level on worn pads: the wear explains it before anybody looks for a le
   await expect(shares(page).getByRole('listitem').first()).toContainText('worn pads')
 })
 
+test.describe('prices', () => {
+  test.use({ expectedFailures: [/status of 400/] })
+  test('of the shop itself are what the search reckons with; what is no amount stays typed', async ({
+    page,
+  }) => {
+    await visit(page, '/find/prices')
+    await page.getByLabel('Hose', { exact: true }).fill('viel')
+    await page.getByLabel('An hour of hands').fill('90')
+    await page.getByRole('button', { name: 'Keep these prices' }).click()
+    await expect(page.getByText('Give an amount from 0')).toBeVisible()
+    await expect(page.getByLabel('Hose', { exact: true })).toHaveValue('viel')
+    await page.getByLabel('Hose', { exact: true }).fill('41,50')
+    await page.getByRole('button', { name: 'Keep these prices' }).click()
+    await expect(page.getByText('Kept.')).toBeVisible()
+    await visit(
+      page,
+      '/find?complaint=drag-one&found=level.full&found=wet-places.dry&found=crack-bleeder.frees',
+    )
+    await page.getByText(/^What mending costs \(a hose closed/).click()
+    await expect(page.getByRole('row', { name: /^hose 42$/ })).toBeVisible()
+    await expect(page.getByRole('row', { name: /^Hands, 50 min 75$/ })).toBeVisible()
+  })
+})
+
 test('an address that cannot be says so, and asks anew', async ({ page }) => {
   await visit(page, '/find?complaint=soft-pedal&found=horoscope.good')
   await expect(page.getByRole('alert')).toContainText('give one of: level')

@@ -38,6 +38,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
         `${jobs.bleed}/move`,
         `${jobs.bleed}/find?complaint=soft-pedal`,
         '/find',
+        '/find/prices',
         `${jobs.bleed}/tag`,
         `${jobs.bleed}/trace`,
         `${jobs.bleed}/record`,

@@ -1,3 +1,4 @@
+import { type Costs, costsSchema } from '~core/diagnosis/request'
 import { type Shop, shopSchema } from '~core/plan/request'
 import type { Queries } from './database.server'
 
@@ -12,9 +13,19 @@ export async function shopSettings(db: Queries): Promise<Shop> {
   return row ? shopSchema.parse(row.value) : firstShop
 }
 
-export async function saveShopSettings(db: Queries, shop: Shop): Promise<void> {
+export const saveShopSettings = (db: Queries, shop: Shop): Promise<void> => save(db, 'shop', shop)
+
+/** What an hour and parts cost here; what nobody said is left out. */
+export async function shopPrices(db: Queries): Promise<Costs> {
+  const [row] = await db.query<{ value: unknown }>("select value from setting where key = 'prices'")
+  return costsSchema.parse(row?.value ?? {})
+}
+
+export const savePrices = (db: Queries, costs: Costs): Promise<void> => save(db, 'prices', costs)
+
+async function save(db: Queries, key: string, value: object): Promise<void> {
   await db.query(
-    "insert into setting (key, value) values ('shop', $1) on conflict (key) do update set value = excluded.value",
-    [JSON.stringify(shop)],
+    'insert into setting (key, value) values ($1, $2) on conflict (key) do update set value = excluded.value',
+    [key, JSON.stringify(value)],
   )
 }

@@ -2,6 +2,7 @@ import { useNavigate } from 'react-router'
 import { FaultFinder } from '~/components/find/fault-finder'
 import { database } from '~/context'
 import { ownCases } from '~/db/fault-cases.server'
+import { shopPrices } from '~/db/settings.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
 import { fromAddress, toAddress } from '~/lib/fault-address'
 import { orNotFound } from '~/lib/require'
@@ -17,6 +18,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   const finding = fromAddress(address)
   return {
     finding,
+    costs: await shopPrices(db),
     own: finding && (await ownCases(db, finding.complaint)),
     vehicleId,
     vehicle: stored?.vehicle,
@@ -26,7 +28,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 
 /** Nothing is recorded here: the search stands in the address, so that going back takes an answer back. */
 export default function FindPage({ loaderData }: Route.ComponentProps) {
-  const { finding, vehicle, vehicleId, vehicles, own } = loaderData
+  const { finding, vehicle, vehicleId, vehicles, own, costs } = loaderData
   const navigate = useNavigate()
   const from = vehicleId === undefined ? '' : `&vehicle=${encodeURIComponent(vehicleId)}`
   const go = (next: FaultFinding | undefined) => navigate(`/find?${next ? toAddress(next) : ''}${from}`)
@@ -37,7 +39,7 @@ export default function FindPage({ loaderData }: Route.ComponentProps) {
     own,
     ...(vehicle && { vehicle }),
     history: historySchema.parse({}),
-    costs: { parts: {} },
+    costs,
   }
   const faults = of ? caseFaults(of) : []
   return (

@@ -4,6 +4,7 @@ import { FaultFinder } from '~/components/find/fault-finder'
 import { database } from '~/context'
 import { ownCases } from '~/db/fault-cases.server'
 import { findJob } from '~/db/jobs.server'
+import { shopPrices } from '~/db/settings.server'
 import { fromAddress } from '~/lib/fault-address'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
@@ -24,6 +25,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     of: finding && {
       ...faultCase({ ...job, faultFinding: finding }, { earlier }),
       own: await ownCases(db, finding.complaint),
+      costs: await shopPrices(db),
     },
     was: finding?.was,
     answers,

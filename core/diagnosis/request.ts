@@ -12,7 +12,9 @@ import { partKeys } from './usual'
 
 const id = z.string('give an id').min(1, 'give an id').max(200, 'give an id of at most 200 characters')
 const ids = z.array(id, 'give a list of ids').max(400, 'give at most 400 ids').default([])
-const money = z.number('give an amount').min(0, 'give 0 or more').max(1e6, 'give at most 1000000')
+/** No part costs more in any money that is counted in whole pieces. */
+export const mostMoney = 1e6
+const money = z.number('give an amount').min(0, 'give 0 or more').max(mostMoney, `give at most ${mostMoney}`)
 const yes = z.boolean('give true or false')
 
 const checkIds = checks.map((check) => check.id)

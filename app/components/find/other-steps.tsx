@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
 import { fact } from '~core/base/decision'
 import type { Next } from '~core/diagnosis/answer'
@@ -59,7 +60,7 @@ export function OtherSteps({ next, onChoose }: { next: readonly Next[]; onChoose
       )}
       <p className="mt-3 text-sm text-quiet">
         In the shop’s money, on average: hands, parts, the bleed that follows, and what comes if it was not
-        that.
+        that. <Link to="/find/prices">Prices</Link>
       </p>
     </section>
   )
