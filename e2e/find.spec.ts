@@ -151,12 +151,12 @@ test.describe('prices', () => {
     page,
   }) => {
     await visit(page, '/find/prices')
-    await page.getByLabel('Hose', { exact: true }).fill('viel')
+    await page.getByLabel('hose', { exact: true }).fill('viel')
     await page.getByLabel('An hour of hands').fill('90')
     await page.getByRole('button', { name: 'Keep these prices' }).click()
     await expect(page.getByText('Give an amount from 0')).toBeVisible()
-    await expect(page.getByLabel('Hose', { exact: true })).toHaveValue('viel')
-    await page.getByLabel('Hose', { exact: true }).fill('41,50')
+    await expect(page.getByLabel('hose', { exact: true })).toHaveValue('viel')
+    await page.getByLabel('hose', { exact: true }).fill('41,50')
     await page.getByRole('button', { name: 'Keep these prices' }).click()
     await expect(page.getByText('Kept.')).toBeVisible()
     await visit(
