@@ -1,12 +1,12 @@
 import type { Check } from '../check'
 
-/** Hubs and drums after a drive, by the back of a hand or a thermometer. */
+/** Hubs and drums as it came in, by the back of a hand or a thermometer: nobody drives it for this. */
 export const heat: Check = {
   id: 'heat',
   minutes: 4,
   results: ['none', 'one', 'all'],
   where: ['one'],
-  complaints: ['pulls-to-one-side', 'fades-hot', 'hard-pedal', 'no-flow-one'],
+  complaints: ['pulls-to-one-side', 'fades-hot', 'hard-pedal'],
   said: ['drag-one', 'drag-all'],
   otherwise: [0.84, 0.08, 0.08],
   under: {

@@ -102,7 +102,8 @@ const checks: Words = {
   'check-high-point-name': 'Bleeders on top',
   'check-high-point': 'Look where each bleeder sits: is it the highest point of its brake?',
   'check-heat-name': 'Heat',
-  'check-heat': 'After a short drive, a hand near each wheel: which are hot?',
+  'check-heat':
+    'As it came in, before it cools: a hand near each wheel, which are hot? It is not driven for this.',
   'check-stood-name': 'Left to stand',
   'check-stood': 'Leave it overnight, then press before anything else.',
   'check-bore-name': 'Bore measured',
