@@ -269,6 +269,14 @@ test('what was mended in vain is no longer it, and of two faults the other is le
   expect(shareOf(after, 'hose-closed')).toBe(0)
   expect(shareOf(after, 'brake-seized')).toBeGreaterThan(shareOf(before, 'brake-seized'))
   expect(sharesOf(after).reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9)
+  // Seized, alone or beside the hose, against what neither has to do with.
+  const prior = (...ids: string[]) =>
+    hypothesesOf(before).find(({ causes: both }) => both.map(({ id }) => id).join() === ids.join())?.prior ??
+    0
+  expect(shareOf(after, 'brake-seized') / shareOf(after, 'line-blocked')).toBeCloseTo(
+    (prior('brake-seized') + prior('hose-closed', 'brake-seized')) / prior('line-blocked'),
+    9,
+  )
 })
 
 test('any vehicle that can be read, with any complaint it can have, is answered in figures', () => {
