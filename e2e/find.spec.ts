@@ -34,6 +34,7 @@ test('all four wheels drag: level, floor and rod before any part; an answer take
   await says(page, 'No play')
   await expect(shares(page).getByRole('listitem').first()).toContainText('pushrod too tight')
   await expect(question(page)).toContainText('Set the pushrod’s play')
+  await expect(page.getByText('No look that is left saves')).toBeVisible()
   expect(await accessibilityFaults(page)).toEqual([])
   await page.getByRole('button', { name: 'Take back: Pushrod' }).click()
   await expect(shares(page)).toHaveText(before)
@@ -87,6 +88,12 @@ test.describe('two screens at one search', () => {
     await expect(page.getByRole('alert')).toContainText('Somebody else answered meanwhile')
     await expect(page.getByText('Level: At MAX or near')).toBeVisible()
     await says(page, 'Dry everywhere')
+    // What was picked by mistake is picked anew.
+    await page.getByRole('button', { name: 'It does something else' }).click()
+    await page.getByRole('button', { name: 'One wheel drags' }).click()
+    await expect(page.getByRole('region', { name: 'One wheel drags or runs hot' })).toContainText(
+      'Nothing was looked at',
+    )
   })
 })
 
@@ -100,6 +107,27 @@ test('soft after a cylinder and a cycle: the cylinder is not bought twice, the u
   await expect(page.getByText('Mended in vain: cylinder leaks past its own seals')).toBeVisible()
   await expect(shares(page)).not.toContainText('past its own seals')
   await expect(question(page)).not.toContainText('Fit another')
+  // A repair that somebody picks against the advice claims nothing for itself.
+  await page.getByRole('button', { name: /^All \d+ of them$/ }).click()
+  await page
+    .getByRole('button', { name: /^Mend: / })
+    .first()
+    .click()
+  await expect(page.getByText(/^To mend: /)).toBeVisible()
+  await expect(page.getByText('No look that is left saves')).toHaveCount(0)
+})
+
+test('answers that nothing known can show are said to be so', async ({ page }) => {
+  const all = [
+    'pushrod-tight',
+    'cylinder-no-return',
+    'seals-swollen',
+    'overfilled',
+    'brake-seized',
+    'hose-closed',
+  ]
+  await visit(page, `/find?complaint=drag-all&${all.map((id) => `tried=${id}`).join('&')}`)
+  await expect(page.getByRole('heading', { name: 'Nothing that is known fits all of this' })).toBeVisible()
 })
 
 test('a clutch that does not part: the thumb finds that the cylinder draws nothing', async ({ page }) => {

@@ -91,7 +91,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 function unendedSearch(state: JobState) {
   const { faultFinding } = state
   if (!faultFinding || faultFinding.was !== undefined) return undefined
-  return { finding: faultFinding, causes: sharesOf(faultCase(state)).map(({ id }) => id) }
+  return { finding: faultFinding, causes: sharesOf(faultCase(state, faultFinding)).map(({ id }) => id) }
 }
 
 /** What is known to fit already, from earlier jobs before the file: the fields begin with it. */

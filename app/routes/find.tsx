@@ -31,7 +31,7 @@ export default function FindPage({ loaderData }: Route.ComponentProps) {
   const { finding, vehicle, vehicleId, vehicles, own, costs } = loaderData
   const navigate = useNavigate()
   const from = vehicleId === undefined ? '' : `&vehicle=${encodeURIComponent(vehicleId)}`
-  const go = (next: FaultFinding | undefined) => navigate(`/find?${next ? toAddress(next) : ''}${from}`)
+  const go = (next: FaultFinding) => navigate(`/find?${toAddress(next)}${from}`)
   const of = finding && {
     complaint: finding.complaint,
     found: finding.found,
@@ -51,6 +51,7 @@ export default function FindPage({ loaderData }: Route.ComponentProps) {
         fault={faults[0]?.message}
         vehicle={vehicle}
         onFinding={go}
+        onAnew={() => navigate(`/find?${from}`)}
         aside={
           <form className="flex flex-wrap items-end gap-2">
             {finding &&

@@ -1,4 +1,4 @@
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
 import { data, useFetcher, useRevalidator } from 'react-router'
 import { FaultFinder } from '~/components/find/fault-finder'
 import { database } from '~/context'
@@ -23,7 +23,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const finding = begun && job.faultFinding?.complaint !== begun.complaint ? begun : job.faultFinding
   return {
     of: finding && {
-      ...faultCase({ ...job, faultFinding: finding }, { earlier }),
+      ...faultCase(job, finding, earlier),
       own: await ownCases(db, finding.complaint),
       costs: await shopPrices(db),
     },
@@ -53,14 +53,16 @@ export default function JobFindPage({ loaderData, params }: Route.ComponentProps
   useEffect(() => {
     if (fetcher.data?.refusal !== undefined) revalidate()
   }, [fetcher.data, revalidate])
-  const send = (next: FaultFinding | undefined) => {
-    if (next) fetcher.submit({ ...next, answers }, { method: 'post', encType: 'application/json' })
+  const [anew, setAnew] = useState(false)
+  const send = (next: FaultFinding) => {
+    setAnew(false)
+    fetcher.submit({ ...next, answers }, { method: 'post', encType: 'application/json' })
   }
   return (
     <>
       <title>{`${plate}: Fault finder · Ruddy Siphon`}</title>
       <FaultFinder
-        of={of}
+        of={anew ? undefined : of}
         was={was}
         fault={refusal}
         vehicle={vehicle}
@@ -68,6 +70,7 @@ export default function JobFindPage({ loaderData, params }: Route.ComponentProps
         jobId={params.jobId}
         plannable={plannable}
         onFinding={send}
+        onAnew={() => setAnew(true)}
       />
     </>
   )

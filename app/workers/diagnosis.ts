@@ -1,11 +1,24 @@
 import * as Comlink from 'comlink'
+import type { Fault } from '~core/base/fault'
 import type { Diagnosis } from '~core/diagnosis/answer'
-import { diagnose } from '~core/diagnosis/diagnose'
+import { contradiction, diagnose } from '~core/diagnosis/diagnose'
+import { type EstimateLine, estimateOf } from '~core/diagnosis/estimate'
 import type { Case } from '~core/diagnosis/request'
 
-/** What is wrong and what to try next, away from the page. */
+/** What is wrong and what to try next, with what mending the likeliest costs; or why it cannot all be so. */
+export type FinderAnswer =
+  | { ok: true; diagnosis: Diagnosis; estimate: EstimateLine[] }
+  | { ok: false; fault: Fault }
+
+/** The search for a fault, away from the page. */
 const finder = {
-  diagnose: (of: Case): Diagnosis => diagnose(of),
+  diagnose(of: Case): FinderAnswer {
+    const fault = contradiction(of)
+    if (fault) return { ok: false, fault }
+    const diagnosis = diagnose(of)
+    const [likeliest] = diagnosis.causes
+    return { ok: true, diagnosis, estimate: likeliest ? estimateOf(of, likeliest.id) : [] }
+  },
 }
 export type Finder = typeof finder
 

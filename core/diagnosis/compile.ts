@@ -1,7 +1,7 @@
 import type { Shop } from '../plan/request'
 import type { Check } from './check'
 import { checks } from './checks'
-import type { Complaint } from './complaints'
+import { showsLate } from './complaints'
 import { labour, type Price, priceOfCheck, priceOfRepair } from './costs'
 import { MENDED, type Model, type ModelCheck, type ModelRepair } from './decide/model'
 import { type Hypothesis, shownBy } from './hypotheses'
@@ -11,9 +11,6 @@ import { foundAt, type Weighted } from './shares'
 import { traitsOf } from './traits'
 import { usualCosts } from './usual'
 import { type Place, placeFor } from './where'
-
-/** Complaints that are only there again after a while: what did not help drives off first. */
-const SHOWS_LATE: readonly Complaint[] = ['lost-after-standing', 'fades-hot']
 
 export type RepairChoice = { repair: Repair; place?: Place; price: Price }
 export type CheckChoice = { check: Check; price: Price }
@@ -46,7 +43,7 @@ export function compile(of: Case, weighted: readonly Weighted[], shop?: Shop): C
         wrong.set(repair.id, { repair, place, price: priceOfRepair(of, repair, place, shop) })
     }
   const repairs = [...wrong.values()]
-  const late = SHOWS_LATE.includes(of.complaint) ? usualCosts.comeback : 0
+  const late = showsLate(of.complaint) ? usualCosts.comeback : 0
   const failCost = labour(of, usualCosts.proofMinutes) + late
   const modelRepairs = repairs.map(
     ({ repair, price }): ModelRepair => ({

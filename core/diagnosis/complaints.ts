@@ -38,3 +38,10 @@ const grounding: readonly Complaint[] = [
   'air-never-ends',
 ]
 export const isGrounding = (complaint: Complaint): boolean => grounding.includes(complaint)
+
+/** Complaints that are only there again after a while: what did not help drives off first. */
+const late: readonly Complaint[] = ['lost-after-standing', 'fades-hot']
+export const showsLate = (complaint: Complaint): boolean => late.includes(complaint)
+
+/** Of the clutch, and not of the brakes. */
+export const isOfClutch = (complaint: Complaint): boolean => complaint === 'no-clutch'

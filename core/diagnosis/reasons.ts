@@ -1,5 +1,6 @@
 import { fact, type Reason, reason } from '../base/decision'
 import type { CauseShare, Next } from './answer'
+import { checkOf } from './checks'
 import type { Compiled } from './compile'
 import { partsFor } from './costs'
 import { likelihood } from './hypotheses'
@@ -31,7 +32,7 @@ export function reasonsOf(of: Case, weighted: readonly Weighted[], answer: Answe
     ...foundReasons(of, causes),
     ...twoFaults(of, weighted),
     ...strange(of, weighted),
-    ...(next.some(({ id, kind }) => kind === 'check' && (id === 'level' || id === 'wet-places'))
+    ...(next.some(({ id, kind }) => kind === 'check' && checkOf(id)?.first)
       ? [reason('looks-first', 'practice')]
       : []),
     ...(first

@@ -1,14 +1,14 @@
 import { z } from 'zod'
 import type { Fault, Reading } from '../base/fault'
 import { readWith } from '../base/zod-faults'
-import { lineId } from '../rig/parts/line'
 import { readVehicle } from '../vehicle/read-vehicle'
 import { type Vehicle, vehicleSchema } from '../vehicle/schema'
 import { causeOf, causes } from './causes'
 import { checkOf, checks } from './checks'
-import { complaintIds } from './complaints'
+import { complaintIds, isOfClutch } from './complaints'
 import { traitsOf } from './traits'
 import { partKeys } from './usual'
+import { placeIds } from './where'
 
 const id = z.string('give an id').min(1, 'give an id').max(200, 'give an id of at most 200 characters')
 const ids = z.array(id, 'give a list of ids').max(400, 'give at most 400 ids').default([])
@@ -90,9 +90,9 @@ export function readDiagnoseRequest(input: unknown): Reading<Case> {
 /** What of a case cannot be: ids the vehicle does not have, results no check has, two results of one check. */
 export function caseFaults({ vehicle, complaint, history, found, tried }: Case): Fault[] {
   const faults: Fault[] = []
-  if (complaint === 'no-clutch' && !traitsOf(vehicle).clutch)
+  if (isOfClutch(complaint) && !traitsOf(vehicle).clutch)
     faults.push({ path: 'complaint', message: 'this vehicle has no clutch that fluid works' })
-  const known = vehicle && new Set([...vehicle.parts.map((part) => part.id), ...vehicle.lines.map(lineId)])
+  const known = vehicle && placeIds(vehicle)
   const ask = (path: string, value: string) => {
     if (known && !known.has(value))
       faults.push({ path, message: `there is no part or line "${value}"; give ids of this vehicle` })

@@ -2,7 +2,7 @@ import { lineId } from '../rig/parts/line'
 import { runsOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Line, PartOf, Vehicle } from '../vehicle/schema'
-import type { Complaint } from './complaints'
+import { type Complaint, isOfClutch } from './complaints'
 
 /** What a cause sits in. */
 export type PlaceKind = 'brake' | 'hose' | 'line' | 'cylinder' | 'unit' | 'any'
@@ -10,13 +10,17 @@ export type PlaceKind = 'brake' | 'hose' | 'line' | 'cylinder' | 'unit' | 'any'
 /** A place in a vehicle: what it is called, and what to open for it where the planner knows no such name. */
 export type Place = { id: string; planned: string }
 
+/** Ids of every part and line, as a place is named by them. */
+export const placeIds = ({ parts, lines }: Vehicle): Set<string> =>
+  new Set([...parts.map(({ id }) => id), ...lines.map(lineId)])
+
 const hasHose = ({ segments }: Line): boolean => segments.some(({ kind }) => kind === 'hose')
 const placeOfLine = (line: Line): Place => ({ id: lineId(line), planned: line.id ?? line.to })
 const placeOf = (id: string): Place => ({ id, planned: id })
 
 /** The cylinder that a complaint is about: the clutch's own, else the brakes' first. */
 export function cylinderOf(vehicle: Vehicle, complaint: Complaint): PartOf<'master-cylinder'> | undefined {
-  const wanted = complaint === 'no-clutch' ? 'clutch' : undefined
+  const wanted = isOfClutch(complaint) ? 'clutch' : undefined
   const cylinders = partsOf(vehicle, 'master-cylinder')
   return cylinders.find(({ chambers }) => chambers.some(({ serves }) => serves === wanted)) ?? cylinders[0]
 }

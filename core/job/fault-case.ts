@@ -1,13 +1,10 @@
-import type { Complaint } from '../diagnosis/complaints'
 import type { Case } from '../diagnosis/request'
-import { lineId } from '../rig/parts/line'
+import { placeIds } from '../diagnosis/where'
 import type { FaultFinding } from './events/fault-looked'
 import { bleedDone } from './selectors'
 import type { JobState } from './state'
 
-type Known = Pick<JobState, 'vehicle' | 'checkIn' | 'run' | 'standing' | 'openedAt'> & {
-  faultFinding?: FaultFinding
-}
+type Known = Pick<JobState, 'vehicle' | 'checkIn' | 'run' | 'standing' | 'openedAt'>
 
 /**
  * The case that a job makes: what was opened and bled on it counts as what was done before, and so does what was done on
@@ -15,11 +12,8 @@ type Known = Pick<JobState, 'vehicle' | 'checkIn' | 'run' | 'standing' | 'opened
  *
  * @param earlier that job: a part that was new then is suspected less, and no less than a new one may be
  */
-export function faultCase(
-  job: Known,
-  { earlier, complaint = 'soft-pedal' }: { earlier?: Known; complaint?: Complaint } = {},
-): Case {
-  const { vehicle, checkIn, faultFinding, openedAt } = job
+export function faultCase(job: Known, finding: FaultFinding, earlier?: Known): Case {
+  const { vehicle, checkIn, openedAt } = job
   const both = [earlier, job]
   const opened = known(both, 'opened')
   const replaced = known(both, 'replaced')
@@ -27,7 +21,7 @@ export function faultCase(
   const touched = opened.length + replaced.length > 0
   return {
     vehicle,
-    complaint: faultFinding?.complaint ?? complaint,
+    complaint: finding.complaint,
     history: {
       opened,
       replaced,
@@ -37,8 +31,8 @@ export function faultCase(
         ageYears: Math.max(0, Number(openedAt.slice(0, 4)) - vehicle.modelYear),
       }),
     },
-    found: faultFinding?.found ?? [],
-    tried: faultFinding?.tried ?? [],
+    found: finding.found,
+    tried: finding.tried,
     costs: { parts: {} },
   }
 }
@@ -46,7 +40,7 @@ export function faultCase(
 /** Ids of parts and lines of this vehicle that were opened or replaced on either job. */
 function known(jobs: readonly (Known | undefined)[], what: 'opened' | 'replaced'): string[] {
   const vehicle = jobs.at(-1)?.vehicle
-  const ids = new Set([...(vehicle?.parts.map(({ id }) => id) ?? []), ...(vehicle?.lines.map(lineId) ?? [])])
+  const ids = vehicle ? placeIds(vehicle) : new Set<string>()
   return [...new Set(jobs.flatMap((job) => job?.checkIn?.work[what] ?? []))].filter((id) => ids.has(id))
 }
 

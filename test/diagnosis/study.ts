@@ -2,6 +2,7 @@ import type { Chance } from '~core/base/random'
 import type { Cause } from '~core/diagnosis/cause'
 import { causeOf } from '~core/diagnosis/causes'
 import { checkOf } from '~core/diagnosis/checks'
+import { showsLate } from '~core/diagnosis/complaints'
 import { labour, partsFor, priceOfCheck, priceOfPart, priceOfRepair } from '~core/diagnosis/costs'
 import { diagnose } from '~core/diagnosis/diagnose'
 import { shownBy } from '~core/diagnosis/hypotheses'
@@ -86,7 +87,7 @@ export function work(begun: Hidden, policy: Policy, chance: Chance): Outcome {
   let hidden = begun
   let of = caseOf(begun)
   const outcome: Outcome = { mended: false, cost: 0, minutes: 0, looks: 0, repairs: 0, wasted: 0, caught: 0 }
-  const late = begun.complaint === 'lost-after-standing' || begun.complaint === 'fades-hot'
+  const late = showsLate(begun.complaint)
   for (let step = 0; step < 60 && hidden.causes.length > 0; step++) {
     const move = policy(of)
     if (!move) break

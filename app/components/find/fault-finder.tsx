@@ -3,7 +3,7 @@ import { LineMap } from '~/components/line-map/line-map'
 import { Reasons } from '~/components/reasons'
 import { useSay } from '~/lib/say'
 import { fact } from '~core/base/decision'
-import { type Complaint, complaintIds, isGrounding } from '~core/diagnosis/complaints'
+import { type Complaint, complaintIds, isGrounding, isOfClutch } from '~core/diagnosis/complaints'
 import type { Case } from '~core/diagnosis/request'
 import { traitsOf } from '~core/diagnosis/traits'
 import type { FaultFinding } from '~core/job/events/fault-looked'
@@ -28,7 +28,9 @@ type Props = {
   jobId?: string
   /** Whether what is to be done can still be planned on this job. */
   plannable?: boolean
-  onFinding: (next: FaultFinding | undefined) => void
+  onFinding: (next: FaultFinding) => void
+  /** It does something else: the search begins anew. */
+  onAnew: () => void
   aside?: ReactNode
 }
 
@@ -42,10 +44,12 @@ export function FaultFinder({
   jobId,
   plannable = false,
   onFinding,
+  onAnew,
   aside,
 }: Props) {
   const say = useSay()
-  const { diagnosis, stale, failed } = useDiagnosis(of)
+  const { answer, stale, failed } = useDiagnosis(of)
+  const diagnosis = answer?.ok ? answer.diagnosis : undefined
   const [chosen, setChosen] = useState<{ asked: string; id: string }>()
   const asked = JSON.stringify(of?.found)
   if (!of)
@@ -71,18 +75,24 @@ export function FaultFinder({
         )}
         {failed && (
           <h1 className="fault text-2xl">
+            This browser could not work it out. Open the page in another one.
+          </h1>
+        )}
+        {answer?.ok === false && (
+          <h1 className="fault text-2xl">
             Nothing that is known fits all of this: take back what is least sure.
           </h1>
         )}
         {isGrounding(of.complaint) && was === undefined && (
           <p className="border-l-8 border-oxide bg-oxide-wash p-3 font-bold">{say(fact('stays-here'))}</p>
         )}
-        {!diagnosis && !failed && <h1 className="panel text-2xl">It is being worked out…</h1>}
+        {!answer && !failed && <h1 className="panel text-2xl">It is being worked out…</h1>}
         {diagnosis && step && was === undefined && (
           <NextStep
             // Another question begins anew, with no place picked.
             key={`${step.kind} ${step.id}`}
             step={step}
+            advised={step === next[0]}
             of={of}
             vehicle={vehicle}
             locked={locked || stale}
@@ -91,8 +101,8 @@ export function FaultFinder({
         )}
         {diagnosis && (
           <WhatFollows
-            of={of}
             diagnosis={diagnosis}
+            estimate={answer?.ok ? answer.estimate : []}
             was={was}
             step={step}
             jobId={jobId}
@@ -114,7 +124,7 @@ export function FaultFinder({
       </div>
       <div className="grid gap-5">
         <CauseBars causes={causes} />
-        <FoundSoFar finding={finding} locked={locked} onFinding={onFinding} />
+        <FoundSoFar finding={finding} locked={locked} onFinding={onFinding} onAnew={onAnew} />
         {vehicle && (
           <section className="panel">
             <h2>Where</h2>
@@ -139,7 +149,7 @@ function Complaints({
   onPick: (complaint: Complaint) => void
 }) {
   const say = useSay()
-  const ids = complaintIds.filter((id) => id !== 'no-clutch' || traitsOf(vehicle).clutch)
+  const ids = complaintIds.filter((id) => !isOfClutch(id) || traitsOf(vehicle).clutch)
   return (
     <div className="grid gap-5">
       <div className="flex flex-wrap items-end justify-between gap-4">

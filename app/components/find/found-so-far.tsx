@@ -7,10 +7,12 @@ export function FoundSoFar({
   finding,
   locked,
   onFinding,
+  onAnew,
 }: {
   finding: FaultFinding
   locked: boolean
-  onFinding: (next: FaultFinding | undefined) => void
+  onFinding: (next: FaultFinding) => void
+  onAnew: () => void
 }) {
   const say = useSay()
   const { complaint, found, tried, was } = finding
@@ -61,6 +63,11 @@ export function FoundSoFar({
           </li>
         ))}
       </ul>
+      {!locked && (
+        <button type="button" className="button mt-3" onClick={onAnew}>
+          It does something else
+        </button>
+      )}
     </section>
   )
 }

@@ -17,6 +17,8 @@ import { LedCheck } from './led-check'
 
 type Props = {
   step: Next
+  /** What comes first, and was not chosen by hand. */
+  advised: boolean
   of: Case
   vehicle?: Vehicle
   locked: boolean
@@ -128,7 +130,7 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
   )
 }
 
-function Mend({ step, of, locked, onFinding }: Props) {
+function Mend({ step, advised, of, locked, onFinding }: Props) {
   const say = useSay()
   return (
     <section className="panel grid gap-4" aria-labelledby="next-look">
@@ -140,7 +142,7 @@ function Mend({ step, of, locked, onFinding }: Props) {
         {say(step)}
       </h1>
       <Cautions codes={MENDING} />
-      <p>No look that is left saves what it costs. The maker’s procedure comes before this.</p>
+      <p>{advised && 'No look that is left saves what it costs. '}The maker’s procedure comes before this.</p>
       <div className="flex flex-wrap gap-3">
         <button
           type="button"

@@ -1,16 +1,15 @@
 import * as Comlink from 'comlink'
 import { useEffect, useRef, useState } from 'react'
-import type { Finder } from '~/workers/diagnosis'
-import type { Diagnosis } from '~core/diagnosis/answer'
+import type { Finder, FinderAnswer } from '~/workers/diagnosis'
 import type { Case } from '~core/diagnosis/request'
 
-/** What is known by now; `stale` while a newer answer is still being worked in. */
-export type Worked = { diagnosis?: Diagnosis; stale: boolean; failed: boolean }
+/** What is known by now; `failed` where this browser could not work it out, `stale` while a newer answer is still being worked in. */
+export type Worked = { answer?: FinderAnswer; stale: boolean; failed: boolean }
 
 /** A case worked out in a worker that lives as long as the page: the last answer stays until the next is there. */
 export function useDiagnosis(of: Case | undefined): Worked {
   const worker = useRef<{ worker: Worker; finder: Comlink.Remote<Finder> }>(undefined)
-  const [worked, setWorked] = useState<{ key: string; diagnosis?: Diagnosis }>()
+  const [worked, setWorked] = useState<{ key: string; answer?: FinderAnswer }>()
   const key = of ? JSON.stringify(of) : ''
   useEffect(() => () => worker.current?.worker.terminate(), [])
   useEffect(() => {
@@ -21,7 +20,7 @@ export function useDiagnosis(of: Case | undefined): Worked {
     }
     let wanted = true
     worker.current.finder.diagnose(JSON.parse(key)).then(
-      (diagnosis) => wanted && setWorked({ key, diagnosis }),
+      (answer) => wanted && setWorked({ key, answer }),
       () => wanted && setWorked({ key }),
     )
     return () => {
@@ -30,8 +29,8 @@ export function useDiagnosis(of: Case | undefined): Worked {
   }, [key])
   const here = worked?.key === key
   return {
-    diagnosis: key === '' ? undefined : worked?.diagnosis,
+    answer: key === '' ? undefined : worked?.answer,
     stale: !here,
-    failed: here && worked.diagnosis === undefined,
+    failed: here && worked.answer === undefined,
   }
 }

@@ -2,14 +2,21 @@ import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
 import { fact } from '~core/base/decision'
 import type { Diagnosis, Next } from '~core/diagnosis/answer'
-import { estimateOf } from '~core/diagnosis/estimate'
-import type { Case } from '~core/diagnosis/request'
+import type { EstimateLine } from '~core/diagnosis/estimate'
 import { money } from './figures'
 
-type Props = { of: Case; diagnosis: Diagnosis; was?: string; step?: Next; jobId?: string; plannable: boolean }
+type Props = {
+  diagnosis: Diagnosis
+  /** What mending the likeliest costs. */
+  estimate: readonly EstimateLine[]
+  was?: string
+  step?: Next
+  jobId?: string
+  plannable: boolean
+}
 
 /** What it comes to, looked at first or not, and the work that follows once it is sure enough. */
-export function WhatFollows({ of, diagnosis, was, step, jobId, plannable }: Props) {
+export function WhatFollows({ diagnosis, estimate, was, step, jobId, plannable }: Props) {
   const say = useSay()
   const { expectedCost, expectedCostUnlooked, work, causes } = diagnosis
   const named = was ?? diagnosis.named
@@ -39,7 +46,7 @@ export function WhatFollows({ of, diagnosis, was, step, jobId, plannable }: Prop
           From here it costs about <strong>{money(expectedCost)}</strong> on average.
         </p>
       )}
-      {likeliest && <Estimate of={of} cause={likeliest.id} />}
+      {likeliest && <Estimate lines={estimate} cause={likeliest.id} />}
       {work && likeliest && jobId && plannable && (
         <div>
           <Link
@@ -59,9 +66,8 @@ export function WhatFollows({ of, diagnosis, was, step, jobId, plannable }: Prop
 }
 
 /** What mending it would cost, line by line: to be told before a part is ordered. */
-function Estimate({ of, cause }: { of: Case; cause: string }) {
+function Estimate({ lines, cause }: { lines: readonly EstimateLine[]; cause: string }) {
   const say = useSay()
-  const lines = estimateOf(of, cause)
   const sum = lines.reduce((total, { cost }) => total + cost, 0)
   if (sum === 0) return null
   return (

@@ -29,11 +29,11 @@ test('what was found stands with the job, and what was done on the job counts as
     tried: looked.tried,
     answers: 1,
   })
-  const of = faultCase(job.state)
+  const of = faultCase(job.state, looked)
   expect(of).toMatchObject({ found: looked.found, history: { replaced: ['mc'], bledSince: false } })
   expect(sharesOf(of)[0]).toMatchObject({ id: 'outside-leak', at: 'brake-rr' })
   job.bledToTheEnd()
-  expect(faultCase(job.state).history).toMatchObject({ bledSince: true, fullyBled: true })
+  expect(faultCase(job.state, looked).history).toMatchObject({ bledSince: true, fullyBled: true })
 })
 
 test('of two screens, the answer of the one that did not see the other’s is refused', () => {
@@ -52,7 +52,7 @@ test('what the job it came back from has opened and bled counts too; ids of anot
     ['two-person'],
     300,
   )
-  expect(faultCase(back.state, { earlier }).history).toMatchObject({
+  expect(faultCase(back.state, looked, earlier).history).toMatchObject({
     replaced: ['mc'],
     bledSince: true,
     fullyBled: true,
@@ -64,7 +64,7 @@ test('what the job it came back from has opened and bled counts too; ids of anot
       work: { ...earlier.checkIn.work, replaced: ['elsewhere'] },
     },
   }
-  expect(faultCase(back.state, { earlier: other }).history.replaced).toEqual([])
+  expect(faultCase(back.state, looked, other).history.replaced).toEqual([])
 })
 
 test.each([

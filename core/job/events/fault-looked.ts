@@ -45,7 +45,7 @@ export const faultLooked: EventKind<FaultLooked> = {
   refuse(state, event) {
     if (event.answers !== (state.faultFinding?.answers ?? 0)) return fact('fault-meanwhile')
     const known = event.was === undefined || causeOf(event.was) !== undefined
-    const could = caseFaults(faultCase({ ...state, faultFinding: event })).length === 0
+    const could = caseFaults(faultCase(state, event)).length === 0
     return known && could ? undefined : fact('fault-not-so')
   },
   apply: (state, { complaint, found, tried, was, answers }) => ({
