@@ -2,6 +2,14 @@ import type { Complaint } from './complaints'
 import type { Repair } from './repair'
 import type { Traits } from './traits'
 
+/**
+ * What several checks stand on, and the minutes that it takes to get there: the vehicle up with its wheels turning, a
+ * hose on the bleeders, the lines off the cylinder.
+ */
+export type SetUp = 'wheels-up' | 'hose-on' | 'ports-open'
+/** @source from memory */
+export const setUpMinutes: Record<SetUp, number> = { 'wheels-up': 4, 'hose-on': 4, 'ports-open': 12 }
+
 /** Something that can be looked at, and what it shows under each cause. */
 export type Check = {
   id: string
@@ -9,6 +17,12 @@ export type Check = {
   minutes: number
   /** What it can show; the first is what a sound vehicle shows. */
   results: readonly string[]
+  /** What has to stand before it can be done: a later check on the same one costs its hands' minutes without it. */
+  setUp?: SetUp
+  /** How many steps it is done in; their words go by its id and their number. */
+  steps?: number
+  /** Each hose, say, is tried by itself: what kind of place is gone through in turn. */
+  inTurn?: 'hose'
   /** It is held for so long. */
   holdS?: number
   /** Several places may be found at once, but for the first result, which says that there is none. */

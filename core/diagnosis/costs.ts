@@ -2,7 +2,8 @@ import { makePlan } from '../plan/plan'
 import { type Shop, shopSchema, workSchema } from '../plan/request'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
-import type { Check } from './check'
+import { type Check, setUpMinutes } from './check'
+import { checkOf } from './checks'
 import type { Repair, RepairWork } from './repair'
 import type { Case } from './request'
 import { type PartKey, usualCosts } from './usual'
@@ -38,8 +39,15 @@ export function priceOfRepair(of: Case, repair: Repair, place: Place | undefined
 }
 
 export function priceOfCheck(of: Case, check: Check, shop?: Shop): Price {
-  if (!check.does) return { minutes: check.minutes, ml: 0, cost: labour(of, check.minutes) }
-  return priceOfRepair(of, check.does, undefined, shop)
+  if (check.does) return priceOfRepair(of, check.does, undefined, shop)
+  const minutes = check.minutes - minutesSetUp(of, check)
+  return { minutes, ml: 0, cost: labour(of, minutes) }
+}
+
+/** What it takes to get there was spent already, if a check that was made stands on the same. */
+function minutesSetUp({ found }: Case, { id, setUp }: Check): number {
+  const stands = setUp && found.some(({ check }) => check !== id && checkOf(check)?.setUp === setUp)
+  return stands ? setUpMinutes[setUp] : 0
 }
 
 export const labour = ({ costs }: Pick<Case, 'costs'>, minutes: number): number =>

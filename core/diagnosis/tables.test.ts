@@ -44,6 +44,7 @@ describe.each(checks.map((check) => [check.id, check] as const))('%s', (_, check
     const codes = [
       `check-${check.id}`,
       `check-${check.id}-name`,
+      ...Array.from({ length: check.steps ?? 0 }, (_, i) => `check-${check.id}-${i + 1}`),
       ...check.results.map((result) => `result-${result}`),
       ...(check.cautions ?? []).map((caution) => `care-${caution}`),
     ]

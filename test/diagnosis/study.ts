@@ -65,6 +65,39 @@ export const checklist: Policy = (of) => {
   return open === undefined ? likeliestFirst(of) : { kind: 'check', id: open }
 }
 
+/** What a printed list says to a sign: in its order, the first that was seen and not tried. @source common practice */
+const arrows: readonly [check: string, result: string, cause: string][] = [
+  ['wet-places', 'wheel', 'outside-leak'],
+  ['wet-places', 'line', 'outside-leak'],
+  ['wet-places', 'booster', 'booster-leak'],
+  ['pushrod', 'tight', 'pushrod-tight'],
+  ['pushrod', 'slack', 'pushrod-slack'],
+  ['hold-firm', 'sinks', 'cylinder-bypass'],
+  ['flow', 'weak-one', 'hose-closed'],
+  ['flow', 'none-one', 'hose-closed'],
+  ['flow', 'none', 'cylinder-no-draw'],
+  ['bubbles', 'thin-out', 'air-lines'],
+  ['bubbles', 'never-end', 'bleeder-not-at-top'],
+  ['pump-up', 'improves', 'air-lines'],
+  ['three-efforts', 'curved', 'air-lines'],
+  ['three-efforts', 'straight', 'hose-soft'],
+  ['heat', 'one', 'brake-seized'],
+  ['heat', 'all', 'cylinder-no-return'],
+]
+/** The same list, then what it says to each sign, then the most frequent of what is left: nothing is weighed. */
+export const printedList: Policy = (of) => {
+  const look = checklist(of)
+  if (look?.kind === 'check') return look
+  const left = sharesOf({ ...of, found: [] })
+  const told = arrows.find(
+    ([check, result, cause]) =>
+      of.found.some((found) => found.check === check && found.result === result) &&
+      left.some(({ id }) => id === cause),
+  )
+  const id = told?.[2] ?? left[0]?.id
+  return id === undefined ? undefined : { kind: 'repair', id }
+}
+
 /** What the vehicle answers: from the rig where it can, else by chance as the tables have it; sometimes mistaken. */
 function answer(hidden: Hidden, id: string, chance: Chance): string {
   const check = checkOf(id)

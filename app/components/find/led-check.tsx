@@ -8,13 +8,14 @@ import type { Complaint } from '~core/diagnosis/complaints'
 import type { Led, LedField } from '~core/diagnosis/led/led'
 import { readQuantity } from '~core/units/units'
 import type { Vehicle } from '~core/vehicle/schema'
+import { EffortsCurve } from './efforts-curve'
 
 type Props = {
   led: Led
   vehicle: Vehicle
   complaint: Complaint
   locked: boolean
-  onResult: (result: string) => void
+  onResult: (result: string, at?: string) => void
 }
 
 /** Figures in place of an opinion: they say which answer it is, and whoever measured takes it. */
@@ -58,6 +59,7 @@ export function LedCheck({ led, vehicle, complaint, locked, onResult }: Props) {
             )
           })}
         </div>
+        {led.curve && <EffortsCurve points={led.curve(measured)} />}
         {judged.fault && <p className="fault">{judged.fault}</p>}
         {judged.decision && (
           <>
@@ -65,7 +67,7 @@ export function LedCheck({ led, vehicle, complaint, locked, onResult }: Props) {
             <button
               type="button"
               disabled={locked}
-              onClick={() => judged.decision && onResult(judged.decision.value)}
+              onClick={() => judged.decision && onResult(judged.decision.value, judged.decision.at)}
               className="button button-main min-h-[56px] justify-self-start"
             >
               Take it: {say(fact(`result-${judged.decision.value}`))}

@@ -4,6 +4,7 @@ import { type Check, second } from '../check'
 export const bleederOut: Check = {
   id: 'bleeder-out',
   minutes: 8,
+  steps: 3,
   results: ['nothing-comes', 'comes'],
   where: ['comes', 'nothing-comes'],
   complaints: ['no-flow-one'],

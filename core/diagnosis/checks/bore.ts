@@ -4,6 +4,7 @@ import { type Check, second } from '../check'
 export const bore: Check = {
   id: 'bore',
   minutes: 75,
+  steps: 3,
   results: ['within', 'beyond'],
   complaints: ['soft-pedal', 'sinking-pedal', 'lost-after-standing', 'no-clutch'],
   otherwise: second(0.05),

@@ -5,6 +5,8 @@ import { spongy } from '../complaints'
 export const bubbles: Check = {
   id: 'bubbles',
   minutes: 10,
+  steps: 3,
+  setUp: 'hose-on',
   results: ['none', 'thin-out', 'never-end'],
   where: ['never-end'],
   complaints: [...spongy, 'sinking-pedal', 'no-pedal', 'no-clutch'],

@@ -4,6 +4,8 @@ import { type Check, second } from '../check'
 export const crackBleeder: Check = {
   id: 'crack-bleeder',
   minutes: 8,
+  steps: 4,
+  setUp: 'wheels-up',
   results: ['stays', 'frees'],
   where: ['stays', 'frees'],
   complaints: ['drag-one', 'drag-all', 'pulls-to-one-side'],

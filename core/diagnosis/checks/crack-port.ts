@@ -4,6 +4,8 @@ import { type Check, second } from '../check'
 export const crackPort: Check = {
   id: 'crack-port',
   minutes: 10,
+  steps: 4,
+  setUp: 'wheels-up',
   results: ['stays', 'frees'],
   complaints: ['drag-one', 'drag-all', 'pulls-to-one-side'],
   otherwise: second(0.1),

@@ -4,6 +4,8 @@ import type { Check } from '../check'
 export const flow: Check = {
   id: 'flow',
   minutes: 20,
+  steps: 4,
+  setUp: 'hose-on',
   results: ['even', 'weak-all', 'weak-one', 'none-one', 'none'],
   where: ['weak-one', 'none-one'],
   complaints: [

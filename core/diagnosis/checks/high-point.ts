@@ -5,6 +5,7 @@ import { airy } from '../complaints'
 export const highPoint: Check = {
   id: 'high-point',
   minutes: 3,
+  steps: 2,
   results: ['at-top', 'not-at-top'],
   where: ['not-at-top'],
   complaints: [...airy, 'no-pedal'],

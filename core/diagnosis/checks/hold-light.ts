@@ -5,6 +5,7 @@ import { airy } from '../complaints'
 export const holdLight: Check = {
   id: 'hold-light',
   minutes: 2,
+  steps: 3,
   results: ['holds', 'sinks'],
   holdS: 30,
   complaints: airy,

@@ -4,6 +4,8 @@ import { type Check, second } from '../check'
 export const hoseClamped: Check = {
   id: 'hose-clamped',
   minutes: 20,
+  steps: 3,
+  inTurn: 'hose',
   results: ['same', 'firms'],
   where: ['firms'],
   complaints: ['soft-pedal', 'low-pedal', 'springy-middle'],

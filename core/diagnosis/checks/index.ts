@@ -14,6 +14,7 @@ import { highPoint } from './high-point'
 import { holdFirm } from './hold-firm'
 import { holdLight } from './hold-light'
 import { hoseClamped } from './hose-clamped'
+import { hoseWire } from './hose-wire'
 import { jointCracked } from './joint-cracked'
 import { level } from './level'
 import { levelLamp } from './level-lamp'
@@ -52,6 +53,7 @@ export const checks: readonly Check[] = [
   pushrod,
   adjusted,
   hoseClamped,
+  hoseWire,
   unitCycled,
   wearSum,
   highPoint,

@@ -4,6 +4,7 @@ import { type Check, second } from '../check'
 export const jointCracked: Check = {
   id: 'joint-cracked',
   minutes: 10,
+  steps: 3,
   results: ['nothing-comes', 'comes'],
   where: ['comes', 'nothing-comes'],
   complaints: ['no-flow-one'],

@@ -4,6 +4,8 @@ import { type Check, second } from '../check'
 export const loosenCylinder: Check = {
   id: 'loosen-cylinder',
   minutes: 12,
+  steps: 4,
+  setUp: 'wheels-up',
   results: ['stays', 'frees'],
   complaints: ['drag-all'],
   otherwise: second(0.07),

@@ -5,6 +5,8 @@ import { airy } from '../complaints'
 export const portsPlugged: Check = {
   id: 'ports-plugged',
   minutes: 45,
+  steps: 4,
+  setUp: 'ports-open',
   results: ['firm', 'soft', 'sinks'],
   complaints: [...airy, 'no-pedal', 'sinking-pedal'],
   otherwise: [0.92, 0.05, 0.03],

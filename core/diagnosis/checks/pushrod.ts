@@ -4,6 +4,7 @@ import type { Check } from '../check'
 export const pushrod: Check = {
   id: 'pushrod',
   minutes: 10,
+  steps: 2,
   results: ['clear', 'tight', 'slack'],
   complaints: ['soft-pedal', 'low-pedal', 'no-pedal', 'drag-all', 'drag-one', 'fades-hot', 'no-clutch'],
   otherwise: [0.95, 0.025, 0.025],

@@ -4,6 +4,8 @@ import { type Check, second } from '../check'
 export const returnTest: Check = {
   id: 'return',
   minutes: 10,
+  steps: 3,
+  setUp: 'wheels-up',
   results: ['returns', 'does-not'],
   where: ['does-not'],
   complaints: ['drag-one', 'drag-all', 'pulls-to-one-side', 'fades-hot'],

@@ -4,6 +4,7 @@ import { type Check, second } from '../check'
 export const stood: Check = {
   id: 'stood',
   minutes: 5,
+  steps: 2,
   results: ['firm', 'gone'],
   complaints: ['soft-pedal', 'sinking-pedal', 'low-pedal'],
   said: ['lost-after-standing'],

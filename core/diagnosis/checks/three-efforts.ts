@@ -5,6 +5,7 @@ import { spongy } from '../complaints'
 export const threeEfforts: Check = {
   id: 'three-efforts',
   minutes: 12,
+  steps: 4,
   results: ['straight', 'curved', 'cannot-tell'],
   complaints: spongy,
   otherwise: [0.6, 0.15, 0.25],

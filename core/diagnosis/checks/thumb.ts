@@ -4,6 +4,8 @@ import type { Check } from '../check'
 export const thumb: Check = {
   id: 'thumb',
   minutes: 20,
+  steps: 4,
+  setUp: 'ports-open',
   results: ['pushes-and-draws', 'pushes-only', 'nothing'],
   complaints: [
     'soft-pedal',

@@ -4,6 +4,8 @@ import { type Check, second } from '../check'
 export const vacuumClosed: Check = {
   id: 'vacuum-closed',
   minutes: 5,
+  steps: 3,
+  setUp: 'hose-on',
   results: ['stop', 'go-on'],
   complaints: ['air-never-ends'],
   otherwise: second(0.04),

@@ -26,6 +26,7 @@ export const efforts: Led = {
           { id: `pressure${i}`, label: fact('led-pressure', { n: i + 1 }), quantity: 'pressure' as const },
           { id: `travel${i}`, label: fact('led-travel', { n: i + 1 }), quantity: 'length' as const },
         ]).flat(),
+  curve: pairs,
   judge(measured, vehicle, complaint) {
     const read = pairs(measured)
     const cylinder = cylinderOf(vehicle, complaint)

@@ -64,8 +64,25 @@ describe('bore', () => {
   })
 })
 
+describe('flow', () => {
+  // Lines of 1.2, 2.1, 4.2 and 5 m: by the same push each passes the less the longer it is.
+  const gave = (ml: Record<string, number>) =>
+    ledOf('flow')?.judge(
+      Object.fromEntries(Object.entries(ml).map(([id, each]) => [`ml ${id}`, each])),
+      vehicle,
+      'drag-one',
+    )
+  test('a long line that gives less is alike; half of what its own line should give is not', () => {
+    expect(gave({ fl: 60, fr: 40, rl: 22, rr: 19 })?.value).toBe('even')
+    expect(gave({ fl: 60, fr: 40, rl: 7, rr: 19 })).toMatchObject({ value: 'weak-one', at: 'brake-rl' })
+    expect(gave({ fl: 60, fr: 40, rl: 22, rr: 0 })).toMatchObject({ value: 'none-one', at: 'brake-rr' })
+    expect(gave({ fl: 0, fr: 0, rl: 0, rr: 0 })?.value).toBe('none')
+    expect(gave({ fl: 60, fr: 40 })).toBeUndefined()
+  })
+})
+
 test('what is measured gives results that its check has, and every field has its words', () => {
-  for (const check of ['three-efforts', 'wear-sum', 'bore']) {
+  for (const check of ['three-efforts', 'wear-sum', 'bore', 'flow']) {
     const fields = ledOf(check)?.fields(vehicle, 'soft-pedal') ?? []
     expect(fields.length).toBeGreaterThan(3)
     expect(fields.filter(({ label }) => !hasWords(label.code))).toEqual([])

@@ -13,6 +13,12 @@ export type Led = {
   check: string
   /** None where the vehicle's file does not say enough. */
   fields: (vehicle: Vehicle, complaint: Complaint) => readonly LedField[]
-  /** @returns one of the check's results; undefined until enough was measured */
-  judge: (measured: Measured, vehicle: Vehicle, complaint: Complaint) => Decision<string> | undefined
+  /** @returns one of the check's results, and the part it is at where that is one; undefined until enough was measured */
+  judge: (
+    measured: Measured,
+    vehicle: Vehicle,
+    complaint: Complaint,
+  ) => (Decision<string> & { at?: string }) | undefined
+  /** Points of the curve that it makes, where it makes one: pressure in kPa, travel in mm. */
+  curve?: (measured: Measured) => readonly { pressureKPa: number; travelMm: number }[]
 }
