@@ -37,6 +37,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
         `${jobs.bleed}/file`,
         `${jobs.bleed}/move`,
         `${jobs.bleed}/find?complaint=soft-pedal`,
+        `${jobs.bleed}/sheets`,
+        `${jobs.bleed}/sheets/cylinder/cylinder`,
         '/find',
         '/find/prices',
         `${jobs.bleed}/tag`,

@@ -8,6 +8,7 @@ const item =
 export function JobMenu({ jobId, filed }: { jobId: string; filed: boolean }) {
   const places = [
     ['find', 'Find the fault'],
+    ['sheets', 'Sheets of its parts'],
     ['tag', 'Do-not-drive tag'],
     ['trace', 'Every act, with both clocks'],
     ['record', 'The record so far'],

@@ -1,5 +1,7 @@
 import { type Costs, costsSchema } from '~core/diagnosis/request'
+import { usualCosts } from '~core/diagnosis/usual'
 import { type Shop, shopSchema } from '~core/plan/request'
+import type { SheetPrices } from '~core/repair-sheets/sheet'
 import type { Queries } from './database.server'
 
 /** How the shop works where nobody said otherwise. */
@@ -19,6 +21,13 @@ export const saveShopSettings = (db: Queries, shop: Shop): Promise<void> => save
 export async function shopPrices(db: Queries): Promise<Costs> {
   const [row] = await db.query<{ value: unknown }>("select value from setting where key = 'prices'")
   return costsSchema.parse(row?.value ?? {})
+}
+
+/** The same where every part has a price: the usual one where the shop gave none. */
+export async function sheetPrices(db: Queries): Promise<SheetPrices> {
+  const { labourPerHour = usualCosts.labourPerHour, parts } = await shopPrices(db)
+  const own = Object.entries(parts).filter(([, price]) => price !== undefined)
+  return { labourPerHour, parts: { ...usualCosts.parts, ...Object.fromEntries(own) } }
 }
 
 export const savePrices = (db: Queries, costs: Costs): Promise<void> => save(db, 'prices', costs)

@@ -7,6 +7,7 @@ import type { JobState } from '~core/job/state'
 import { jobTally } from '~core/job/tally'
 import type { Show } from '~core/units/show'
 import type { Say } from '~core/words'
+import { declinedWords } from './declined-words'
 import type { Certificate } from './document-schema'
 
 type Reader = { say: Say; dueWhy?: string }
@@ -45,6 +46,7 @@ function doneSentences(state: JobState, say: Say): string[] {
         ? `Bled until it came without air: ${places.join(', ')}. The rest of the fluid stayed in.`
         : 'The brakes were not bled.',
     ...(troubles.length > 0 ? [`On the way: ${troubles.map(({ says }) => say(says)).join(' ')}`] : []),
+    ...declinedWords(state, say).map((words) => `Advised and declined: ${words}`),
     ...(filed?.note ? [filed.note] : []),
   ]
 }

@@ -1,10 +1,12 @@
 import { outcomeMarks, outcomeWords } from '~/components/words'
 import { counted, showDate, showMoment, showTime } from '~/lib/format'
+import { fact } from '~core/base/decision'
 import { checksFor, proofFact } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'
 import type { Units } from '~core/units/units'
 import type { Say } from '~core/words'
 import { certificateOf } from './certificate'
+import { declinedWords } from './declined-words'
 import { DOCUMENT_VERSION, type DocumentRow, type RecordDocument } from './document-schema'
 import { doneRows, type Poured, pointTable } from './done-rows'
 import { foundRows } from './found-rows'
@@ -35,7 +37,11 @@ export function recordDocument(state: JobState, reader: Reader): RecordDocument 
       { title: 'Done', rows: doneRows(state, reader) },
     ],
     points: pointTable(state, reader.say.show, reader.units),
-    lists: way.length > 0 ? [{ title: 'On the way', lines: way }] : [],
+    lists: [
+      { title: 'On the way', lines: way },
+      { title: 'Parts looked at', lines: sheetLines(state, reader.say) },
+      { title: 'Declined by the customer', lines: declinedWords(state, reader.say) },
+    ].filter(({ lines }) => lines.length > 0),
     ...(proved && { proofs: { title: 'Proof', checks: proofLines(state, reader.say) } }),
     signed: signedRows(state, reader.say),
     certificate: certificateOf(state, reader),
@@ -82,6 +88,19 @@ function onTheWay({ troubles, parkings, parked, movedFrom, late, sentFor }: JobS
     ),
   ]
 }
+
+/** What was decided of each part that has a sheet, why, and what of it is still to be done. */
+const sheetLines = ({ sheets = {} }: JobState, say: Say): string[] =>
+  Object.values(sheets).map(({ sheet, place, verdict }) => {
+    const name = `${say(fact(`sheet-name-${sheet}`))}, ${place}`
+    if (!verdict) return `${name}: begun, not decided.`
+    const { value, reasons, figures, still } = verdict
+    return [
+      `${name}: ${say(fact(`verdict-${value}`))}.`,
+      ...[...reasons, ...still].map(say),
+      ...figures.map((each) => `${say(each)}.`),
+    ].join(' ')
+  })
 
 function signedRows({ filed, people }: JobState, { show }: Say): DocumentRow[] {
   if (!filed) return []

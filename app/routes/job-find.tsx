@@ -10,7 +10,7 @@ import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { readWith } from '~core/base/zod-faults'
 import { type FaultFinding, keptFindingSchema } from '~core/job/events/fault-looked'
-import { faultCase } from '~core/job/fault-case'
+import { faultCase, goesOn } from '~core/job/fault-case'
 import type { Route } from './+types/job-find'
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
@@ -18,9 +18,12 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const job = orNotFound(await findJob(db, params.jobId))
   const earlier = job.comebackOf === undefined ? undefined : await findJob(db, job.comebackOf)
   // Whoever comes from a failed proof or a finding brings what it was: it is recorded with the first answer.
-  const begun = fromAddress(new URL(request.url).searchParams)
+  const address = new URL(request.url).searchParams
+  const begun = fromAddress(address)
   const answers = job.faultFinding?.answers ?? 0
-  const finding = begun && job.faultFinding?.complaint !== begun.complaint ? begun : job.faultFinding
+  // It adds to a search that stands only as long as nobody has answered since.
+  const adds = begun?.complaint !== job.faultFinding?.complaint || address.get('seen') === String(answers)
+  const finding = begun && adds ? goesOn(job.faultFinding, begun) : job.faultFinding
   return {
     of: finding && {
       ...faultCase(job, finding, earlier),
@@ -29,6 +32,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     },
     was: finding?.was,
     answers,
+    declined: job.declinedLines ?? [],
     vehicle: job.vehicle,
     plate: job.plate,
     locked: job.filed !== undefined,
@@ -45,7 +49,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 /** The search for what is wrong with the vehicle of a job: every answer is recorded with it. */
 export default function JobFindPage({ loaderData, params }: Route.ComponentProps) {
-  const { of, was, answers, vehicle, plate, locked, plannable } = loaderData
+  const { of, was, answers, declined, vehicle, plate, locked, plannable } = loaderData
   const fetcher = useFetcher<typeof action>()
   const { revalidate } = useRevalidator()
   const refusal = fetcher.data?.refusal
@@ -69,6 +73,7 @@ export default function JobFindPage({ loaderData, params }: Route.ComponentProps
         locked={locked || fetcher.state !== 'idle'}
         jobId={params.jobId}
         plannable={plannable}
+        declined={declined}
         onFinding={send}
         onAnew={() => setAnew(true)}
       />

@@ -8,13 +8,15 @@ import { WhatChanged } from '~/components/bay/what-changed'
 import { CheckRow } from '~/components/prove/check-row'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
+import { toAddress } from '~/lib/fault-address'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useJobHere } from '~/run-client/job-here'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { notAtMax } from '~core/job/levels'
-import { checksFor, type ProofCheck, proofFact, provedFirst } from '~core/job/proofs/checks'
+import { checksFor, type ProofCheck, proofFact, provedFirst, shownByProofs } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
+import type { JobState } from '~core/job/state'
 import type { Route } from './+types/prove'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -80,7 +82,7 @@ export default function ProvePage() {
             <p className="font-bold">
               Failed: {failed.map(({ id }) => say(proofFact(id))).join(', ')}. It does not leave.
             </p>
-            {!locked && <WaysOn jobId={jobId} failed={failed} act={act} />}
+            {!locked && <WaysOn jobId={jobId} state={state} failed={failed} act={act} />}
           </div>
         )}
         {proved === checks.length && link === 'saved' && !back ? (
@@ -110,10 +112,12 @@ export default function ProvePage() {
 /** Where what failed leads: set right here, mended under its name, bled again, or the fault looked for. */
 function WaysOn({
   jobId,
+  state,
   failed,
   act,
 }: {
   jobId: string
+  state: JobState
   failed: readonly ProofCheck[]
   act: (act: FloorAct) => void
 }) {
@@ -135,7 +139,10 @@ function WaysOn({
         </p>
       )}
       {complaint && (
-        <Link to={`/jobs/${jobId}/find?complaint=${complaint}`} className="button">
+        <Link
+          to={`/jobs/${jobId}/find?${toAddress({ complaint, found: shownByProofs(state), tried: [] })}&seen=${state.faultFinding?.answers ?? 0}`}
+          className="button"
+        >
           Find the fault
         </Link>
       )}

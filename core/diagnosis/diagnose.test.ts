@@ -13,7 +13,7 @@ import { complaintIds } from './complaints'
 import { weighAll } from './decide/least-cost'
 import { MENDED } from './decide/model'
 import { diagnose } from './diagnose'
-import { estimateOf } from './estimate'
+import { estimateNow, estimateOf } from './estimate'
 import { hypothesesOf, shownBy } from './hypotheses'
 import { type Case, readDiagnoseRequest } from './request'
 import { sharesOf, weightedOf } from './shares'
@@ -237,11 +237,40 @@ describe('what cannot be is refused by path', () => {
 
 test('an estimate adds up to what the repair counts for, part by part, and says which prices are the usual ones', () => {
   const of = ask({ complaint: 'drag-all', costs: { labourPerHour: 90, parts: { hose: 20 } } })
-  const lines = estimateOf(of, 'seals-swollen')
+  const [whole] = estimateOf(of, 'seals-swollen')?.options ?? []
+  const lines = whole?.lines ?? []
   const repair = diagnose(of, quick).next.find(({ id }) => id === 'seals-swollen')
   expect(lines.reduce((sum, { cost }) => sum + cost, 0)).toBeCloseTo(repair?.cost ?? 0, 9)
+  expect(whole?.cost).toBeCloseTo(repair?.cost ?? 0, 9)
   expect(lines.filter(({ usual }) => !usual)).toHaveLength(2)
   expect(lines.map((each) => sayMetric(each))).toContain('2 × hose')
+})
+
+test('an estimate shows the other ways, and what may follow where it was something else', () => {
+  const of = ask({ complaint: 'sinking-pedal', found: [{ check: 'wet-places', result: 'dry' }] })
+  const estimate = estimateNow(of, diagnose(of, quick))
+  expect(estimate?.cause).toBe('cylinder-bypass')
+  expect(estimate?.options.map(({ id }) => id)).toEqual(['as-said', 'rebuild'])
+  // A kit for 35 against a cylinder for 150, 35 more minutes of hands at 60 an hour.
+  const [whole, rebuilt] = estimate?.options ?? []
+  expect((whole?.cost ?? 0) - (rebuilt?.cost ?? 0)).toBeCloseTo(150 - 35 - 35, 9)
+  expect(estimate?.otherwise?.chancePct).toBeGreaterThan(0)
+})
+
+test('a price of the shop’s own has no range; a usual one has', () => {
+  const parts = (costs: object) =>
+    estimateOf(ask({ complaint: 'drag-one', costs }), 'hose-closed')?.options[0]?.lines.find(({ line }) =>
+      line.endsWith('hose'),
+    )
+  expect(parts({ parts: { hose: 20 } })).toMatchObject({ low: 20, cost: 20, high: 20 })
+  expect(parts({})?.high).toBeGreaterThan(30)
+})
+
+test('a check on a set-up that stands already costs its hands less, whichever came first', () => {
+  const minutes = (found: object[]) =>
+    diagnose(ask({ complaint: 'drag-all', found }), quick).next.find(({ id }) => id === 'crack-port')?.minutes
+  expect(minutes([])).toBe(10)
+  expect(minutes([{ check: 'crack-bleeder', result: 'frees' }])).toBe(6)
 })
 
 describe('a shop’s own cases', () => {
@@ -288,7 +317,10 @@ test('any vehicle that can be read, with any complaint it can have, is answered 
       expect(next.every(({ cost, expectedCostAfter }) => Number.isFinite(cost + expectedCostAfter))).toBe(
         true,
       )
-      for (const { id } of may) expect(estimateOf(of, id).every(({ cost }) => cost >= 0)).toBe(true)
+      for (const { id } of may)
+        expect(
+          estimateOf(of, id)?.options.every(({ low, cost, high }) => 0 <= low && low <= cost && cost <= high),
+        ).toBe(true)
     }),
     { numRuns: 150 },
   )

@@ -3,6 +3,9 @@ import type { PartKey } from './usual'
 /** What the planner is asked for once a repair is done: kinds of work on a place of the vehicle. */
 export type RepairWork = 'soft-pedal' | 'exchange' | 'conversion' | 'opened' | 'replaced'
 
+/** Another way to the same end: other hands' minutes and parts, the same bleed after it. */
+export type RepairOption = Pick<Repair, 'minutes' | 'parts' | 'partsOfDrum'> & { id: string }
+
 /** Something that mends: a new part, a bleed, an adjustment. */
 export type Repair = {
   id: string
@@ -17,4 +20,6 @@ export type Repair = {
   mends: readonly string[]
   /** What is planned afterwards; left out where no fluid moves. */
   work?: RepairWork
+  /** Other ways, which an estimate shows beside it. */
+  options?: readonly RepairOption[]
 }

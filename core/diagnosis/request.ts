@@ -23,6 +23,8 @@ const foundSchema = z.object({
   check: z.enum(checkIds, `give one of: ${checkIds.join(', ')}`),
   result: z.string('give a result of that check'),
   at: id.optional(),
+  /** How far the pedal moved where that was measured: it is kept with the answer, and changes no share. */
+  travelMm: z.number('give mm').min(0, 'give 0 mm or more').max(1000, 'give at most 1000 mm').optional(),
 })
 /** What a check showed, and where. */
 export type Found = z.output<typeof foundSchema>

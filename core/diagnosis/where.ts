@@ -15,7 +15,7 @@ export const placeIds = ({ parts, lines }: Vehicle): Set<string> =>
   new Set([...parts.map(({ id }) => id), ...lines.map(lineId)])
 
 const hasHose = ({ segments }: Line): boolean => segments.some(({ kind }) => kind === 'hose')
-const placeOfLine = (line: Line): Place => ({ id: lineId(line), planned: line.id ?? line.to })
+export const placeOfLine = (line: Line): Place => ({ id: lineId(line), planned: line.id ?? line.to })
 const placeOf = (id: string): Place => ({ id, planned: id })
 
 /** The cylinder that a complaint is about: the clutch's own, else the brakes' first. */

@@ -23,6 +23,8 @@ export const copyOfJob = (state: JobState): JobState =>
     run: state.run,
     fromPaper: state.fromPaper,
     faultFinding: state.faultFinding,
+    sheets: state.sheets,
+    declinedLines: state.declinedLines,
     earlier: state.earlier,
     proofs: state.proofs,
     extraChecks: state.extraChecks,

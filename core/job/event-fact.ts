@@ -38,6 +38,17 @@ export function eventFact(event: JobEvent): Fact {
           fact('fault-look', { look: fact(`check-${check}-name`), result: fact(`result-${result}`) }),
       })
     }
+    case 'sheet-filled':
+      return said(event, {
+        sheet: fact(`sheet-name-${event.sheet}`),
+        place: event.place,
+        verdict: event.verdict && fact(`verdict-${event.verdict.value}`),
+      })
+    case 'line-declined':
+      return fact(event.wanted ? 'event-line-wanted' : 'event-line-declined', {
+        what: event.says,
+        note: event.note,
+      })
     case 'filed':
       return said(event, { outcome: event.outcome })
     case 'addendum':

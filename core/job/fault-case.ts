@@ -37,6 +37,21 @@ export function faultCase(job: Known, finding: FaultFinding, earlier?: Known): C
   }
 }
 
+/**
+ * A search that goes on with what was seen since: a look that was made again counts as it is now, and what was taken for
+ * the fault was mended in vain if somebody still complains.
+ */
+export function goesOn(before: FaultFinding | undefined, now: FaultFinding): FaultFinding {
+  if (before?.complaint !== now.complaint) return now
+  const again = new Set(now.found.map(({ check }) => check))
+  const tried = [...before.tried, ...(before.was === undefined ? [] : [before.was]), ...now.tried]
+  return {
+    complaint: now.complaint,
+    found: [...before.found.filter(({ check }) => !again.has(check)), ...now.found],
+    tried: [...new Set(tried)],
+  }
+}
+
 /** Ids of parts and lines of this vehicle that were opened or replaced on either job. */
 function known(jobs: readonly (Known | undefined)[], what: 'opened' | 'replaced'): string[] {
   const vehicle = jobs.at(-1)?.vehicle

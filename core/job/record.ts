@@ -14,9 +14,11 @@ import { checkInSchema } from './events/checked-in'
 import { containerSchema } from './events/container'
 import { keptFindingSchema } from './events/fault-looked'
 import { filedSchema } from './events/filed'
+import { declinedLineSchema } from './events/line-declined'
 import { paperEnteredSchema } from './events/paper-entered'
 import { parkedSchema } from './events/parked'
 import { resumedSchema } from './events/resumed'
+import { keptSheetSchema } from './events/sheet-filled'
 import { person } from './events/stamp'
 import { testedSchema } from './events/tested'
 import { standingSchema } from './standing'
@@ -110,6 +112,8 @@ export const recordSchema = z.object({
   run: runSchema.optional(),
   fromPaper: paperEnteredSchema.optional(),
   faultFinding: keptFindingSchema.optional(),
+  sheets: z.record(z.string(), keptSheetSchema).optional(),
+  declinedLines: z.array(declinedLineSchema).optional(),
   earlier: z.array(z.object({ why: factSchema, plate: id, at: z.string(), tally: tallySchema })),
   proofs: z.record(
     z.string(),

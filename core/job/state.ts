@@ -8,6 +8,8 @@ import type { Vehicle } from '../vehicle/schema'
 import type { Hung } from './bottles'
 import type { CheckIn, Container, EventOf, FloorEvent, Person } from './events'
 import type { KeptFinding } from './events/fault-looked'
+import type { DeclinedLine } from './events/line-declined'
+import type { KeptSheet } from './events/sheet-filled'
 import type { Standing } from './standing'
 
 export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
@@ -177,6 +179,10 @@ export type JobState = {
   fromPaper?: EventOf<'paper-entered'>
   /** What is looked for, and what was found so far. */
   faultFinding?: KeptFinding
+  /** Sheets of its parts, by sheet and part. */
+  sheets?: Record<string, KeptSheet>
+  /** What of an estimate the customer declined. */
+  declinedLines?: DeclinedLine[]
   earlier: EarlierRun[]
   proofs: Record<string, Proof>
   /** Checks of the proof that something gone wrong added. */

@@ -17,7 +17,15 @@ const looked = (answers: number, found: { check: string; result: string; at?: st
   tried: [],
 })
 
-/** What the third version records beside the second: pulls that were passed over, looks that speak for several, the search for a fault. */
+const sheet = (of: string, place: string, filled: Record<string, string>) => ({
+  type: 'sheet-filled' as const,
+  sheet: of,
+  place,
+  filled,
+  fills: 0,
+})
+
+/** What the third version records beside the second: pulls that were passed over, looks that speak for several, the search for a fault, sheets of parts. */
 export const thirdVersion: Record<string, () => ScriptedJob> = {
   'pulls-passed-over': () => wholeJob(by('parcel-van', 'two-person', 'pump-and-hold')),
   'pressed-through-and-passed-over': () => wholeJob(passedOver(2, 'press-through')),
@@ -37,6 +45,32 @@ export const thirdVersion: Record<string, () => ScriptedJob> = {
           ]),
         )
         .do({ ...looked(2, []), tried: ['air-lines'], was: 'cylinder-bypass' }),
+    ),
+  'sheets-of-parts': () =>
+    wholeJob(
+      by('parcel-van', 'two-person', 'pump-and-hold')
+        .do(sheet('brake', 'front left brake', { piston: 'bright', groove: 'clean' }))
+        .do({ ...sheet('brake', 'front left brake', { piston: 'pitted' }), fills: 1 })
+        .do(sheet('line', 'rear feed', { rust: 'on-the-surface' }))
+        .do({
+          type: 'line-declined',
+          line: 'sheet brake front left brake spare-caliper',
+          says: { code: 'spare-caliper' },
+          note: 'the owner brings one',
+        })
+        .do({
+          type: 'line-declined',
+          line: 'sheet brake front left brake buy-washers',
+          says: { code: 'buy-washers' },
+          note: 'a slip',
+        })
+        .do({
+          type: 'line-declined',
+          line: 'sheet brake front left brake buy-washers',
+          says: { code: 'buy-washers' },
+          wanted: true,
+          note: '',
+        }),
     ),
   'taken-back': () => wholeJob(passedOver(3).undo().undo()),
 }

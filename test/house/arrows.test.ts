@@ -16,6 +16,7 @@ const floors = [
   'technique',
   'plan',
   'diagnosis',
+  'repair-sheets',
   'job',
   'stock',
   'cab',

@@ -7,6 +7,7 @@ import { type Complaint, complaintIds, isGrounding, isOfClutch } from '~core/dia
 import type { Case } from '~core/diagnosis/request'
 import { traitsOf } from '~core/diagnosis/traits'
 import type { FaultFinding } from '~core/job/events/fault-looked'
+import type { DeclinedLine } from '~core/job/events/line-declined'
 import type { Vehicle } from '~core/vehicle/schema'
 import { CauseBars } from './cause-bars'
 import { ComplaintSketch } from './complaint-sketch'
@@ -28,6 +29,8 @@ type Props = {
   jobId?: string
   /** Whether what is to be done can still be planned on this job. */
   plannable?: boolean
+  /** What of its estimate the customer declined. */
+  declined?: readonly DeclinedLine[]
   onFinding: (next: FaultFinding) => void
   /** It does something else: the search begins anew. */
   onAnew: () => void
@@ -43,6 +46,7 @@ export function FaultFinder({
   locked = false,
   jobId,
   plannable = false,
+  declined = [],
   onFinding,
   onAnew,
   aside,
@@ -96,13 +100,17 @@ export function FaultFinder({
             of={of}
             vehicle={vehicle}
             locked={locked || stale}
+            jobId={jobId}
+            at={causes.find(({ id }) => id === step.id)?.at}
             onFinding={onFinding}
           />
         )}
         {diagnosis && (
           <WhatFollows
             diagnosis={diagnosis}
-            estimate={answer?.ok ? answer.estimate : []}
+            estimate={answer?.ok ? answer.estimate : undefined}
+            declined={declined}
+            locked={locked}
             was={was}
             step={step}
             jobId={jobId}

@@ -20,7 +20,11 @@ export function FoundSoFar({
     ...found.map((each) => ({
       key: `${each.check} ${each.result}`,
       name: say(fact(`check-${each.check}-name`)),
-      said: `${say(fact(`result-${each.result}`))}${each.at === undefined ? '' : `, ${each.at}`}`,
+      said: [
+        say(fact(`result-${each.result}`)),
+        ...(each.travelMm === undefined ? [] : [say.value('travelMm', each.travelMm)]),
+        ...(each.at === undefined ? [] : [each.at]),
+      ].join(', '),
       without: { ...finding, found: found.filter((other) => other !== each) },
     })),
     ...tried.map((id, i) => ({

@@ -1,19 +1,25 @@
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
 import { fact } from '~core/base/decision'
 import type { Next } from '~core/diagnosis/answer'
+import { causeOf } from '~core/diagnosis/causes'
 import { checkOf } from '~core/diagnosis/checks'
 import { ledOf } from '~core/diagnosis/led'
 import type { Case } from '~core/diagnosis/request'
 import { foundAt } from '~core/diagnosis/shares'
 import type { FaultFinding } from '~core/job/events/fault-looked'
+import { repairSheetOf } from '~core/repair-sheets'
 import { lineId } from '~core/rig/parts/line'
 import { partFact, partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
+import { Cautions } from './cautions'
 import { CheckSketch } from './check-sketch'
 import { money, percent } from './figures'
 import { HoldFor } from './hold-for'
+import { InTurn } from './in-turn'
 import { LedCheck } from './led-check'
+import { LedSteps } from './led-steps'
 
 type Props = {
   step: Next
@@ -22,6 +28,9 @@ type Props = {
   of: Case
   vehicle?: Vehicle
   locked: boolean
+  jobId?: string
+  /** Where what is to be mended sits, where that is known. */
+  at?: string
   onFinding: (next: FaultFinding) => void
 }
 
@@ -40,16 +49,21 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
   const [several, setSeveral] = useState<readonly string[]>([])
   const led = ledOf(step.id)
   if (!check) return null
-  const place = check.where && at !== '' ? { at } : {}
-  const answer = (...results: string[]) =>
+  const answerAt = (place: string, ...results: string[]) =>
     onFinding({
       complaint: of.complaint,
       tried: of.tried,
       found: [
         ...of.found,
-        ...results.map((result) => ({ check: step.id, result, ...(check.where?.includes(result) && place) })),
+        ...results.map((result) => ({
+          check: step.id,
+          result,
+          ...(check.where?.includes(result) && place !== '' && { at: place }),
+        })),
       ],
     })
+  const answer = (...results: string[]) => answerAt(at, ...results)
+  const hoses = check.inTurn && vehicle ? hosesOf(vehicle) : []
   const [none = '', ...places] = check.results
   return (
     <section className="panel grid gap-4" aria-labelledby="next-look">
@@ -65,9 +79,19 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
         <CheckSketch id={step.id} />
       </div>
       <Cautions codes={check.cautions} />
-      {check.where && vehicle && <Where vehicle={vehicle} value={at} onChange={setAt} />}
+      {check.steps !== undefined && <LedSteps check={step.id} count={check.steps} />}
+      {check.where && vehicle && hoses.length === 0 && (
+        <Where vehicle={vehicle} value={at} onChange={setAt} />
+      )}
       {check.holdS !== undefined && <HoldFor holdS={check.holdS} />}
-      {check.several ? (
+      {hoses.length > 0 ? (
+        <InTurn
+          places={hoses}
+          results={[none, places[0] ?? none]}
+          locked={locked}
+          onResult={(result, place = '') => answerAt(place, result)}
+        />
+      ) : check.several ? (
         <>
           <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-3">
             {places.map((result) => (
@@ -113,7 +137,13 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
         </div>
       )}
       {led && vehicle && (
-        <LedCheck led={led} vehicle={vehicle} complaint={of.complaint} locked={locked} onResult={answer} />
+        <LedCheck
+          led={led}
+          vehicle={vehicle}
+          complaint={of.complaint}
+          locked={locked}
+          onResult={(result, place) => answerAt(place ?? at, result)}
+        />
       )}
       <details>
         <summary className="min-h-12 cursor-pointer py-3 font-bold">What the answer would change</summary>
@@ -130,8 +160,9 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
   )
 }
 
-function Mend({ step, advised, of, locked, onFinding }: Props) {
+function Mend({ step, advised, of, locked, jobId, at, onFinding }: Props) {
   const say = useSay()
+  const sheet = repairSheetOf(causeOf(step.id)?.at ?? '')
   return (
     <section className="panel grid gap-4" aria-labelledby="next-look">
       <p className="text-quiet">
@@ -143,6 +174,14 @@ function Mend({ step, advised, of, locked, onFinding }: Props) {
       </h1>
       <Cautions codes={MENDING} />
       <p>{advised && 'No look that is left saves what it costs. '}The maker’s procedure comes before this.</p>
+      {sheet && jobId && (
+        <Link
+          to={`/jobs/${jobId}/sheets${at === undefined ? '' : `/${sheet.id}/${encodeURIComponent(at)}`}`}
+          className="button min-h-[56px] justify-self-start"
+        >
+          Its sheet: keep, rebuild or renew
+        </Link>
+      )}
       <div className="flex flex-wrap gap-3">
         <button
           type="button"
@@ -169,17 +208,11 @@ function Mend({ step, advised, of, locked, onFinding }: Props) {
   )
 }
 
-function Cautions({ codes = [] }: { codes?: readonly string[] }) {
-  const say = useSay()
-  if (codes.length === 0) return null
-  return (
-    <ul className="grid gap-1 border-l-8 border-oxide bg-oxide-wash p-3 font-semibold">
-      {codes.map((code) => (
-        <li key={code}>{say(fact(`care-${code}`))}</li>
-      ))}
-    </ul>
-  )
-}
+/** Lines that end in a hose, as they are called here. */
+const hosesOf = ({ lines }: Vehicle) =>
+  lines
+    .filter(({ segments }) => segments.some(({ kind }) => kind === 'hose'))
+    .map((line) => ({ id: lineId(line), name: lineId(line) }))
 
 /** At which wheel or line it is, where the answer is one of a place. */
 function Where({

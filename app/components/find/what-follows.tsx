@@ -2,13 +2,17 @@ import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
 import { fact } from '~core/base/decision'
 import type { Diagnosis, Next } from '~core/diagnosis/answer'
-import type { EstimateLine } from '~core/diagnosis/estimate'
+import type { Estimate as Estimated } from '~core/diagnosis/estimate'
+import type { DeclinedLine } from '~core/job/events/line-declined'
+import { Estimate } from './estimate'
 import { money } from './figures'
 
 type Props = {
   diagnosis: Diagnosis
   /** What mending the likeliest costs. */
-  estimate: readonly EstimateLine[]
+  estimate?: Estimated
+  declined: readonly DeclinedLine[]
+  locked: boolean
   was?: string
   step?: Next
   jobId?: string
@@ -16,7 +20,7 @@ type Props = {
 }
 
 /** What it comes to, looked at first or not, and the work that follows once it is sure enough. */
-export function WhatFollows({ diagnosis, estimate, was, step, jobId, plannable }: Props) {
+export function WhatFollows({ diagnosis, estimate, declined, locked, was, step, jobId, plannable }: Props) {
   const say = useSay()
   const { expectedCost, expectedCostUnlooked, work, causes } = diagnosis
   const named = was ?? diagnosis.named
@@ -46,7 +50,7 @@ export function WhatFollows({ diagnosis, estimate, was, step, jobId, plannable }
           From here it costs about <strong>{money(expectedCost)}</strong> on average.
         </p>
       )}
-      {likeliest && <Estimate lines={estimate} cause={likeliest.id} />}
+      {estimate && <Estimate estimate={estimate} jobId={jobId} declined={declined} locked={locked} />}
       {work && likeliest && jobId && plannable && (
         <div>
           <Link
@@ -62,32 +66,5 @@ export function WhatFollows({ diagnosis, estimate, was, step, jobId, plannable }
         </div>
       )}
     </section>
-  )
-}
-
-/** What mending it would cost, line by line: to be told before a part is ordered. */
-function Estimate({ lines, cause }: { lines: readonly EstimateLine[]; cause: string }) {
-  const say = useSay()
-  const sum = lines.reduce((total, { cost }) => total + cost, 0)
-  if (sum === 0) return null
-  return (
-    <details>
-      <summary className="min-h-12 cursor-pointer py-3 font-bold">
-        What mending costs ({say(fact(`cause-${cause}`))}): about {money(sum)}
-      </summary>
-      <table className="w-full max-w-md text-left">
-        <tbody>
-          {lines.map((line) => (
-            <tr key={say(line)} className="border-b border-rule">
-              <th className="py-1 font-normal">
-                {say(line)}
-                {line.usual && <span className="text-quiet italic"> · usual price</span>}
-              </th>
-              <td className="text-right">{money(line.cost)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </details>
   )
 }

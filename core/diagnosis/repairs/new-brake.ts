@@ -9,4 +9,5 @@ export const newBrake: Repair = {
   partsOfDrum: ['wheel-cylinder'],
   mends: ['brake-seized'],
   work: 'replaced',
+  options: [{ id: 'rebuild', minutes: 70, parts: ['kit'] }],
 }

@@ -8,4 +8,5 @@ export const newCylinder: Repair = {
   parts: ['master-cylinder'],
   mends: ['cylinder-bypass', 'cylinder-no-return', 'cylinder-no-draw', 'air-cylinder', 'air-lines'],
   work: 'replaced',
+  options: [{ id: 'rebuild', minutes: 110, parts: ['kit'] }],
 }

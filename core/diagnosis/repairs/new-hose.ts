@@ -8,4 +8,5 @@ export const newHose: Repair = {
   parts: ['hose'],
   mends: ['hose-closed', 'hose-soft'],
   work: 'replaced',
+  options: [{ id: 'pair', minutes: 55, parts: ['hose', 'hose'] }],
 }

@@ -8,4 +8,5 @@ export const newLine: Repair = {
   parts: ['line'],
   mends: ['line-blocked'],
   work: 'replaced',
+  options: [{ id: 'piece', minutes: 40, parts: ['line'] }],
 }

@@ -1,9 +1,10 @@
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { fromAddress, toAddress } from '~/lib/fault-address'
 import { sharesOf } from '~core/diagnosis/shares'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
-import { faultCase } from '../fault-case'
+import { faultCase, goesOn } from '../fault-case'
+import { checksFor, shownByProofs } from '../proofs/checks'
 
 const looked = {
   type: 'fault-looked' as const,
@@ -89,4 +90,56 @@ test('an address bears all of it and gives it back, also where a place has dots 
   const { type: _type, answers: _answers, ...borne } = finding
   expect(fromAddress(new URLSearchParams(toAddress(borne).toString()))).toEqual(borne)
   expect(fromAddress(new URLSearchParams('complaint=itches'))).toBeUndefined()
+})
+
+describe('proofs and the search', () => {
+  const bled = () => planned().bledToTheEnd()
+  test('what a proof has shown is an answer already, with what was measured, and it fits an address', () => {
+    const job = bled()
+      .proved('hold-firm')
+      .do({ type: 'check-proved', check: 'hold-firm', passed: true, value: 6, heldS: 30, note: '' })
+    const found = shownByProofs(job.state)
+    expect(found).toContainEqual({ check: 'hold-firm', result: 'sinks', travelMm: 6 })
+    expect(found).toContainEqual({ check: 'pump-up', result: 'same', travelMm: 0 })
+    const finding = { complaint: 'sinking-pedal' as const, found, tried: [] }
+    expect(fromAddress(toAddress(finding))).toEqual(finding)
+  })
+  test('a search goes on with a look made again, and with what it was not', () => {
+    const before = {
+      complaint: 'sinking-pedal' as const,
+      found: [
+        { check: 'hold-firm', result: 'holds' },
+        { check: 'level', result: 'full' },
+      ],
+      tried: [],
+      was: 'air-lines',
+    }
+    const now = {
+      complaint: 'sinking-pedal' as const,
+      found: [{ check: 'hold-firm', result: 'sinks' }],
+      tried: [],
+    }
+    expect(goesOn(before, now)).toEqual({
+      complaint: 'sinking-pedal',
+      found: [
+        { check: 'level', result: 'full' },
+        { check: 'hold-firm', result: 'sinks' },
+      ],
+      tried: ['air-lines'],
+    })
+    expect(goesOn({ ...before, complaint: 'drag-all' }, now)).toEqual(now)
+  })
+  test('a look that found something is made again before it leaves, and one that found nothing is not', () => {
+    const job = planned().do({
+      ...looked,
+      found: [
+        { check: 'flow', result: 'weak-one' },
+        { check: 'pushrod', result: 'clear' },
+      ],
+    })
+    const asked = checksFor(job.state).map(({ id }) => id)
+    expect(asked).toContain('again-flow')
+    expect(asked).not.toContain('again-pushrod')
+    expect(asked).not.toContain('again-heat')
+  })
 })

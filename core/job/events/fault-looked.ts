@@ -11,7 +11,16 @@ const id = z.string().min(1).max(200)
 /** What is looked for, what was found so far, and what was tried in vain; names may be of any version. */
 export const faultFindingSchema = z.object({
   complaint: z.enum(complaintIds),
-  found: z.array(z.object({ check: id, result: id, at: id.optional() })).max(100),
+  found: z
+    .array(
+      z.object({
+        check: id,
+        result: id,
+        at: id.optional(),
+        travelMm: z.number().min(0).max(1000).optional(),
+      }),
+    )
+    .max(100),
   tried: z.array(id).max(60),
   /** The cause that it was in the end. */
   was: id.optional(),

@@ -19,6 +19,7 @@ import { jobOpened, jobOpenedSchema } from './job-opened'
 import { jointShut, jointShutSchema } from './joint-shut'
 import type { EventKind } from './kind'
 import { levelRead, levelReadSchema } from './level-read'
+import { lineDeclined, lineDeclinedSchema } from './line-declined'
 import { paperEntered, paperEnteredSchema } from './paper-entered'
 import { parked, parkedSchema } from './parked'
 import { planned, plannedSchema } from './planned'
@@ -28,6 +29,7 @@ import { pointReady, pointReadySchema } from './point-ready'
 import { pullSeen, pullSeenSchema } from './pull-seen'
 import { putAway, putAwaySchema } from './put-away'
 import { resumed, resumedSchema } from './resumed'
+import { sheetFilled, sheetFilledSchema } from './sheet-filled'
 import { stepDone, stepDoneSchema } from './step-done'
 import { tankRead, tankReadSchema } from './tank-read'
 import { tested, testedSchema } from './tested'
@@ -51,6 +53,8 @@ const deskSchemas = [
   plannedSchema,
   paperEnteredSchema,
   faultLookedSchema,
+  sheetFilledSchema,
+  lineDeclinedSchema,
   vehicleMovedSchema,
   filedSchema,
   addendumSchema,
@@ -101,6 +105,8 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
   planned,
   'paper-entered': paperEntered,
   'fault-looked': faultLooked,
+  'sheet-filled': sheetFilled,
+  'line-declined': lineDeclined,
   'vehicle-moved': vehicleMoved,
   filed,
   addendum,

@@ -47,6 +47,8 @@ export const vehicleMoved: EventKind<z.output<typeof vehicleMovedSchema>> = {
       run: undefined,
       fromPaper: undefined,
       faultFinding: undefined,
+      sheets: undefined,
+      declinedLines: undefined,
       proofs: {},
       earlier: handsOn(state) ? [...state.earlier, left] : state.earlier,
     }

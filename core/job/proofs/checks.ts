@@ -1,5 +1,7 @@
 import { type Fact, fact } from '../../base/decision'
+import { checkOf } from '../../diagnosis/checks'
 import type { Complaint } from '../../diagnosis/complaints'
+import type { Found } from '../../diagnosis/request'
 import { HOLD_S } from '../../plan/stage-steps'
 import { wheelsOff } from '../../plan/wheels-off'
 import { boosterOf } from '../../vehicle/booster'
@@ -18,7 +20,9 @@ export const proofFact = (id: string): Fact => fact(`proof-${id}`)
 
 /** What of a job decides which proofs it needs. */
 export type ToProve = Pick<JobState, 'vehicle'> &
-  Partial<Pick<JobState, 'extraChecks' | 'planned' | 'run'>> & { checkIn?: Pick<CheckIn, 'work'> }
+  Partial<Pick<JobState, 'extraChecks' | 'planned' | 'run' | 'faultFinding'>> & {
+    checkIn?: Pick<CheckIn, 'work'>
+  }
 
 /** One proof: either a measure with its limit or a plain pass or fail. Its words go by its id. */
 export type ProofCheck = {
@@ -37,6 +41,8 @@ export type ProofCheck = {
   way: ProofWay
   /** What somebody would complain of who drove off with it: where the search for its cause begins. */
   complaint?: Complaint
+  /** What it has shown to that search, passed or failed: the same look, made already. */
+  shows?: { check: string; passed: string; failed: string }
   applies: (job: ToProve) => boolean
 }
 
@@ -101,6 +107,16 @@ const BEFORE_DRIVING = [
   'wheel-nuts',
 ]
 
+/** A look of the search for the fault that showed something, and that no other proof makes again. */
+const lookedAgain = (check: string, more: Pick<ProofCheck, 'restsOn' | 'way' | 'complaint'>): ProofCheck => ({
+  id: `again-${check}`,
+  ...more,
+  applies: ({ faultFinding }) =>
+    faultFinding?.found.some(
+      (found) => found.check === check && found.result !== checkOf(check)?.results[0],
+    ) ?? false,
+})
+
 /** Every proof there is, in the order it is done. A new one is one entry here. @source common practice */
 const checks: readonly ProofCheck[] = [
   {
@@ -124,6 +140,10 @@ const checks: readonly ProofCheck[] = [
     way: 'set-right',
     applies: drums,
   },
+  lookedAgain('pushrod', { way: 'set-right', complaint: 'drag-all' }),
+  lookedAgain('high-point', { way: 'set-right', complaint: 'air-never-ends' }),
+  lookedAgain('level-lamp', { way: 'set-right' }),
+  lookedAgain('flow', { way: 'find-fault', complaint: 'no-flow-one' }),
   {
     id: 'pads-seated',
     restsOn: ['closed-up', 'shoes-adjusted'],
@@ -139,6 +159,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'three-presses',
+    shows: { check: 'pump-up', passed: 'same', failed: 'improves' },
     complaint: 'soft-pedal',
     restsOn: ['pedal-high'],
     measure: { unit: 'mm', max: 5, basis: 'default' },
@@ -147,6 +168,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'hold-light',
+    shows: { check: 'hold-light', passed: 'holds', failed: 'sinks' },
     complaint: 'sinking-pedal',
     restsOn: PEDAL_STANDS,
     measure: { unit: 'mm', max: SINK_READ_MM, basis: 'reading' },
@@ -156,6 +178,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'hold-firm',
+    shows: { check: 'hold-firm', passed: 'holds', failed: 'sinks' },
     complaint: 'sinking-pedal',
     restsOn: PEDAL_STANDS,
     measure: { unit: 'mm', max: SINK_READ_MM, basis: 'reading' },
@@ -171,6 +194,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'engine-on',
+    shows: { check: 'engine-started', passed: 'drops', failed: 'stays' },
     complaint: 'hard-pedal',
     restsOn: ['hold-firm'],
     way: 'find-fault',
@@ -196,6 +220,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'wheels-free',
+    shows: { check: 'return', passed: 'returns', failed: 'does-not' },
     complaint: 'drag-one',
     restsOn: FULL_EFFORT,
     way: 'find-fault',
@@ -249,6 +274,7 @@ const checks: readonly ProofCheck[] = [
     way: 'find-fault',
     applies: onRoad,
   },
+  lookedAgain('heat', { restsOn: ['road-test'], way: 'find-fault', complaint: 'drag-one' }),
   {
     id: 'unit-worked',
     complaint: 'soft-pedal',
@@ -268,6 +294,21 @@ const checks: readonly ProofCheck[] = [
 
 /** The checks this job needs: by its vehicle, and by what went wrong on the way. */
 export const checksFor = (job: ToProve): ProofCheck[] => checks.filter((check) => check.applies(job))
+
+/** What the proofs that were made say to the search for a fault, with what was measured at them. */
+export const shownByProofs = (job: ToProve & Pick<JobState, 'proofs'>): Found[] =>
+  checksFor(job).flatMap(({ id, shows, measure }): Found[] => {
+    const proof = job.proofs[id]
+    if (!shows || !proof) return []
+    const { passed, value } = proof
+    return [
+      {
+        check: shows.check,
+        result: passed ? shows.passed : shows.failed,
+        ...(measure?.unit === 'mm' && value !== undefined && { travelMm: value }),
+      },
+    ]
+  })
 
 /** What has to be proved before this check can pass: of what it rests on, what has not passed yet. */
 export const provedFirst = (job: ToProve & Pick<JobState, 'proofs'>, check: ProofCheck): ProofCheck[] =>

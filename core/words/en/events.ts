@@ -23,6 +23,10 @@ export const events: Words = {
     `Looking for the fault (${say.value('complaint', complaint)})${last === undefined ? '' : `: ${say.value('last', last)}`}`,
   'event-fault-named': 'The fault was: {cause}',
   'fault-look': '{look}, {result}',
+  'event-sheet-filled': ({ sheet, place, verdict }, say) =>
+    `Sheet of ${place}, ${say.value('sheet', sheet).toLowerCase()}: ${verdict === undefined ? 'so far' : say.value('verdict', verdict).toLowerCase()}`,
+  'event-line-declined': 'Declined: {what} ({note})',
+  'event-line-wanted': 'Wanted after all: {what}',
   'event-filed': 'Filed as {outcome}',
   'event-addendum': 'Added: {said}',
   'event-plate-confirmed': 'Plate compared',

@@ -15,6 +15,7 @@ import { job } from './job'
 import { names } from './names'
 import { plan } from './plan'
 import { proofs } from './proofs'
+import { repairSheetWords } from './repair-sheets'
 import { rig } from './rig'
 import { steps } from './steps'
 import { techniques } from './techniques'
@@ -40,6 +41,7 @@ export const english: Words = {
   ...door,
   ...fluid,
   ...bench,
+  ...repairSheetWords,
   ...rig,
   ...stepWords(steps),
   ...Object.assign({}, ...Object.entries(proofs).map(([id, words]) => proofWords(id, words))),

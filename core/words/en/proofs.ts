@@ -22,6 +22,31 @@ export const proofs: Readonly<Record<string, ProofWords>> = {
     how: 'Turn the wheels: shoes adjusted, no drag.',
     fails: 'Adjust before judging the pedal.',
   },
+  'again-pushrod': {
+    title: 'Pushrod with a little play',
+    how: 'It was out before: feel the play between pushrod and piston, pedal at rest.',
+    fails: 'Set it before anything else: without play the wheels do not free themselves.',
+  },
+  'again-high-point': {
+    title: 'Every bleeder at the top',
+    how: 'One was not before: look where each sits.',
+    fails: 'Turn or swap it, then bleed it again.',
+  },
+  'again-level-lamp': {
+    title: 'Level lamp follows its float',
+    how: 'It stuck before: ignition on, push the float down and let it up.',
+    fails: 'Renew the sensor or its float.',
+  },
+  'again-flow': {
+    title: 'Flow alike at every bleeder',
+    how: 'It was not before: the same push through each bleeder, each gives what its line should.',
+    fails: 'What was in the way is still there: hose, line, bleeder.',
+  },
+  'again-heat': {
+    title: 'Wheels alike warm after the drive',
+    how: 'One or all ran hot before: a hand near each wheel, never on.',
+    fails: 'It still drags: back to the search, nothing else is bought.',
+  },
   'pads-seated': {
     title: 'Pads seated',
     how: 'Press slowly until pads and shoes are seated, before the vehicle moves.',

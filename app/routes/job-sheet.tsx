@@ -1,0 +1,216 @@
+import { data, Form, Link } from 'react-router'
+import { Cautions } from '~/components/find/cautions'
+import { LineMap } from '~/components/line-map/line-map'
+import { LineStrip } from '~/components/sheets/line-strip'
+import { SheetField } from '~/components/sheets/sheet-field'
+import { useSheet } from '~/components/sheets/use-sheet'
+import { Verdict } from '~/components/sheets/verdict'
+import { database, personHere } from '~/context'
+import { findJob } from '~/db/jobs.server'
+import { sheetPrices } from '~/db/settings.server'
+import { findVehicle, saveVehicleVersion } from '~/db/vehicles.server'
+import { recordDesk } from '~/lib/record-event.server'
+import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
+import { sayHere } from '~/lib/say.server'
+import { fact } from '~core/base/decision'
+import { faultLine, ImpossibleInput } from '~core/base/fault'
+import { readWith } from '~core/base/zod-faults'
+import { sheetFilledSchema, sheetKey } from '~core/job/events/sheet-filled'
+import { repairSheetOf } from '~core/repair-sheets'
+import { begunWith, workOf } from '~core/repair-sheets/begin'
+import type { Filled, RepairSheet } from '~core/repair-sheets/sheet'
+import { writtenInto } from '~core/repair-sheets/write'
+import { lineId } from '~core/rig/parts/line'
+import type { Route } from './+types/job-sheet'
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  const job = orNotFound(await findJob(db, params.jobId))
+  const sheet = orNotFound(repairSheetOf(params.sheet))
+  const place = orNotFound(sheet.places(job.vehicle).find(({ id }) => id === params.place))
+  const prices = await sheetPrices(db)
+  const kept = job.sheets?.[sheetKey({ sheet: sheet.id, place: place.id })]
+  return {
+    kept: kept ?? {
+      filled: begunWith(sheet, job.vehicle, place.id, { prices, found: job.faultFinding?.found }),
+      fills: 0,
+    },
+    prices,
+    place,
+    vehicle: job.vehicle,
+    vehicleId: job.vehicleId,
+    plate: job.plate,
+    locked: job.filed !== undefined,
+    plannable: job.run?.plateConfirmed !== true && job.filed === undefined,
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { jobId, sheet, place } = params
+  if (request.headers.get('content-type')?.includes('json') !== true) return writeIntoVehicle(params, context)
+  const sent = sheetFilledSchema.pick({ filled: true, fills: true })
+  const read = readWith(sent, await request.json().catch(() => undefined))
+  if (!read.ok) return data({ refusal: read.faults.map(faultLine).join('; ') }, { status: 400 })
+  const refusal = await recordDesk(context, jobId, { type: 'sheet-filled', sheet, place, ...read.value })
+  return data({ refusal }, { status: refusal === undefined ? 200 : 409 })
+}
+
+/** The new length goes into the vehicle’s file as it stands now: the job keeps the one it began with until it is renewed. */
+async function writeIntoVehicle(params: Route.ActionArgs['params'], context: Route.ActionArgs['context']) {
+  const db = context.get(database)
+  const job = orNotFound(await findJob(db, params.jobId))
+  const kept = orNotFound(job.sheets?.[sheetKey(params)])
+  const sheet = orNotFound(repairSheetOf(params.sheet))
+  const stored = orNotFound(await findVehicle(db, job.vehicleId))
+  const of = { sheet, filled: kept.filled, at: params.place }
+  const written = writtenInto(stored.vehicle, of, job.vehicle)
+  if (!written.ok) return data({ refusal: (await sayHere(context))(written.refusal) }, { status: 409 })
+  const by = context.get(personHere)?.name ?? ''
+  const saved = await saveVehicleVersion(db, job.vehicleId, JSON.stringify(written.vehicle, undefined, 2), by)
+  return saved.ok
+    ? { written: saved.value.version }
+    : data({ refusal: saved.faults.map(faultLine).join('; ') }, { status: 409 })
+}
+
+/** One part, from what is seen on it to what is done with it. */
+export default function JobSheetPage({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { kept, prices, place, vehicle, vehicleId, plate, locked, plannable } = loaderData
+  const say = useSay()
+  const sheet = repairSheetOf(params.sheet) as RepairSheet
+  const fields = sheet.fields(vehicle, place.id, prices)
+  const judged = (filled: Filled) => judge(() => sheet.judge(filled, vehicle, place.id))
+  const page = useSheet(kept, locked, (filled) => judged(filled).fault === undefined)
+  const { verdict, fault } = judged(page.filled)
+  const line = sheet.id === 'line' ? vehicle.lines.find((each) => lineId(each) === place.id) : undefined
+  const { opened, replaced } = verdict
+    ? workOf(sheet, verdict, vehicle, place.id)
+    : { opened: [], replaced: [] }
+  const written = actionData && 'written' in actionData ? actionData.written : undefined
+  const refused = actionData && 'refusal' in actionData ? actionData.refusal : undefined
+  const changes =
+    verdict && sheet.work[verdict.value] !== 'none' && sheet.changes?.(page.filled, vehicle, place.id)
+  const [rustFrom, rustTo] = [page.filled['rust-from'], page.filled['rust-to']].map((each) =>
+    typeof each === 'number' ? each : undefined,
+  )
+  const cut = verdict?.figures.find(({ code }) => code === 'sheet-cuts')?.params
+  /** Of two taps the nearer end of the line is where the rust begins. */
+  const mark = (atM: number) => {
+    if (rustFrom === undefined || rustTo !== undefined)
+      return page.set({ 'rust-from': atM, 'rust-to': undefined })
+    page.set({ 'rust-from': Math.min(atM, rustFrom), 'rust-to': Math.max(atM, rustFrom) })
+  }
+  return (
+    <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_26rem]">
+      <title>{`${plate}: ${say(fact(`sheet-name-${sheet.id}`))} · Ruddy Siphon`}</title>
+      <section className="panel grid gap-4 lg:col-start-1">
+        <div className="flex flex-wrap items-baseline justify-between gap-3">
+          <h1 className="text-2xl">
+            {say(fact(`sheet-name-${sheet.id}`))}: {say(place.name)}
+          </h1>
+          <Link to={`/jobs/${params.jobId}/sheets`}>All sheets of this job</Link>
+        </div>
+        <Cautions codes={sheet.cautions} />
+        {line && (
+          <LineStrip
+            line={line}
+            rust={{ fromM: rustFrom, toM: rustTo }}
+            cut={cut ? { fromM: Number(cut.fromM), toM: Number(cut.toM) } : undefined}
+            onMark={mark}
+          />
+        )}
+        <div className="grid grid-cols-2 gap-3 md:grid-cols-3">
+          {fields.map((field) => (
+            <SheetField
+              key={field.id}
+              field={field}
+              value={page.valueOf(field)}
+              fault={
+                page.faultOf(field) ??
+                (fault?.path === field.id ? `Look again: ${fault.message}.` : undefined)
+              }
+              locked={locked}
+              onChange={(value) => page.change(field, value)}
+              onLeave={page.leave}
+            />
+          ))}
+        </div>
+      </section>
+      <div className="grid gap-5 lg:sticky lg:top-4 lg:col-start-2 lg:row-span-2 lg:row-start-1">
+        <Verdict verdict={verdict}>
+          {page.refusal ? (
+            <div role="alert" className="grid gap-2">
+              <p className="fault">Not recorded. {page.refusal}</p>
+              <button type="button" className="button" onClick={page.takeWhatStands}>
+                Show what stands now
+              </button>
+            </div>
+          ) : (
+            <p role="status" className="text-quiet">
+              {recordedWords(page, kept.fills)}
+            </p>
+          )}
+          {verdict && plannable && opened.length + replaced.length > 0 && (
+            <Link
+              className="button button-main min-h-[56px]"
+              to={`/jobs/${params.jobId}/check-in?${new URLSearchParams([
+                ['reason', 'repair'],
+                ...opened.map((id): [string, string] => ['opened', id]),
+                ...replaced.map((id): [string, string] => ['replaced', id]),
+              ])}`}
+            >
+              Plan the bleed after it
+            </Link>
+          )}
+          {changes && !locked && (
+            <Form method="post" className="grid gap-1">
+              <button
+                type="submit"
+                className="button min-h-[56px]"
+                disabled={page.recording || kept.fills === 0}
+              >
+                It is fitted: write its length into the vehicle
+              </button>
+              {written !== undefined && (
+                <p role="status">
+                  Written as version {written}. <Link to={`/vehicles/${vehicleId}`}>Open the vehicle</Link>
+                </p>
+              )}
+              {refused && (
+                <p role="alert" className="fault">
+                  {refused}
+                </p>
+              )}
+            </Form>
+          )}
+        </Verdict>
+      </div>
+      <section className="panel lg:col-start-1">
+        <h2>Where</h2>
+        <LineMap vehicle={vehicle} picked={[place.id]} plain />
+      </section>
+    </div>
+  )
+}
+
+/** How the page stands against what is recorded. */
+function recordedWords(
+  { impossible, recording, recorded }: ReturnType<typeof useSheet>,
+  fills: number,
+): string {
+  if (impossible) return 'Not recorded yet: one of the figures cannot be.'
+  if (recording) return 'Being recorded…'
+  return recorded || fills > 0 ? 'Recorded.' : 'Every answer is recorded as you give it.'
+}
+
+type Judged = { verdict?: ReturnType<RepairSheet['judge']>; fault?: { path: string; message: string } }
+
+/** What the sheet comes to, or which figure on it cannot be. */
+function judge(of: () => ReturnType<RepairSheet['judge']>): Judged {
+  try {
+    return { verdict: of() }
+  } catch (error) {
+    if (error instanceof ImpossibleInput) return { fault: { path: error.path, message: error.message } }
+    throw error
+  }
+}
