@@ -1,8 +1,10 @@
 import type { StoredVehicle } from '~/db/vehicles.server'
 import { newId } from '~/lib/ids'
+import { fact } from '~core/base/decision'
 import { applyEvent } from '~core/job/apply'
 import { carefulAct } from '~core/job/careful'
 import type { JobEvent, Person, Unstamped } from '~core/job/events'
+import { followUpFact, followUpsOf } from '~core/job/follow-ups'
 import { currentPoint, currentStage } from '~core/job/points'
 import { checksFor } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'
@@ -10,6 +12,7 @@ import { jobTally, wasteMl } from '~core/job/tally'
 import { makePlan } from '~core/plan/plan'
 import { type Shop, workSchema } from '~core/plan/request'
 import { partsOf } from '~core/vehicle/parts'
+import { sayMetric } from '~core/words'
 import type { Story } from './history'
 
 const SECONDS_BETWEEN_ACTS = 20
@@ -72,7 +75,7 @@ export function eventsOfStory(
   if (story.until === 'filed') {
     for (const { id: check, measure, holdS } of checksFor(now))
       now = add({ type: 'check-proved', check, passed: true, value: measure && 0, heldS: holdS, note: '' })
-    add({
+    now = add({
       type: 'filed',
       outcome: 'fit',
       doneBy: by.name,
@@ -80,6 +83,11 @@ export function eventsOfStory(
       note: '',
       wasteMl: Math.round(wasteMl(jobTally(now))),
     })
+    for (const { id, dueOn } of followUpsOf(now)) {
+      atMs = Math.max(atMs, Date.parse(dueOn))
+      const text = sayMetric(fact('follow-up-good', { look: followUpFact(id) }))
+      now = add({ type: 'addendum', text, followUp: { id, good: true } })
+    }
   }
   // The job is opened by whoever loads the story; what follows is the story's own.
   return events.slice(1)

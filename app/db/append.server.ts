@@ -12,6 +12,7 @@ import type { Database, Queries } from './database.server'
 import { notFromShelf, showOnShelf } from './draw.server'
 import { showInFluid } from './fluid.server'
 import { type End, foldedJob, lastAppended, remember } from './folded.server'
+import { showFollowUps } from './follow-ups.server'
 import { asRows, enterAddendum, enterRecord, type LoggedEvent, logged, WRITE_EVENTS } from './ledger.server'
 import { documentOf } from './record.server'
 import type { ShopKey } from './shop-key.server'
@@ -124,6 +125,7 @@ async function appendTo(
     await writeWithLists(tx, jobId, written, state)
     await showInFluid(tx, jobId, before, state)
   }
+  if (state.filed && fresh.length > 0) await showFollowUps(tx, jobId, state)
   if (state.filed && !before.filed) {
     await freeze(tx, db.shopKey, jobId, state)
     await unlinkCab(tx, jobId)

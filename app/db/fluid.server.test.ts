@@ -12,6 +12,7 @@ import type { Database } from './database.server'
 import { demoOn } from './demo-for-tests'
 import { dueBetween, dueCounts, dueList, fluidNow, withoutDue, workOutAllDue } from './due.server'
 import { addExchange, addReading, exchangesOf, readingsOf, saveHardUse } from './fluid.server'
+import type { OpenFollowUp } from './follow-ups.server'
 import { filedJobs, openJob } from './jobs.server'
 import { savePolicy } from './policy.server'
 import { findVehicle, listVehicles } from './vehicles.server'
@@ -175,8 +176,8 @@ test('what is written down from before counts like any other', async () => {
 })
 
 describe('the calendar', () => {
-  const read = (rows: Awaited<ReturnType<typeof dueList>>) =>
-    new ICAL.Component(ICAL.parse(dueCalendar(rows, showIn(metricUnits), 'http://shop.example')))
+  const read = (fluid: Awaited<ReturnType<typeof dueList>>, again: readonly OpenFollowUp[] = []) =>
+    new ICAL.Component(ICAL.parse(dueCalendar({ fluid, again }, showIn(metricUnits), 'http://shop.example')))
       .getAllSubcomponents('vevent')
       .map((each) => new ICAL.Event(each))
 
@@ -189,6 +190,20 @@ describe('the calendar', () => {
     )
     expect(new Set(events.map(({ uid }) => uid)).size).toBe(rows.length)
     expect(events[0]?.summary).toBe(`${rows[0]?.plate}: brake fluid due`)
+  })
+
+  test('a look that is owed after a job is an entry of its own', () => {
+    const owed = {
+      job_id: 'j',
+      kind: 'pedal',
+      due_on: '2026-12-05',
+      vehicle_id: 'v',
+      plate: 'ISL 4',
+      name: 'Van',
+    }
+    const [event] = read([], [owed])
+    expect(event?.startDate.toString()).toBe('2026-12-05')
+    expect(event?.summary).toBe('ISL 4: pedal after a week of standing')
   })
 
   test('a name with commas, semicolons, line breaks and letters of any kind comes back whole', async () => {

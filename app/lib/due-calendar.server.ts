@@ -1,22 +1,31 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import type { DueRow } from '~/db/due.server'
+import type { OpenFollowUp } from '~/db/follow-ups.server'
 import { dayNumber, isoDate } from '~core/base/day'
+import { fact } from '~core/base/decision'
+import { followUpFact } from '~core/job/follow-ups'
 import type { Show } from '~core/units/show'
+import { sayEnglish } from '~core/words'
 import { dueBasis, ruleWords } from './due-words'
 
 /**
- * The due list as an iCalendar file: a whole-day entry for each vehicle on its likely day.
+ * The due list as an iCalendar file: a whole-day entry for each vehicle on its likely day, and for each look
+ * that is owed after a job.
  *
  * @param origin address of this program, for the links
  */
-export function dueCalendar(rows: readonly DueRow[], show: Show, origin: string): string {
+export function dueCalendar(
+  { fluid, again }: { fluid: readonly DueRow[]; again: readonly OpenFollowUp[] },
+  show: Show,
+  origin: string,
+): string {
   const calendar = ical({
     name: 'Brake fluid due',
     prodId: { company: 'Ruddy Siphon', product: 'due list', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
     ttl: 60 * 60 * 6,
   })
-  for (const row of rows) {
+  for (const row of fluid) {
     const why = ruleWords(row.rule, row.limit_value, show)
     calendar.createEvent({
       // The same vehicle keeps its entry when its day moves.
@@ -34,6 +43,17 @@ export function dueCalendar(rows: readonly DueRow[], show: Show, origin: string)
       url: `${origin}/vehicles/${row.id}/fluid`,
     })
   }
+  const say = sayEnglish(show)
+  for (const { job_id, kind, due_on, plate, name } of again)
+    calendar.createEvent({
+      id: `again-${job_id}-${kind}@ruddy-siphon`,
+      allDay: true,
+      start: due_on,
+      end: isoDate(dayNumber(due_on) + 1),
+      summary: `${plate || name}: ${say(followUpFact(kind)).toLowerCase()}`,
+      description: say(fact(`follow-up-${kind}-how`)),
+      url: `${origin}/jobs/${job_id}/record#follow-ups`,
+    })
   return calendar.toString()
 }
 

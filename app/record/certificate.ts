@@ -1,5 +1,6 @@
 import { readingWords } from '~/components/test/reading-words'
 import { counted, showDate } from '~/lib/format'
+import { followUpFact, followUpsOf } from '~core/job/follow-ups'
 import { bleedsAll } from '~core/job/learned/bleeds-all'
 import { checksFor, proofFact } from '~core/job/proofs/checks'
 import { bleedDone, planNow } from '~core/job/selectors'
@@ -19,9 +20,12 @@ export function certificateOf(state: JobState, { say, dueWhy }: Reader): Certifi
     done: doneSentences(state, say),
     measured: [...readings(state, say.show), ...proofs(state, say)],
     fluid: fluidWords(state, say.show),
-    next: filed?.nextDue
-      ? `The brake fluid is due again on ${showDate(filed.nextDue)}${dueWhy ? `: ${dueWhy}` : ''}.`
-      : 'No next date was set.',
+    next: [
+      filed?.nextDue
+        ? `The brake fluid is due again on ${showDate(filed.nextDue)}${dueWhy ? `: ${dueWhy}` : ''}.`
+        : 'No next date was set.',
+      ...followUpsOf(state).map(({ id, dueOn }) => `${say(followUpFact(id))}: on ${showDate(dueOn)}.`),
+    ].join(' '),
     people: `Done by ${filed?.doneBy || 'nobody named'}; checked by ${filed?.checkedBy?.name ?? 'nobody else'}.`,
   }
 }

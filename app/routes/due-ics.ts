@@ -1,5 +1,5 @@
 import { database, personHere } from '~/context'
-import { dueList } from '~/db/due.server'
+import { owed } from '~/db/follow-ups.server'
 import { unitsFor } from '~/db/units.server'
 import { calendarResponse, dueCalendar } from '~/lib/due-calendar.server'
 import { showIn } from '~core/units/show'
@@ -9,5 +9,5 @@ import type { Route } from './+types/due-ics'
 export async function loader({ request, context }: Route.LoaderArgs) {
   const db = context.get(database)
   const { shown } = await unitsFor(db, context.get(personHere)?.id)
-  return calendarResponse(dueCalendar(await dueList(db), showIn(shown), new URL(request.url).origin))
+  return calendarResponse(dueCalendar(await owed(db), showIn(shown), new URL(request.url).origin))
 }

@@ -3,11 +3,14 @@ import { DueStrip, stripMonths } from '~/components/due/strip'
 import { database } from '~/context'
 import { calendarSecret, renewCalendarSecret } from '~/db/calendar.server'
 import { type DueRow, dueBetween, dueCounts, withoutDue } from '~/db/due.server'
+import { type OpenFollowUp, openFollowUps } from '~/db/follow-ups.server'
 import { dueBasis, ruleWords } from '~/lib/due-words'
 import { counted, showDate } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { dayNumber, isoDate, monthsAfter } from '~core/base/day'
+import { followUpFact } from '~core/job/follow-ups'
 import type { Route } from './+types/due'
 
 /** So many are shown of a group at first: a page of thousands is read by nobody. */
@@ -37,6 +40,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     count: counts.reduce((sum, each) => sum + each, 0),
     groups,
     unknown: await withoutDue(db, SHOWN),
+    followUps: await openFollowUps(db, SHOWN),
     calendar: `${origin}/calendar/${await calendarSecret(db)}.ics`,
   }
 }
@@ -56,7 +60,7 @@ const groupsOn = (day: string) => [
 ]
 
 export default function Due({ loaderData, actionData }: Route.ComponentProps) {
-  const { day, count, groups, unknown, calendar } = loaderData
+  const { day, count, followUps, groups, unknown, calendar } = loaderData
   return (
     <>
       <title>Due · Ruddy Siphon</title>
@@ -78,6 +82,18 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
         </p>
       )}
       <div className="grid gap-5">
+        {followUps.length > 0 && (
+          <section className="panel" aria-labelledby="again">
+            <h2 id="again" className="flex items-baseline justify-between">
+              To look at again <span className="text-quiet">{followUps.length}</span>
+            </h2>
+            <ul>
+              {followUps.map((each) => (
+                <Again key={`${each.job_id} ${each.kind}`} followUp={each} day={day} />
+              ))}
+            </ul>
+          </section>
+        )}
         {groups.map((group) => (
           <section key={group.id} className="panel" aria-labelledby={group.id}>
             <h2 id={group.id} className="flex items-baseline justify-between">
@@ -137,6 +153,33 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
         </section>
       </div>
     </>
+  )
+}
+
+function Again({
+  followUp: { job_id, kind, due_on, plate, name },
+  day,
+}: {
+  followUp: OpenFollowUp
+  day: string
+}) {
+  const say = useSay()
+  const over = due_on <= day
+  return (
+    <li className="grid items-center gap-x-4 gap-y-1 border-b border-rule py-2 md:grid-cols-[9rem_1.3fr_2fr_8rem]">
+      <Link
+        to={`/jobs/${job_id}/record#follow-ups`}
+        className="plate justify-self-start text-lg text-ink no-underline"
+      >
+        {plate || '—'}
+      </Link>
+      <span className="wrap-anywhere">{name}</span>
+      <strong>{say(followUpFact(kind))}</strong>
+      <strong className={over ? 'text-oxide-deep' : ''}>
+        {over && '● '}
+        {showDate(due_on)}
+      </strong>
+    </li>
   )
 }
 

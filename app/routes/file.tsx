@@ -16,9 +16,11 @@ import { checkPin, listPeople } from '~/db/people.server'
 import { dueBasis, ruleWords } from '~/lib/due-words'
 import { decimal, requiredQuantity, typedIn, withUnits } from '~/lib/fields'
 import { fittedFrom } from '~/lib/fitted-form'
+import { showDate } from '~/lib/format'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
 import { sayHere } from '~/lib/say.server'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
@@ -27,6 +29,7 @@ import { sharesOf } from '~core/diagnosis/shares'
 import type { Judgement } from '~core/fluid/judgement'
 import { faultCase } from '~core/job/fault-case'
 import { filingRefusal, type Outcome } from '~core/job/filing'
+import { followUpFact, followUpsFrom } from '~core/job/follow-ups'
 import { checksFor, proofFact } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
@@ -82,6 +85,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     others: (await listPeople(db)).filter(({ id }) => id !== here?.id),
     due,
     fitted: await knownToFit(db, state),
+    again: followUpsFrom(state, today()),
     search: unendedSearch(state),
     eventId: newId(),
   }
@@ -154,6 +158,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function FilePage({ loaderData, actionData, params }: Route.ComponentProps) {
   const { mayDrive, mayDecline, mayKeep, judged, unproved, bled, parked, outMl, due, eventId } = loaderData
   const show = useShow()
+  const say = useSay()
   const [meta, fields] = useForm({
     lastResult: actionData,
     defaultValue: {
@@ -229,6 +234,18 @@ export default function FilePage({ loaderData, actionData, params }: Route.Compo
             </p>
           </div>
         </div>
+        {mayDrive && loaderData.again.length > 0 && (
+          <section>
+            <h2 className="text-xl">Looked at again, and on the due list until it is</h2>
+            <ul>
+              {loaderData.again.map(({ id, dueOn }) => (
+                <li key={id}>
+                  {say(followUpFact(id))}: {showDate(dueOn)}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
         <FittedFields {...loaderData.fitted} />
         <NoteField field={fields.note} label="Note" />
         <button type="submit" className="button button-main">

@@ -1,13 +1,19 @@
 import { data, Form, Link, redirect } from 'react-router'
+import { FollowUps } from '~/components/follow-ups'
 import { RecordBody } from '~/components/record/document'
 import { database, personHere } from '~/context'
 import { comebacksOf, findJob, openJob } from '~/db/jobs.server'
 import { entriesOf } from '~/db/ledger.server'
 import { documentOf, filedDocument } from '~/db/record.server'
 import { findVehicle } from '~/db/vehicles.server'
+import { toAddress } from '~/lib/fault-address'
 import { showDate, showTime } from '~/lib/format'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { sayHere } from '~/lib/say.server'
+import { today } from '~/lib/today'
+import { fact } from '~core/base/decision'
+import { followUpFact, followUpsOf, searchAfter } from '~core/job/follow-ups'
 import type { JobState } from '~core/job/state'
 import { shortFingerprint } from '~core/ledger/logbook'
 import type { Route } from './+types/record'
@@ -21,6 +27,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     document: kept ?? (await documentOf(db, params.jobId, state, context.get(personHere)?.id)),
     wordsKept: kept !== undefined,
     comebacks: await comebacksOf(db, params.jobId),
+    followUps: followUpsOf(state),
+    day: today(),
     entries: (await entriesOf(db, params.jobId)).map(({ entry, link }) => ({
       seq: entry.seq,
       at: entry.at,
@@ -31,18 +39,22 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const db = context.get(database)
   const form = await request.formData()
-  if (form.get('intent') === 'came-back') {
-    const { vehicleId } = orNotFound(await findJob(db, params.jobId))
-    const stored = orNotFound(await findVehicle(db, vehicleId))
-    const opened = await openJob(db, stored, new Date().toISOString(), {
-      by: context.get(personHere) ?? undefined,
-      comebackOf: params.jobId,
-    })
-    return redirect(`/jobs/${opened}/check-in`)
-  }
+  const intent = form.get('intent')
+  if (intent === 'came-back') return redirect(`/jobs/${await openComeback(context, params.jobId)}/check-in`)
   const text = String(form.get('text') ?? '').trim()
+  if (intent === 'good' || intent === 'bad') {
+    const followUp = { id: String(form.get('followUp') ?? ''), good: intent === 'good' }
+    const look = followUpFact(followUp.id)
+    const says = (await sayHere(context))(fact(`follow-up-${intent}`, { look }))
+    const words = [says, text.slice(0, 1500)].filter(Boolean).join(' ')
+    const refused = await recordDesk(context, params.jobId, { type: 'addendum', text: words, followUp })
+    if (refused !== undefined) return data({ fault: refused, text }, { status: 409 })
+    if (followUp.good) return redirect(`/jobs/${params.jobId}/record`)
+    const opened = await openComeback(context, params.jobId)
+    const search = searchAfter(followUp.id)
+    return redirect(search ? `/jobs/${opened}/find?${toAddress(search)}` : `/jobs/${opened}/check-in`)
+  }
   const fault =
     text === '' || text.length > 2000
       ? 'Say what is to be added, in at most 2000 characters.'
@@ -52,9 +64,18 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     : data({ fault, text }, { status: 400 })
 }
 
+/** Another job on the same vehicle that knows which one it came back from. @returns its id */
+async function openComeback(context: Route.ActionArgs['context'], jobId: string): Promise<string> {
+  const db = context.get(database)
+  const { vehicleId } = orNotFound(await findJob(db, jobId))
+  const stored = orNotFound(await findVehicle(db, vehicleId))
+  const by = context.get(personHere) ?? undefined
+  return openJob(db, stored, new Date().toISOString(), { by, comebackOf: jobId })
+}
+
 /** The record on one page, for the screen, a grey printer, A4 and Letter. Filed, it is as it was signed. */
 export default function Record({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { state, document, wordsKept, comebacks, entries, key } = loaderData
+  const { state, document, wordsKept, comebacks, followUps, day, entries, key } = loaderData
   const { filed } = state
   return (
     <main className="mx-auto max-w-[52rem] p-5 print:max-w-none print:p-0 print:text-[10pt] print:leading-snug">
@@ -123,6 +144,7 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
           </p>
         ))}
       </article>
+      <FollowUps all={followUps} today={day} />
       {filed && (
         <Form method="post" className="panel mt-4 grid gap-3 print:hidden">
           <label className="grid gap-1">

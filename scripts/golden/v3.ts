@@ -46,6 +46,10 @@ export const thirdVersion: Record<string, () => ScriptedJob> = {
         )
         .do({ ...looked(2, []), tried: ['air-lines'], was: 'cylinder-bypass' }),
     ),
+  'looked-at-again': () =>
+    wholeJob(by('parcel-van', 'two-person', 'pump-and-hold'))
+      .do({ type: 'addendum', text: 'Nuts sit.', followUp: { id: 'wheel-nuts', good: true } })
+      .do({ type: 'addendum', text: 'Half way to MIN.', followUp: { id: 'level', good: false } }),
   'sheets-of-parts': () =>
     wholeJob(
       by('parcel-van', 'two-person', 'pump-and-hold')

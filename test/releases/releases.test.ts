@@ -86,8 +86,8 @@ test.each(releases)(
     for await (const line of exportAll(db)) text += line
     expect(verifyExport(text)).toMatchObject({ valid: true, records: filed.length + 1 })
     await db.close()
-    const lacked = release === '0.1.0'
-    expect(standingBackups(join(dataDir, 'backups'))).toHaveLength(lacked ? 1 : 0)
+    // Each of them lacks a migration of today, and is backed up before it is brought forward.
+    expect(standingBackups(join(dataDir, 'backups'))).toHaveLength(1)
   },
 )
 

@@ -5,7 +5,7 @@ import type { Line } from '~core/vehicle/schema'
 type Stretch = { fromM: number; toM: number }
 type Props = { line: Line; rust?: Partial<Stretch>; cut?: Stretch; onMark: (atM: number) => void }
 
-const [WIDTH, LEFT, RIGHT, Y] = [640, 20, 20, 56]
+const [WIDTH, LEFT, RIGHT, Y] = [460, 16, 16, 56]
 /** Marked as finely as a rule laid along it is read. */
 const STEP_M = 0.05
 
@@ -77,13 +77,13 @@ export function LineStrip({ line, rust, cut, onMark }: Props) {
                 x={Math.min(Math.max(x(m), 34), WIDTH - 34)}
                 y={Y - 36}
                 textAnchor="middle"
-                className="text-[15px] font-bold"
+                className="text-[14px] font-bold"
               >
                 {show('run', m)}
               </text>
             </g>
           ))}
-        <g className="fill-ink text-[15px]">
+        <g className="fill-ink text-[14px]">
           <text x={LEFT} y="104">
             {line.from}
           </text>
@@ -93,7 +93,7 @@ export function LineStrip({ line, rust, cut, onMark }: Props) {
         </g>
       </svg>
       <figcaption className="text-quiet">
-        White is tube, black is hose. Tap where the rust begins, then where it ends.
+        Thin is tube, thick is hose. Tap where the rust begins, then where it ends.
       </figcaption>
     </figure>
   )

@@ -239,7 +239,7 @@ describe('a folder', () => {
     await migrate(pg)
     // As the release before the logbook left it.
     await pg.exec(
-      `drop table logbook_entry; alter table job_event drop column link;
+      `drop table logbook_entry; drop table follow_up; alter table job_event drop column link;
        alter table person add column failed integer not null default 0, add column locked_until timestamptz;
        delete from migration where name >= '0009'`,
     )

@@ -26,6 +26,7 @@ export const tables: readonly Table[] = [
   { name: 'fluid_exchange', key: ['id'] },
   { name: 'odometer_reading', key: ['job_id'] },
   { name: 'fluid_due', key: ['vehicle_id'] },
+  { name: 'follow_up', key: ['job_id', 'kind'] },
   { name: 'product', key: ['id'] },
   { name: 'container', key: ['code'] },
   { name: 'container_move', key: ['seq'], counted: 'seq' },

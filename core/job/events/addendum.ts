@@ -1,12 +1,14 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import type { EventKind } from './kind'
-import { note, stamp } from './stamp'
+import { note, short, stamp } from './stamp'
 
 export const addendumSchema = z.object({
   ...stamp,
   type: z.literal('addendum'),
   text: note.min(1, 'say what is to be added'),
+  /** What was looked at again after it had left, and whether it was good. */
+  followUp: z.object({ id: short, good: z.boolean() }).optional(),
 })
 type Addendum = z.output<typeof addendumSchema>
 
@@ -14,8 +16,9 @@ type Addendum = z.output<typeof addendumSchema>
 export const addendum: EventKind<Addendum> = {
   type: 'addendum',
   schema: addendumSchema,
-  version: 1,
-  upcasts: [],
+  version: 2,
+  // The first knew of no looks after it had left.
+  upcasts: [(old) => old],
   madeAt: 'desk',
   undo: false,
   onceFiled: true,

@@ -196,4 +196,16 @@ export const job: Words = {
   'unit-cab-follows': 'Press or hold only when the tool’s screen asks, and let go when it says so.',
   'unit-tool-chosen': 'Routine chosen for {joint}, not started.',
   'unit-wheel-opens': 'Hose on, open {joint}, half a turn, and call out that it is open.',
+  // After it has left
+  'follow-up-level': 'Level after a few trips',
+  'follow-up-level-how':
+    'Cold and level: where does the fluid stand? Below where it was left is a leak until it is found.',
+  'follow-up-pedal': 'Pedal after a week of standing',
+  'follow-up-pedal-how': 'Press once, before anything else: as high and firm as when it left?',
+  'follow-up-wheel-nuts': 'Wheel nuts tightened again',
+  'follow-up-wheel-nuts-how': 'After 50 to 100 km, to the maker’s torque, wheel cold: does any still turn?',
+  'follow-up-second-flush': 'Second flush after the conversion',
+  'follow-up-second-flush-how': 'Draw a sample at a bleeder: does a drop of water still show the old kind?',
+  'follow-up-good': '{look}: good.',
+  'follow-up-bad': '{look}: not good.',
 }
