@@ -1,6 +1,9 @@
 import { useState } from 'react'
 import { Link, redirect } from 'react-router'
+import { BayDialog } from '~/components/bay/bay-dialog'
+import { JointsList } from '~/components/bay/joints-list'
 import { LinkLine } from '~/components/bay/link-line'
+import { OffList } from '~/components/bay/off-list'
 import { ParkDialog } from '~/components/bay/park-dialog'
 import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
@@ -14,6 +17,7 @@ import { useSay } from '~/lib/say'
 import { useJobHere } from '~/run-client/job-here'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { notAtMax } from '~core/job/levels'
+import { stillOff } from '~core/job/off-things'
 import { checksFor, type ProofCheck, proofFact, provedFirst, shownByProofs } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
@@ -55,6 +59,7 @@ export default function ProvePage() {
               off={check.id === fillsAt?.id ? notAtMax(state) : []}
               vehicle={state.vehicle}
               first={provedFirst(state, check)}
+              more={check.joints && <JointsList state={state} act={act} locked={locked || back} />}
             />
           ))}
         </ol>
@@ -85,7 +90,7 @@ export default function ProvePage() {
             {!locked && <WaysOn jobId={jobId} state={state} failed={failed} act={act} />}
           </div>
         )}
-        {proved === checks.length && link === 'saved' && !back ? (
+        {proved === checks.length && link === 'saved' && !back && stillOff(state).length === 0 ? (
           <Link to={`/jobs/${jobId}/file`} className="button button-main">
             All proved: go on to file it
           </Link>
@@ -96,6 +101,7 @@ export default function ProvePage() {
         )}
         {!locked && run && (
           <>
+            <StillOff state={state} act={act} />
             <TroubleDialog state={state} run={run} act={act} />
             <ParkDialog state={state} act={act} />
             <UndoButton state={state} act={act} />
@@ -106,6 +112,16 @@ export default function ProvePage() {
         </p>
       </aside>
     </div>
+  )
+}
+
+/** What came off and is not back yet: some of it waits for a proof. */
+function StillOff({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
+  const off = stillOff(state).length
+  return (
+    <BayDialog trigger={off === 0 ? 'Off and on' : `Off and on: ${off} still off`} title="What came off" wide>
+      {() => <OffList state={state} act={act} />}
+    </BayDialog>
   )
 }
 

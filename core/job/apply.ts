@@ -121,6 +121,8 @@ const readers: { [K in UndoKey]: (state: JobState) => JobState[K] } = {
   extraChecks: (state) => state.extraChecks,
   containers: (state) => state.containers,
   standing: (state) => state.standing,
+  joints: (state) => state.joints,
+  offThings: (state) => state.offThings,
 }
 const remembering = undoKeys.map((key) => ({ key, of: readers[key] }))
 

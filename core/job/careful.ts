@@ -4,6 +4,7 @@ import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { bottlesAtOnce, hangable } from './bottles'
 import type { FloorEvent, Unstamped } from './events'
+import { jointState, jointSteps, nextFor, notDry } from './joints'
 import { levelFirst, notAtMax, portsBare, pourFirst, pourSoon, watchReservoirs } from './levels'
 import { lookFirst, lookSpeaksFor } from './looks'
 import {
@@ -26,6 +27,13 @@ import { amountToMove, currentStep } from './steps'
 
 export type { Unstamped } from './events'
 
+/** The next joint that was opened: all are started before any is tightened, and looked at last. */
+function jointAct(state: JobState) {
+  const left = notDry(state).map(({ id }) => ({ joint: id, is: nextFor(jointState(state, id)) }))
+  const next = jointSteps.flatMap((step) => left.find(({ is }) => is === step) ?? [])[0]
+  return next?.is && ({ type: 'joint-checked', joint: next.joint, is: next.is } as const)
+}
+
 /** What one pull brings, and one look at a bleeder left open, in a made-up run. */
 const PULL_ML = 9
 const LOOK_ML = 30
@@ -41,7 +49,7 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const { run, vehicle } = state
   const stageRun = run && currentStage(run)
   if (!run || !stageRun || state.parked || state.filed) return undefined
-  if (bleedDone(state)) return lastFill(state)
+  if (bleedDone(state)) return lastFill(state) ?? jointAct(state)
   const [open] = state.standing.open
   if (open && run.call !== 'rest' && openPoints(run).length > 0) {
     const next = callStep(callKindOf(stageRun.stage), run.call)?.next.filter(({ mishap }) => !mishap)
@@ -51,6 +59,9 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const toShut = jointToShut({ run, standing: state.standing })
   if (toShut) return { type: 'joint-shut', point: toShut.point }
   if (!run.plateConfirmed) return { type: 'plate-confirmed' }
+  // Before anything runs through them.
+  const joint = jointAct(state)
+  if (joint && (joint.is === 'started' || joint.is === 'tight')) return joint
   const unseen = levelFirst(state)
   if (unseen !== undefined) return levelSeen(vehicle, unseen)
   const now = currentStep({ run, standing: state.standing })

@@ -25,6 +25,8 @@ export const copyOfJob = (state: JobState): JobState =>
     faultFinding: state.faultFinding,
     sheets: state.sheets,
     declinedLines: state.declinedLines,
+    joints: state.joints,
+    offThings: state.offThings,
     earlier: state.earlier,
     proofs: state.proofs,
     extraChecks: state.extraChecks,

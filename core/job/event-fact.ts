@@ -1,6 +1,7 @@
 import { type Fact, fact, type Params } from '../base/decision'
 import { techniqueFact } from '../technique/technique'
 import type { JobEvent } from './events'
+import { offFact } from './off-things'
 import { proofFact } from './proofs/checks'
 
 const said = (event: JobEvent, params?: Params): Fact => fact(`event-${event.type}`, params)
@@ -80,6 +81,10 @@ export function eventFact(event: JobEvent): Fact {
       return said(event, { point: event.point })
     case 'drawn-again':
       return said(event, { reservoir: event.reservoir })
+    case 'joint-checked':
+      return said(event, { joint: event.joint, is: fact(`joint-${event.is}`) })
+    case 'taken-off':
+      return said(event, { what: offFact(event) })
     case 'tank-read':
       return said(event, { amountMl: event.ml })
     case 'container-opened':

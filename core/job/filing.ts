@@ -1,4 +1,5 @@
 import { fact, type Notice } from '../base/decision'
+import { offFact, stillOff } from './off-things'
 import { checksFor, proofFact } from './proofs/checks'
 import { bleedDone, workBegun } from './selectors'
 import { allOpen } from './standing'
@@ -35,6 +36,8 @@ function notFit(state: JobState): Notice | undefined {
   if (state.parked) return fact('fit-parked')
   const [open] = allOpen(state)
   if (open !== undefined) return fact('stands-open', { point: open })
+  const off = stillOff(state)
+  if (off.length > 0) return fact('still-off', { things: off.map(offFact) })
   if (!state.run || !bleedDone(state)) return fact('fit-not-bled')
   const unproved = checksFor(state).filter((check) => !state.proofs[check.id]?.passed)
   return unproved.length === 0

@@ -21,6 +21,8 @@ import { resumedSchema } from './events/resumed'
 import { keptSheetSchema } from './events/sheet-filled'
 import { person } from './events/stamp'
 import { testedSchema } from './events/tested'
+import { jointStateSchema } from './joints'
+import { offThingSchema } from './off-things'
 import { standingSchema } from './standing'
 import type { JobState } from './state'
 
@@ -114,6 +116,8 @@ export const recordSchema = z.object({
   faultFinding: keptFindingSchema.optional(),
   sheets: z.record(z.string(), keptSheetSchema).optional(),
   declinedLines: z.array(declinedLineSchema).optional(),
+  joints: z.record(z.string(), jointStateSchema).optional(),
+  offThings: z.array(offThingSchema).optional(),
   earlier: z.array(z.object({ why: factSchema, plate: id, at: z.string(), tally: tallySchema })),
   proofs: z.record(
     z.string(),

@@ -165,5 +165,16 @@ export function stepIsDue({ standing }: Stands, stageRun: StageRunState, step: S
   if (clears !== undefined && (stage.after.includes(step) || owns(stageRun, clears)))
     return standing.up.includes(clears)
   const unfinished = points.some((id) => !at[id]?.finished)
-  return sets !== undefined && unfinished && stage.before.includes(step) && !standing.up.includes(sets)
+  if (sets === undefined || !unfinished || !stage.before.includes(step)) return false
+  return !standing.up.includes(sets) && !takenAwayAfter(stageRun, step, sets)
 }
+
+/** Whether a later step of the same stage has taken it away: set up once more it would be taken away again, for ever. */
+const takenAwayAfter = (
+  { stage: { before }, stepsDone }: StageRunState,
+  step: Step,
+  thing: string,
+): boolean =>
+  before
+    .slice(before.indexOf(step) + 1)
+    .some((later) => takesAway(later) === thing && stepsDone.includes(later.id))

@@ -10,6 +10,8 @@ import type { CheckIn, Container, EventOf, FloorEvent, Person } from './events'
 import type { KeptFinding } from './events/fault-looked'
 import type { DeclinedLine } from './events/line-declined'
 import type { KeptSheet } from './events/sheet-filled'
+import type { JointState } from './joints'
+import type { OffThing } from './off-things'
 import type { Standing } from './standing'
 
 export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
@@ -146,6 +148,8 @@ export const undoKeys = [
   'extraChecks',
   'containers',
   'standing',
+  'joints',
+  'offThings',
 ] as const
 export type UndoKey = (typeof undoKeys)[number]
 
@@ -183,6 +187,10 @@ export type JobState = {
   sheets?: Record<string, KeptSheet>
   /** What of an estimate the customer declined. */
   declinedLines?: DeclinedLine[]
+  /** Joints that were opened, by id: how far each has come. */
+  joints?: Record<string, JointState>
+  /** What came off to get at the brakes, the oldest first. */
+  offThings?: OffThing[]
   earlier: EarlierRun[]
   proofs: Record<string, Proof>
   /** Checks of the proof that something gone wrong added. */

@@ -27,6 +27,8 @@ export type StageTraits = {
    * machine, or sank as air rose. The next who draws from it looks first.
    */
   disturbsLevel: boolean
+  /** Every joint that was opened is looked at in it. */
+  looksAtJoints?: true
 }
 
 const nothing: StageTraits = {
@@ -45,7 +47,7 @@ export const stageTraits: Record<StageKind, StageTraits> = {
   'port-bleed': { ...disturbed, worksAt: 'ports', solidPulls: 2, waysOpen: true },
   bleed: { ...nothing, worksAt: 'bleeders', colourCounts: true, waysOpen: true },
   'control-unit': { ...disturbed, worksAt: 'bleeders', colourCounts: true },
-  'leak-check': disturbed,
+  'leak-check': { ...disturbed, looksAtJoints: true },
   wait: disturbed,
   prove: nothing,
 }

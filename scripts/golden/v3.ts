@@ -1,5 +1,7 @@
+import { jointsOf } from '~core/job/joints'
+import { stillOff } from '~core/job/off-things'
 import type { ScriptedJob } from '~test/worlds/scripted-job'
-import { by, parked, pointNow, resumed, wholeJob } from './acting'
+import { at, by, parked, pointNow, resumed, wholeJob } from './acting'
 
 /** A two-person bleed with so many pulls passed over, the pedal up. */
 const passedOver = (pulls: number, technique: 'pump-and-hold' | 'press-through' = 'pump-and-hold') => {
@@ -50,6 +52,14 @@ export const thirdVersion: Record<string, () => ScriptedJob> = {
     wholeJob(by('parcel-van', 'two-person', 'pump-and-hold'))
       .do({ type: 'addendum', text: 'Nuts sit.', followUp: { id: 'wheel-nuts', good: true } })
       .do({ type: 'addendum', text: 'Half way to MIN.', followUp: { id: 'level', good: false } }),
+  'joints-and-what-came-off': () => {
+    const job = at('parcel-van', { reason: 'repair', opened: ['front left pipe'] }, ['two-person'])
+    job.do({ type: 'taken-off', thing: 'sensor', where: 'front left' })
+    job.do({ type: 'taken-off', thing: 'bracket', where: '' })
+    for (const { id } of stillOff(job.state)) job.do({ type: 'put-back', off: id })
+    job.until(({ state }) => jointsOf(state).every(({ id }) => state.joints?.[id]?.tight))
+    return wholeJob(job.do({ type: 'joint-checked', joint: 'front left pipe at unit', is: 'wet' }))
+  },
   'sheets-of-parts': () =>
     wholeJob(
       by('parcel-van', 'two-person', 'pump-and-hold')

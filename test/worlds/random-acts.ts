@@ -2,6 +2,8 @@ import type { Chance } from '~core/base/random'
 import { fluidSpecs } from '~core/fluid/specs'
 import { bubbleKinds, colours } from '~core/fluid/specs/colour'
 import { carefulAct } from '~core/job/careful'
+import { jointSteps, jointsOf } from '~core/job/joints'
+import { offKinds, stillOff } from '~core/job/off-things'
 import { currentPoint, currentStage } from '~core/job/points'
 import { checksFor } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'
@@ -47,6 +49,13 @@ export function randomAct(state: JobState, chance: Chance): Act {
     () => ({ type: 'drawn-again', reservoir }),
     () => ({ type: 'put-away', thing: chance.of(standingIds) }),
     () => ({ type: 'joint-shut', point: anyPoint }),
+    () => ({
+      type: 'joint-checked',
+      joint: chance.of([...jointsOf(state).map(({ id }) => id), 'nobody']),
+      is: chance.of([...jointSteps, 'wet']),
+    }),
+    () => ({ type: 'taken-off', thing: chance.of([...offKinds, 'roof']), where: 'rear left' }),
+    () => ({ type: 'put-back', off: stillOff(state)[0]?.id ?? 'nobody' }),
     () => ({ type: 'tank-read', ml }),
     () => ({ type: 'bottle-emptied' }),
     () => ({ type: 'bottle-hung', point: anyPoint }),

@@ -25,6 +25,7 @@ import { bleedDone } from '~core/job/selectors'
 import { jointToShut, renews } from '~core/job/standing'
 import type { JobState, RunState, StageRunState } from '~core/job/state'
 import { amountToMove, currentStep, pointClosing, pointPreparation } from '~core/job/steps'
+import { stageTraits } from '~core/plan/stage-kinds'
 import { callMachines } from '~core/technique/calls'
 import { stepPrompts, unitPrompts } from '~core/technique/calls/unit-prompts'
 import { mindFact, type Step, stepFact } from '~core/technique/step'
@@ -35,6 +36,7 @@ import { Bottles } from './bottles'
 import { CallPanel } from './call-panel'
 import { HoldButton } from './hold-button'
 import { HoldClock, WaitClock } from './hold-clock'
+import { JointsList } from './joints-list'
 import { LevelPanel } from './level-panel'
 import { LookPanel } from './look-panel'
 import { usePressByItself } from './press-by-itself'
@@ -129,6 +131,7 @@ function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
       {state.run && !mending && currentStage(state.run)?.stage.kind === 'control-unit' && (
         <Prompts prompts={stepPrompts(step)} />
       )}
+      {state.run && !mending && looksAtJoints(state.run) && <JointsList state={state} act={act} />}
       {step.waitS !== undefined && <StepWait step={step} startedAt={startedAt} act={act} />}
       {step.holdS !== undefined ? (
         <HoldClock
@@ -151,6 +154,11 @@ function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
       )}
     </div>
   )
+}
+
+const looksAtJoints = (run: RunState): boolean => {
+  const stage = currentStage(run)?.stage
+  return stage !== undefined && stageTraits[stage.kind].looksAtJoints === true
 }
 
 function StepWait({ step, startedAt, act }: { step: Step; startedAt?: string; act: Act }) {

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { HoldClock } from '~/components/bay/hold-clock'
 import { parseDecimal } from '~/lib/fields'
 import { useSay } from '~/lib/say'
@@ -22,10 +22,23 @@ type RowProps = {
   vehicle: Vehicle
   /** What it rests on and has not passed yet: until then it can only fail. */
   first: readonly ProofCheck[]
+  /** What it says that can be looked at one by one. */
+  more?: ReactNode
 }
 
 /** One proof: what to do, what was found, and where it failed what was done about it. */
-export function CheckRow({ number, check, proof, startedAt, act, locked, off, vehicle, first }: RowProps) {
+export function CheckRow({
+  number,
+  check,
+  proof,
+  startedAt,
+  act,
+  locked,
+  off,
+  vehicle,
+  first,
+  more,
+}: RowProps) {
   const state = proof === undefined ? 'open' : proof.passed ? 'passed' : 'failed'
   const { measure, holdS } = check
   const say = useSay()
@@ -57,6 +70,7 @@ export function CheckRow({ number, check, proof, startedAt, act, locked, off, ve
         <h2 className="font-bold">{title}</h2>
         <p>{say({ code: `proof-${check.id}-how` })}</p>
         {check.wheelNuts && vehicle.wheels && <NutStar wheels={vehicle.wheels} />}
+        {state !== 'passed' && more}
         {measure && proof?.value !== undefined && (
           <p className="text-sm">
             {say({ code: `proof-${check.id}-measure` })} {proof.value} {measure.unit}, at most {measure.max}.

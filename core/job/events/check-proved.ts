@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { reservoirFact } from '../../vehicle/parts'
+import { notDry } from '../joints'
 import { notAtMax } from '../levels'
+import { offFact, stillOff, waitsFor } from '../off-things'
 import { checksFor, type ProofCheck, proofFact, provedFirst, withinLimit } from '../proofs/checks'
 import { bleedDone } from '../selectors'
 import type { JobState } from '../state'
@@ -50,12 +52,16 @@ export const checkProved: EventKind<CheckProved> = {
     const first = provedFirst(state, check)
     if (first.length > 0) return fact('proof-first', { checks: first.map(({ id }) => proofFact(id)) })
     if (check.measure && event.value === undefined) return fact('measure-missing')
-    const [off] = check.atMax ? notAtMax(state) : []
-    if (off)
-      return fact(off.missingMl > 0 ? 'level-below-max' : 'level-above-max', {
-        reservoir: reservoirFact(state.vehicle, off.reservoir),
-        aboutMl: Math.round(Math.abs(off.missingMl)),
+    const [offMax] = check.atMax ? notAtMax(state) : []
+    if (offMax)
+      return fact(offMax.missingMl > 0 ? 'level-below-max' : 'level-above-max', {
+        reservoir: reservoirFact(state.vehicle, offMax.reservoir),
+        aboutMl: Math.round(Math.abs(offMax.missingMl)),
       })
+    const wet = check.joints ? notDry(state) : []
+    if (wet.length > 0) return fact('joints-not-dry', { joints: wet.map(({ id }) => id) })
+    const off = check.allBack ? stillOff(state).filter((thing) => waitsFor(thing, state) === undefined) : []
+    if (off.length > 0) return fact('still-off', { things: off.map(offFact) })
     // What failed is not ticked again: something was done about it first.
     if (state.proofs[check.id]?.passed === false && !event.remedy?.trim()) return fact('remedy-missing')
     return tooSoon(check.holdS, event.heldS)

@@ -16,6 +16,7 @@ import { drawnAgain, drawnAgainSchema } from './drawn-again'
 import { faultLooked, faultLookedSchema } from './fault-looked'
 import { filed, filedSchema } from './filed'
 import { jobOpened, jobOpenedSchema } from './job-opened'
+import { jointChecked, jointCheckedSchema } from './joint-checked'
 import { jointShut, jointShutSchema } from './joint-shut'
 import type { EventKind } from './kind'
 import { levelRead, levelReadSchema } from './level-read'
@@ -28,9 +29,11 @@ import { pointFinished, pointFinishedSchema } from './point-finished'
 import { pointReady, pointReadySchema } from './point-ready'
 import { pullSeen, pullSeenSchema } from './pull-seen'
 import { putAway, putAwaySchema } from './put-away'
+import { putBack, putBackSchema } from './put-back'
 import { resumed, resumedSchema } from './resumed'
 import { sheetFilled, sheetFilledSchema } from './sheet-filled'
 import { stepDone, stepDoneSchema } from './step-done'
+import { takenOff, takenOffSchema } from './taken-off'
 import { tankRead, tankReadSchema } from './tank-read'
 import { tested, testedSchema } from './tested'
 import { timerStarted, timerStartedSchema } from './timer-started'
@@ -76,6 +79,9 @@ const floorSchemas = [
   drawnAgainSchema,
   putAwaySchema,
   jointShutSchema,
+  jointCheckedSchema,
+  takenOffSchema,
+  putBackSchema,
   tankReadSchema,
   containerOpenedSchema,
   troubleEventSchema,
@@ -125,6 +131,9 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
   'drawn-again': drawnAgain,
   'put-away': putAway,
   'joint-shut': jointShut,
+  'joint-checked': jointChecked,
+  'taken-off': takenOff,
+  'put-back': putBack,
   'tank-read': tankRead,
   'container-opened': containerOpened,
   trouble,

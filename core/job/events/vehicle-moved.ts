@@ -47,6 +47,7 @@ export const vehicleMoved: EventKind<z.output<typeof vehicleMovedSchema>> = {
       run: undefined,
       fromPaper: undefined,
       faultFinding: undefined,
+      joints: undefined,
       sheets: undefined,
       declinedLines: undefined,
       proofs: {},

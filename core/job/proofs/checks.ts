@@ -33,6 +33,10 @@ export type ProofCheck = {
   holdS?: number
   /** It says that every reservoir stands at MAX: not while the count says otherwise and nobody has poured or looked. */
   atMax?: true
+  /** It says that every joint that was opened is dry: not while one of them was not looked at twice. */
+  joints?: true
+  /** It says that everything is back on: not while something that waits for no proof is off. */
+  allBack?: true
   /** The nuts of a wheel are drawn beside it, with what the vehicle's file says of them. */
   wheelNuts?: true
   /** What it rests on: not passed before these have, of those that the vehicle needs. */
@@ -127,6 +131,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'closed-up',
+    allBack: true,
     way: 'set-right',
     applies: always,
   },
@@ -202,6 +207,7 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'joints-dry',
+    joints: true,
     restsOn: FULL_EFFORT,
     way: 'mend-joint',
     applies: always,

@@ -1,0 +1,55 @@
+import { z } from 'zod'
+import { fact } from '../../base/decision'
+import { type JointState, jointState, jointSteps, jointsOf, nextFor, notStarted } from '../joints'
+import { bleedDone } from '../selectors'
+import type { EventKind } from './kind'
+import { short, stamp } from './stamp'
+
+export const jointCheckedSchema = z.object({
+  ...stamp,
+  type: z.literal('joint-checked'),
+  joint: short,
+  is: z.enum([...jointSteps, 'wet']),
+})
+type JointChecked = z.output<typeof jointCheckedSchema>
+
+/** How one joint stands: started by hand, tight, dry, or wet, which begins it anew. */
+export const jointChecked: EventKind<JointChecked> = {
+  type: 'joint-checked',
+  schema: jointCheckedSchema,
+  version: 1,
+  upcasts: [],
+  madeAt: 'vehicle',
+  undo: true,
+  needs: 'plate',
+  refuse(state, { joint, is }) {
+    if (!jointsOf(state).some(({ id }) => id === joint)) return fact('joint-not-opened')
+    const stands = jointState(state, joint)
+    if (is === 'wet') return stands.tight ? undefined : fact('joint-not-tight')
+    const waiting = notStarted(state)
+    // One that is tightened before the others are started pulls them out of line.
+    if (is === 'tight' && waiting.length > 0)
+      return fact('joints-start-first', { joints: waiting.map(({ id }) => id) })
+    if (nextFor(stands) !== is) return fact('joint-not-now')
+    return is === 'dry-under-effort' && !bleedDone(state) ? fact('not-bled') : undefined
+  },
+  apply(state, { joint, is }) {
+    const stands = jointState(state, joint)
+    return { ...state, joints: { ...state.joints, [joint]: after(stands, is) } }
+  },
+}
+
+function after(stands: JointState, is: JointChecked['is']): JointState {
+  switch (is) {
+    case 'started':
+      return { ...stands, started: true }
+    case 'tight':
+      return { ...stands, tight: true }
+    case 'dry-at-rest':
+      return { ...stands, dryAtRest: true }
+    case 'dry-under-effort':
+      return { ...stands, dryUnderEffort: true }
+    case 'wet':
+      return { ...stands, tight: false, dryAtRest: false, dryUnderEffort: false, wet: stands.wet + 1 }
+  }
+}
