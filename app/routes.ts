@@ -32,6 +32,7 @@ export default [
       route('prove', 'routes/prove.tsx'),
       route('file', 'routes/file.tsx'),
       route('find', 'routes/job-find.tsx'),
+      route('pedal', 'routes/job-pedal.tsx'),
       route('sheets', 'routes/job-sheets.tsx'),
       route('sheets/:sheet/:place', 'routes/job-sheet.tsx'),
       route('move', 'routes/move.tsx'),

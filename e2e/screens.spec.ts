@@ -38,6 +38,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
         `${jobs.bleed}/move`,
         `${jobs.bleed}/find?complaint=soft-pedal`,
         `${jobs.bleed}/sheets`,
+        `${jobs.bleed}/pedal`,
         `${jobs.bleed}/sheets/cylinder/cylinder`,
         '/find',
         '/find/prices',

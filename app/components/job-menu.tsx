@@ -9,6 +9,7 @@ export function JobMenu({ jobId, filed }: { jobId: string; filed: boolean }) {
   const places = [
     ['find', 'Find the fault'],
     ['sheets', 'Sheets of its parts'],
+    ['pedal', 'Pedal before and after'],
     ['tag', 'Do-not-drive tag'],
     ['trace', 'Every act, with both clocks'],
     ['record', 'The record so far'],

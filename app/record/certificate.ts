@@ -18,7 +18,7 @@ export function certificateOf(state: JobState, { say, dueWhy }: Reader): Certifi
   const { filed } = state
   return {
     done: doneSentences(state, say),
-    measured: [...readings(state, say.show), ...proofs(state, say)],
+    measured: [...readings(state, say.show), ...pedal(state, say.show), ...proofs(state, say)],
     fluid: fluidWords(state, say.show),
     next: [
       filed?.nextDue
@@ -72,6 +72,14 @@ function readings({ tested, filed }: JobState, show: Show): Certificate['measure
       : []),
     ...(boils ? [{ what: 'It boils at about', before: show('temperature', boils.likely), after: '' }] : []),
   ]
+}
+
+/** The pedal by hand and rule, the first time and the last. */
+function pedal({ pedal: felt = [] }: JobState, show: Show): Certificate['measured'] {
+  const [before, after] = [felt.find(({ bled }) => !bled), felt.findLast(({ bled }) => bled)]
+  if (!before && !after) return []
+  const words = (of: typeof before) => (of ? show('length', of.firmMm) : 'not measured')
+  return [{ what: 'Pedal travel until it is firm', before: words(before), after: words(after) }]
 }
 
 /** What was measured when the brakes were proved, and how many checks they passed. */

@@ -1,7 +1,7 @@
 import { type DefaultValue, getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { useRef, useState } from 'react'
-import { data, Form, redirect } from 'react-router'
+import { data, Form, Link, redirect } from 'react-router'
 import { Choices, NoteField, TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { LineMap } from '~/components/line-map/line-map'
@@ -152,7 +152,12 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
       <fieldset disabled={locked} className="contents">
         <div className="grid gap-5">
           <section className="panel grid gap-5">
-            <h1 className="text-2xl">Check in</h1>
+            <div className="flex flex-wrap items-baseline justify-between gap-3">
+              <h1 className="text-2xl">Check in</h1>
+              <Link to="../pedal" relative="path">
+                Feel the pedal first, before anything is opened
+              </Link>
+            </div>
             <FormRefusal errors={meta.errors} />
             <TextField
               field={fields.bay}

@@ -101,6 +101,9 @@ export default function ProvePage() {
         )}
         {!locked && run && (
           <>
+            <Link to={`/jobs/${jobId}/pedal`} className="button">
+              Pedal before and after
+            </Link>
             <StillOff state={state} act={act} />
             <TroubleDialog state={state} run={run} act={act} />
             <ParkDialog state={state} act={act} />

@@ -27,6 +27,7 @@ export const copyOfJob = (state: JobState): JobState =>
     declinedLines: state.declinedLines,
     joints: state.joints,
     offThings: state.offThings,
+    pedal: state.pedal,
     earlier: state.earlier,
     proofs: state.proofs,
     extraChecks: state.extraChecks,

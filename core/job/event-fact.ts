@@ -85,6 +85,8 @@ export function eventFact(event: JobEvent): Fact {
       return said(event, { joint: event.joint, is: fact(`joint-${event.is}`) })
     case 'taken-off':
       return said(event, { what: offFact(event) })
+    case 'pedal-felt':
+      return said(event, { biteMm: event.biteMm, firmMm: event.firmMm, bottomMm: event.bottomMm })
     case 'tank-read':
       return said(event, { amountMl: event.ml })
     case 'container-opened':

@@ -23,6 +23,7 @@ import { person } from './events/stamp'
 import { testedSchema } from './events/tested'
 import { jointStateSchema } from './joints'
 import { offThingSchema } from './off-things'
+import { pedalFeltSchema } from './pedal-felt'
 import { standingSchema } from './standing'
 import type { JobState } from './state'
 
@@ -118,6 +119,7 @@ export const recordSchema = z.object({
   declinedLines: z.array(declinedLineSchema).optional(),
   joints: z.record(z.string(), jointStateSchema).optional(),
   offThings: z.array(offThingSchema).optional(),
+  pedal: z.array(pedalFeltSchema).optional(),
   earlier: z.array(z.object({ why: factSchema, plate: id, at: z.string(), tally: tallySchema })),
   proofs: z.record(
     z.string(),

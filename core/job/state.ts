@@ -12,6 +12,7 @@ import type { DeclinedLine } from './events/line-declined'
 import type { KeptSheet } from './events/sheet-filled'
 import type { JointState } from './joints'
 import type { OffThing } from './off-things'
+import type { PedalFelt } from './pedal-felt'
 import type { Standing } from './standing'
 
 export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
@@ -191,6 +192,8 @@ export type JobState = {
   joints?: Record<string, JointState>
   /** What came off to get at the brakes, the oldest first. */
   offThings?: OffThing[]
+  /** How the pedal travelled, each time somebody pressed it with a rule beside it. */
+  pedal?: PedalFelt[]
   earlier: EarlierRun[]
   proofs: Record<string, Proof>
   /** Checks of the proof that something gone wrong added. */

@@ -60,6 +60,16 @@ export const thirdVersion: Record<string, () => ScriptedJob> = {
     job.until(({ state }) => jointsOf(state).every(({ id }) => state.joints?.[id]?.tight))
     return wholeJob(job.do({ type: 'joint-checked', joint: 'front left pipe at unit', is: 'wet' }))
   },
+  'pedal-felt': () =>
+    wholeJob(
+      by('parcel-van', 'two-person', 'pump-and-hold').do({
+        type: 'pedal-felt',
+        biteMm: 20,
+        firmMm: 70,
+        bottomMm: 90,
+        sinkMm: 6,
+      }),
+    ),
   'sheets-of-parts': () =>
     wholeJob(
       by('parcel-van', 'two-person', 'pump-and-hold')

@@ -23,6 +23,7 @@ import { levelRead, levelReadSchema } from './level-read'
 import { lineDeclined, lineDeclinedSchema } from './line-declined'
 import { paperEntered, paperEnteredSchema } from './paper-entered'
 import { parked, parkedSchema } from './parked'
+import { pedalFeltEvent, pedalFeltEventSchema } from './pedal-felt'
 import { planned, plannedSchema } from './planned'
 import { plateConfirmed, plateConfirmedSchema } from './plate-confirmed'
 import { pointFinished, pointFinishedSchema } from './point-finished'
@@ -58,6 +59,7 @@ const deskSchemas = [
   faultLookedSchema,
   sheetFilledSchema,
   lineDeclinedSchema,
+  pedalFeltEventSchema,
   vehicleMovedSchema,
   filedSchema,
   addendumSchema,
@@ -113,6 +115,7 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
   'fault-looked': faultLooked,
   'sheet-filled': sheetFilled,
   'line-declined': lineDeclined,
+  'pedal-felt': pedalFeltEvent,
   'vehicle-moved': vehicleMoved,
   filed,
   addendum,

@@ -49,6 +49,7 @@ export const events: Words = {
   'event-joint-checked': 'Joint {joint}: {is}',
   'event-taken-off': 'Off: {what}',
   'event-put-back': 'Back on what was off',
+  'event-pedal-felt': 'Pedal bites at {biteMm}, firm at {firmMm}, at its end at {bottomMm}',
   'event-tank-read': 'Machine’s tank at {amountMl}',
   'event-container-opened': ({ spec, batch }) => `Container opened: ${spec}, batch ${batch || 'not said'}`,
   'event-trouble': 'Went wrong: {says}',

@@ -232,4 +232,17 @@ export const job: Words = {
   'not-off': 'That is back already, or was never off.',
   'off-waits': 'It stays off until this is proved: {proof}.',
   'still-off': 'Still off: {things}.',
+  // The pedal by hand and rule
+  'pedal-not-now': 'Nobody presses the pedal while a joint is open or a call is under way.',
+  'pedal-not-in-order': 'It bites first, is firm after that, and ends last: look at the figures again.',
+  'pedal-soft-less': 'The soft zone is shorter: {isMm}, it was {wasMm}.',
+  'pedal-soft-more': 'The soft zone is LONGER: {isMm}, it was {wasMm}. Air, or something that swells.',
+  'pedal-soft-same': 'The soft zone is the same, as near as {readMm} by a rule can tell.',
+  'pedal-bite-less': 'It bites earlier: at {isMm}, it was at {wasMm}.',
+  'pedal-bite-more': 'It bites LATER: at {isMm}, it was at {wasMm}. Clearance, shoes or rod.',
+  'pedal-bite-same': 'It bites where it did, within {readMm}.',
+  'pedal-sink-less': 'It sinks less in 30 s: {isMm}, it was {wasMm}.',
+  'pedal-sink-more': 'It sinks MORE in 30 s: {isMm}, it was {wasMm}.',
+  'pedal-sink-same': 'It sinks as it did, within {readMm}.',
+  'pedal-soft-moves': 'The soft zone moves {softMl} at the cylinder.',
 }

@@ -1,0 +1,138 @@
+import { useState } from 'react'
+import { data, useFetcher } from 'react-router'
+import { Cautions } from '~/components/find/cautions'
+import { HoldFor } from '~/components/find/hold-for'
+import { PedalBars } from '~/components/pedal/pedal-bars'
+import { Reasons } from '~/components/reasons'
+import { database } from '~/context'
+import { findJob } from '~/db/jobs.server'
+import { earlierPedals } from '~/db/pedal.server'
+import { showDate, showMoment } from '~/lib/format'
+import { recordDesk } from '~/lib/record-event.server'
+import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
+import { useUnits } from '~/lib/units'
+import { fact, reason } from '~core/base/decision'
+import { readWith } from '~core/base/zod-faults'
+import { pedalFeltEventSchema } from '~core/job/events/pedal-felt'
+import { pedalChange, softMl } from '~core/job/pedal-felt'
+import { readQuantity } from '~core/units/units'
+import type { Route } from './+types/job-pedal'
+
+const fieldNames = {
+  biteMm: 'First press, light: it first resists at',
+  firmMm: 'Second press: it is firm from',
+  bottomMm: 'Third press, full effort: it ends at',
+  sinkMm: 'Held firmly for 30 s it sank by (may be left out)',
+} as const
+type Name = keyof typeof fieldNames
+const names = Object.keys(fieldNames) as Name[]
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  const job = orNotFound(await findJob(db, params.jobId))
+  return {
+    plate: job.plate,
+    vehicle: job.vehicle,
+    felt: job.pedal ?? [],
+    earlier: await earlierPedals(db, job.vehicleId, params.jobId),
+    locked: job.filed !== undefined,
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const sent = pedalFeltEventSchema.pick({ biteMm: true, firmMm: true, bottomMm: true, sinkMm: true })
+  const read = readWith(sent, await request.json().catch(() => undefined))
+  if (!read.ok) return data({ refusal: read.faults[0]?.message }, { status: 400 })
+  const refusal = await recordDesk(context, params.jobId, { type: 'pedal-felt', ...read.value })
+  return data({ refusal, taken: refusal === undefined }, { status: refusal === undefined ? 200 : 409 })
+}
+
+/** The pedal before and after, by three presses and a rule: what nobody remembers is drawn. */
+export default function JobPedalPage({ loaderData }: Route.ComponentProps) {
+  const { plate, vehicle, felt, earlier, locked } = loaderData
+  const say = useSay()
+  const [first, last] = [felt[0], felt.at(-1)]
+  const ml = last && softMl(vehicle, last)
+  const rows = [
+    ...earlier
+      .toReversed()
+      .map((each) => ({ ...each, key: each.at, name: showDate(each.at), earlier: true })),
+    ...felt.map((each) => ({
+      ...each,
+      key: each.at,
+      name: `${each.bled ? 'after' : 'before'}, ${showMoment(each.at)}`,
+      earlier: false,
+    })),
+  ]
+  return (
+    <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_24rem]">
+      <title>{`${plate}: Pedal · Ruddy Siphon`}</title>
+      <section className="panel grid gap-4">
+        <h1 className="text-2xl">The pedal, before and after</h1>
+        {rows.length === 0 ? (
+          <p>Nobody has felt it yet. Before anything is opened is the time: afterwards nobody remembers.</p>
+        ) : (
+          <PedalBars rows={rows} />
+        )}
+        {first && last && first !== last && <Reasons reasons={pedalChange(first, last)} />}
+        {ml !== undefined && <Reasons reasons={[reason('pedal-soft-moves', 'physics', { softMl: ml })]} />}
+      </section>
+      <section className="panel grid gap-4">
+        <h2>Three presses, a rule beside the pedal</h2>
+        <p>Engine off, booster empty. From rest, with the end of the rule on the pad.</p>
+        <Cautions codes={['never-press-open']} />
+        {locked ? <p className="font-bold">{say(fact('job-filed'))}</p> : <FeltForm key={felt.length} />}
+      </section>
+    </div>
+  )
+}
+
+function FeltForm() {
+  const units = useUnits()
+  const fetcher = useFetcher<typeof action>()
+  const [typed, setTyped] = useState<Partial<Record<Name, string>>>({})
+  const [asked, setAsked] = useState(false)
+  const read = (name: Name): number | undefined => {
+    const value = readQuantity(typed[name] ?? '', 'length', units.length)
+    return value && value.metric >= 0 ? value.metric : undefined
+  }
+  const missing = (name: Name) =>
+    read(name) === undefined && (name !== 'sinkMm' || (typed.sinkMm ?? '').trim() !== '')
+  function submit(event: React.FormEvent) {
+    event.preventDefault()
+    setAsked(true)
+    if (names.some(missing)) return
+    const values = Object.fromEntries(names.map((name) => [name, read(name)]))
+    fetcher.submit(values as never, { method: 'post', encType: 'application/json' })
+  }
+  return (
+    <form onSubmit={submit} className="grid gap-3">
+      {names.map((name) => (
+        <label key={name} className="grid gap-1">
+          <span className="field-label">
+            {fieldNames[name]}, {units.length}
+          </span>
+          <input
+            className="input"
+            inputMode="decimal"
+            autoComplete="off"
+            value={typed[name] ?? ''}
+            aria-invalid={(asked && missing(name)) || undefined}
+            onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+          />
+          {asked && missing(name) && <span className="fault">Give a number, like 3.1 or 3,1.</span>}
+        </label>
+      ))}
+      <HoldFor holdS={30} />
+      {fetcher.data?.refusal && (
+        <p role="alert" className="fault">
+          {fetcher.data.refusal}
+        </p>
+      )}
+      <button type="submit" className="button button-main min-h-[56px]" disabled={fetcher.state !== 'idle'}>
+        That is how it is
+      </button>
+    </form>
+  )
+}
