@@ -58,6 +58,17 @@ async function bleedToTheEnd(job: string) {
     await record(job, act)
 }
 
+/** A stretch of rust on a line, and what it comes to. */
+async function rustyLine(job: string) {
+  await go(`${job}/sheets/line/front%20left%20line`)
+  const answers = { 'Rust begins': '0.3', 'Rust ends': '0.6', 'New piece': '0.45' }
+  for (const name of ['Pitted', 'Allowed', 'Double, a funnel', 'Seized'])
+    await page.getByRole('button', { name, exact: true }).click()
+  for (const [label, text] of Object.entries(answers)) await page.getByLabel(label).fill(text)
+  await page.getByLabel('New piece').blur()
+  await page.getByText('Recorded.', { exact: true }).waitFor()
+}
+
 async function everyView() {
   await signIn(context.request, server.url)
   await go('/')
@@ -75,8 +86,6 @@ async function everyView() {
   await page.getByRole('link', { name: 'MRM 61' }).click()
   await page.getByText('Bleeders and runs').waitFor()
   await shot('vehicle')
-  await go('/vehicles/new')
-  await shot('vehicle-new')
   const moto = await jobOf('SKU 30')
   await go(`${moto}/check-in`)
   await page.getByLabel('Routine exchange').check()
@@ -93,6 +102,8 @@ async function everyView() {
   await go(`${rhd}/plan`)
   await page.getByText('in nine of ten').waitFor()
   await shot('plan')
+  await rustyLine(rhd)
+  await shot('sheet')
   await go(`${rhd}/card`)
   await page.setViewportSize({ width: 718, height: 1010 })
   await page.emulateMedia({ media: 'print' })
