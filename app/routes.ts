@@ -53,6 +53,7 @@ export default [
   route('tester/read', 'routes/tester-read.ts'),
   route('jobs/:jobId/events', 'routes/job-events.ts'),
   route('jobs/:jobId/declined', 'routes/job-declined.ts'),
+  route('jobs/:jobId/sheets/:sheet/:place/fill', 'routes/job-sheet-fill.ts'),
   route('jobs/:jobId/log.json', 'routes/job-log.ts'),
   route('jobs/:jobId/record', 'routes/record.tsx'),
   route('jobs/:jobId/record.jsonl', 'routes/record-file.ts'),

@@ -3,6 +3,7 @@ import { fluidSpecs } from '~core/fluid/specs'
 import { colours } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
 import { reasonIds } from '~core/plan/request'
+import { wheelsOff } from '~core/plan/wheels-off'
 import { partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import { decimal, quantityField } from './fields'
@@ -14,7 +15,8 @@ export const checkInFormSchema = z.object({
   opened: z.array(z.string()).default([]),
   replaced: z.array(z.string()).default([]),
   state: z.array(z.enum(['ranDry', 'systemEmpty', 'portsStayedCovered'])).default([]),
-  wheels: z.array(z.literal('on')).default([]),
+  /** Brakes whose wheel stays on. */
+  wheels: z.array(z.string().max(60)).default([]),
   colour: z.enum(colours, 'Pick the colour in the reservoir.'),
   fluidFound: z.enum([...fluidSpecs, 'as-specified', 'unknown'], 'Say which fluid is in it.'),
   levelMl: z.array(quantityField('volume', { min: 0, max: 20_000 })).default([]),
@@ -45,7 +47,9 @@ export function checkInOf(form: CheckInForm, vehicle: Vehicle, typed?: Record<st
       systemEmpty: form.state.includes('systemEmpty'),
       padWearMm: Object.fromEntries(wear),
       ...(levels.length > 0 && { levelMl: Object.fromEntries(levels) }),
-      ...(form.wheels.includes('on') && { wheelsOff: [] }),
+      ...(form.wheels.length > 0 && {
+        wheelsOff: wheelsOff(vehicle, {}).filter((id) => !form.wheels.includes(id)),
+      }),
       fluidFound: form.fluidFound === 'as-specified' ? undefined : form.fluidFound,
       ways: [],
     },

@@ -13,6 +13,7 @@ import { findJob } from '~/db/jobs.server'
 import { shopSettings } from '~/db/settings.server'
 import { type CheckInForm, type CheckInTyped, checkInFormSchema, checkInOf } from '~/lib/check-in-form'
 import { typedIn, withUnits } from '~/lib/fields'
+import { upperFirst } from '~/lib/format'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
@@ -85,7 +86,7 @@ function typedBefore(
       work.systemEmpty && 'systemEmpty',
       before.portsStayedCovered && 'portsStayedCovered',
     ].filter((each) => typeof each === 'string'),
-    wheels: work.wheelsOff?.length === 0 ? ['on'] : [],
+    wheels: work.wheelsOff ? brakes.map(({ id }) => id).filter((id) => !work.wheelsOff?.includes(id)) : [],
     colour: before.colour,
     fluidFound: work.fluidFound ?? 'as-specified',
     levelMl: reservoirs.map(({ id }, i) =>
@@ -257,8 +258,11 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
             {wheelsOff(vehicle, {}).length > 0 && (
               <Choices
                 field={fields.wheels}
-                legend="Wheels"
-                options={[{ value: 'on', label: 'None comes off: the bleeders are reached as it stands' }]}
+                legend="Wheels that stay on: their bleeders are reached as it stands"
+                options={brakes.map((brake) => ({
+                  value: brake.id,
+                  label: upperFirst(say(partFact(brake))),
+                }))}
                 multiple
               />
             )}

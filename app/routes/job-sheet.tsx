@@ -9,14 +9,12 @@ import { database, personHere } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { sheetPrices } from '~/db/settings.server'
 import { findVehicle, saveVehicleVersion } from '~/db/vehicles.server'
-import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { sayHere } from '~/lib/say.server'
 import { fact } from '~core/base/decision'
 import { faultLine, ImpossibleInput } from '~core/base/fault'
-import { readWith } from '~core/base/zod-faults'
-import { sheetFilledSchema, sheetKey } from '~core/job/events/sheet-filled'
+import { sheetKey } from '~core/job/events/sheet-filled'
 import { repairSheetOf } from '~core/repair-sheets'
 import { begunWith, workOf } from '~core/repair-sheets/begin'
 import type { Filled, RepairSheet } from '~core/repair-sheets/sheet'
@@ -46,18 +44,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   }
 }
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const { jobId, sheet, place } = params
-  if (request.headers.get('content-type')?.includes('json') !== true) return writeIntoVehicle(params, context)
-  const sent = sheetFilledSchema.pick({ filled: true, fills: true })
-  const read = readWith(sent, await request.json().catch(() => undefined))
-  if (!read.ok) return data({ refusal: read.faults.map(faultLine).join('; ') }, { status: 400 })
-  const refusal = await recordDesk(context, jobId, { type: 'sheet-filled', sheet, place, ...read.value })
-  return data({ refusal }, { status: refusal === undefined ? 200 : 409 })
-}
-
 /** The new length goes into the vehicle’s file as it stands now: the job keeps the one it began with until it is renewed. */
-async function writeIntoVehicle(params: Route.ActionArgs['params'], context: Route.ActionArgs['context']) {
+export async function action({ params, context }: Route.ActionArgs) {
   const db = context.get(database)
   const job = orNotFound(await findJob(db, params.jobId))
   const kept = orNotFound(job.sheets?.[sheetKey(params)])
@@ -195,10 +183,11 @@ export default function JobSheetPage({ loaderData, actionData, params }: Route.C
 
 /** How the page stands against what is recorded. */
 function recordedWords(
-  { impossible, recording, recorded }: ReturnType<typeof useSheet>,
+  { impossible, lost, recording, recorded }: ReturnType<typeof useSheet>,
   fills: number,
 ): string {
   if (impossible) return 'Not recorded yet: one of the figures cannot be.'
+  if (lost) return 'No server: it stays on this page, and is sent as soon as there is one.'
   if (recording) return 'Being recorded…'
   return recorded || fills > 0 ? 'Recorded.' : 'Every answer is recorded as you give it.'
 }

@@ -12,15 +12,19 @@ import { CheckRow } from '~/components/prove/check-row'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { toAddress } from '~/lib/fault-address'
+import { upperFirst } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useJobHere } from '~/run-client/job-here'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { fact } from '~core/base/decision'
 import { notAtMax } from '~core/job/levels'
 import { stillOff } from '~core/job/off-things'
 import { checksFor, type ProofCheck, proofFact, provedFirst, shownByProofs } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
+import { wheelsOff } from '~core/plan/wheels-off'
+import { partsOf } from '~core/vehicle/parts'
 import type { Route } from './+types/prove'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -59,7 +63,12 @@ export default function ProvePage() {
               off={check.id === fillsAt?.id ? notAtMax(state) : []}
               vehicle={state.vehicle}
               first={provedFirst(state, check)}
-              more={check.joints && <JointsList state={state} act={act} locked={locked || back} />}
+              more={
+                <>
+                  {check.joints && <JointsList state={state} act={act} locked={locked || back} />}
+                  {check.wheelNuts && <WheelsThatWereOff state={state} />}
+                </>
+              }
             />
           ))}
         </ol>
@@ -115,6 +124,16 @@ export default function ProvePage() {
         </p>
       </aside>
     </div>
+  )
+}
+
+/** Which wheels the nuts are of. */
+function WheelsThatWereOff({ state: { vehicle, checkIn } }: { state: JobState }) {
+  const say = useSay()
+  const off = wheelsOff(vehicle, checkIn?.work ?? {})
+  const brakes = partsOf(vehicle, 'wheel-brake').filter(({ id }) => off.includes(id))
+  return (
+    <p className="font-bold">{brakes.map(({ position }) => upperFirst(say(fact(position)))).join(', ')}</p>
   )
 }
 

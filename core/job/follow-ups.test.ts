@@ -33,6 +33,7 @@ describe('what is looked at again after it has left (common practice)', () => {
     expect(followUpsOf(job.state).map(({ good }) => good)).toEqual([undefined, undefined])
     job.do(again('level', true)).do(again('level', false))
     expect(followUpsOf(job.state)[0]).toMatchObject({ id: 'level', good: false })
+    expect(job.refusal(again('second-flush', true))).toBe('no-such-follow-up')
   })
   test('leads to the search for what it is where it is not good', () => {
     expect(searchAfter('pedal')).toMatchObject({

@@ -45,13 +45,15 @@ export function jointsOf({ vehicle, checkIn }: Known): Joint[] {
     ),
   )
   const isTouched = (id: string) => touched.has(id) || touched.has(partOf.get(id) ?? '')
-  return vehicle.lines.flatMap((line) => {
+  const ends = vehicle.lines.flatMap((line) => {
     const whole = touched.has(lineId(line))
     return [
       ...(whole || isTouched(line.from) ? [jointAt(line, line.from, line.segments[0]?.kind)] : []),
       ...(whole || isTouched(line.to) ? [jointAt(line, line.to, line.segments.at(-1)?.kind)] : []),
     ]
   })
+  // Two lines without a name between the same two parts are one to whoever looks at them.
+  return [...new Map(ends.map((joint) => [joint.id, joint])).values()]
 }
 
 const jointAt = (line: Line, at: string, kind: string | undefined): Joint => ({

@@ -1,49 +1,26 @@
 import { Link } from 'react-router'
-import { counted, upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
-import { type Amount, useFieldText, useShow, useUnits } from '~/lib/units'
+import { type Amount, useFieldText } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import type { Phone } from '~core/cab/agree'
-import { lookMarks } from '~core/job/bottle'
-import { bottlesAtOnce } from '~core/job/bottles'
-import { restS } from '~core/job/findings/froth'
-import { levelFirst, perPullMl, pourSoon, reservoirNamed } from '~core/job/levels'
-import { lookFirst, lookOffered, lookSpeaksFor } from '~core/job/looks'
-import {
-  bleederRunOf,
-  callKindOf,
-  currentPoint,
-  currentStage,
-  freshPoint,
-  lookOwed,
-  looksAfterPull,
-  pointFact,
-  pointWants,
-} from '~core/job/points'
-import { runsOn } from '~core/job/runs-on'
+import { levelFirst, reservoirNamed } from '~core/job/levels'
+import { currentPoint, currentStage } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
 import { jointToShut, renews } from '~core/job/standing'
-import type { JobState, RunState, StageRunState } from '~core/job/state'
-import { amountToMove, currentStep, pointClosing, pointPreparation } from '~core/job/steps'
+import type { JobState, RunState } from '~core/job/state'
+import { amountToMove, currentStep } from '~core/job/steps'
 import { stageTraits } from '~core/plan/stage-kinds'
-import { callMachines } from '~core/technique/calls'
-import { stepPrompts, unitPrompts } from '~core/technique/calls/unit-prompts'
+import { stepPrompts } from '~core/technique/calls/unit-prompts'
 import { mindFact, type Step, stepFact } from '~core/technique/step'
 import { AmountForm } from './amount-form'
-import { BayDialog } from './bay-dialog'
 import { BigLine, GoOn } from './big-line'
-import { Bottles } from './bottles'
-import { CallPanel } from './call-panel'
 import { HoldButton } from './hold-button'
 import { HoldClock, WaitClock } from './hold-clock'
 import { JointsList } from './joints-list'
 import { LevelPanel } from './level-panel'
-import { LookPanel } from './look-panel'
-import { usePressByItself } from './press-by-itself'
+import { PointPanel } from './point-panel'
 import { Prompts } from './prompts'
 import { ShutPanel } from './shut-panel'
-import { TopUp } from './top-up'
-import { WaitButton } from './wait-button'
 
 type Act = (act: FloorAct) => void
 type Props = {
@@ -171,135 +148,5 @@ function StepWait({ step, startedAt, act }: { step: Step; startedAt?: string; ac
     >
       Start the clock: usually {Math.round((step.waitS ?? 0) / 60)} min
     </button>
-  )
-}
-
-type PointProps = Omit<Props, 'jobId' | 'saved'> & { stageRun: StageRunState; point: string }
-
-function PointPanel({ state, run, stageRun, point, act: record, phone }: PointProps) {
-  const { vehicle } = state
-  const { act, byItself } = usePressByItself(state, phone, record)
-  const progress = stageRun.at[point] ?? freshPoint()
-  const say = useSay()
-  const show = useShow()
-  const scale = useUnits().volume
-  const joint = say(pointFact(vehicle, point))
-  const atRest = run.call === 'rest' && !lookOwed(run)
-  if (atRest && !progress.ready) {
-    const [first, ...then] = pointPreparation(vehicle, stageRun.stage, point)
-    return (
-      <div className="grid gap-5">
-        <BigLine who={progress.trouble ? `Next: ${joint}, found ${progress.trouble}` : `Next: ${joint}`}>
-          {first && say(first)}
-        </BigLine>
-        {then.map((line) => (
-          <p key={line.code} className="text-2xl">
-            {say(line)}
-          </p>
-        ))}
-        <GoOn onClick={() => act({ type: 'point-ready', point })}>
-          {bleederRunOf(vehicle, point) ? 'Hose is on' : 'Ready'}
-        </GoOn>
-      </div>
-    )
-  }
-  const kind = callKindOf(stageRun.stage)
-  const { looks } = callMachines[kind]
-  const pulled = looksAfterPull(stageRun.stage)
-  const since = run.lookDue
-    ? `Closed. What came at ${joint} since the last look?`
-    : 'What came since the last look?'
-  const { pulls, lastPulls } = lookSpeaksFor({ ...state, run })
-  const brought = pulls > 1 ? `What did the last ${pulls} pulls bring?` : 'What did the pull bring?'
-  const lookTitle = pulled ? brought : since
-  const on = runsOn({ ...state, run })
-  const asked = {
-    title: lookTitle,
-    usualMl: pulled ? perPullMl(vehicle, stageRun, point) : (on?.ml ?? 30),
-    pulls,
-    lastPulls,
-    bottleMl: run.bottleMl,
-    // What has not come out yet looks as it was found.
-    lastColour: progress.colour ?? state.checkIn?.colour,
-    asks: { ml: looks.ml, colour: looks.colour },
-  }
-  const look = <LookPanel key={`${point} ${progress.pulls}`} {...asked} act={act} />
-  if (lookFirst({ ...state, run }))
-    return (
-      <div className="grid gap-5">
-        {look}
-        <WaitButton byItself={byItself} />
-      </div>
-    )
-  if (run.call === 'rest' && pointWants(vehicle, stageRun, point).done)
-    return (
-      <div className="grid gap-5">
-        <BigLine who={`${upperFirst(joint)} is done`}>
-          {say(pointClosing(vehicle, stageRun.stage, point))}
-        </BigLine>
-        <GoOn onClick={() => act({ type: 'point-finished', point })}>
-          {bleederRunOf(vehicle, point) ? 'Tight, cap on: next' : 'Done: next'}
-        </GoOn>
-      </div>
-    )
-  const pour = kind === 'bench' ? undefined : pourSoon(state)
-  const soon = pour?.code === 'top-up-soon'
-  const blocked = pour && !soon ? say(pour) : undefined
-  const severalBottles = bottlesAtOnce(state) > 1
-  const runsLow = !pulled && run.call === 'open' && blocked !== undefined
-  return (
-    <div className="grid gap-5">
-      {runsLow && (
-        <p role="alert" className="hatched border-4 border-oxide p-3 text-2xl font-extrabold">
-          The reservoir is near MIN: pour now, or close it.
-        </p>
-      )}
-      {runsLow && <TopUp state={state} act={act} />}
-      <CallPanel
-        // A finger that still holds what closed one bottle must not close the next.
-        key={severalBottles ? point : kind}
-        kind={kind}
-        run={run}
-        joint={joint}
-        blocked={blocked}
-        before={pour && soon ? say(pour) : undefined}
-        act={act}
-        turn={state.callTurn ?? 0}
-        phone={phone}
-        restS={state.planned && restS(state.planned)}
-      >
-        {run.call === 'rest' && (soon || pour?.code === 'top-up-due') && <TopUp state={state} act={act} />}
-      </CallPanel>
-      {run.call !== 'rest' && <WaitButton byItself={byItself} />}
-      {pulled && lookOffered(run) && (
-        <BayDialog
-          trigger={`Look now: ${counted(pulls, 'pull')} not written down`}
-          title={`${upperFirst(joint)}, before it is asked for`}
-        >
-          {(close) => (
-            <LookPanel
-              {...asked}
-              act={(made) => {
-                act(made)
-                close()
-              }}
-            />
-          )}
-        </BayDialog>
-      )}
-      {severalBottles && run.call === 'open' && (
-        <Bottles state={{ ...state, run }} stageRun={stageRun} act={act} />
-      )}
-      {kind === 'unit' && <Prompts prompts={unitPrompts(run.call, pointFact(vehicle, point))} />}
-      {on && !runsLow && (
-        <p className="border-l-8 border-ink pl-3 text-2xl">
-          Let it run to{' '}
-          <strong>{show('volume', lookMarks(run.bottleMl, on.ml, 1, scale).usual.markMl)}</strong> in the
-          bottle
-          {on.nearMin ? ': the reservoir is near MIN by then. Look, then top up.' : ', then look.'}
-        </p>
-      )}
-      {!pulled && run.call === 'open' && look}
-    </div>
   )
 }

@@ -13,6 +13,7 @@ import {
   pointWants,
 } from '~core/job/points'
 import type { JobState, StageRunState } from '~core/job/state'
+import { tankMarks } from '~core/job/tank-marks'
 import { massBalance } from '~core/physics/exchange/mass-balance'
 import { AmountDialog } from './amount-dialog'
 import { AmountForm } from './amount-form'
@@ -30,11 +31,12 @@ export function Counters({ state, stageRun, act }: Props) {
   return (
     <section className="panel grid gap-2 py-3" aria-label="Counts">
       {point !== undefined && <PointCounts state={state} stageRun={stageRun} point={point} />}
-      {fed && (
+      {state.run && fed && (
         <Tank
           stageRun={stageRun}
-          tankMl={state.run?.tankMl}
-          name={state.run?.bottleOn ? 'Bottle on the reservoir' : 'Machine’s tank'}
+          tankMl={state.run.tankMl}
+          marks={tankMarks(stageRun, state.run)}
+          name={state.run.bottleOn ? 'Bottle on the reservoir' : 'Machine’s tank'}
           act={act}
         />
       )}

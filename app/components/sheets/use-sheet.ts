@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { useFetcher, useRevalidator } from 'react-router'
+import { useRevalidator } from 'react-router'
 import { useFieldText, useUnits } from '~/lib/units'
 import type { Filled, SheetField } from '~core/repair-sheets/sheet'
 import { readNumber } from '~core/units/typed-number'
@@ -7,7 +7,35 @@ import { readQuantity } from '~core/units/units'
 
 const NOT_A_NUMBER = 'Give a number, like 3.1 or 3,1.'
 
+/** Tried again so long after no server was there. */
+const AGAIN_MS = 3000
+
 type Kept = { filled: Filled; fills: number }
+
+/**
+ * By plain fetch: what cannot be sent stays on the page, where a failed form would take the page away.
+ *
+ * @returns why it was not recorded; undefined where no server answered
+ */
+async function sent(body: Kept): Promise<{ refusal?: string } | undefined> {
+  try {
+    const answer = await fetch(`${location.pathname}/fill`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    })
+    const said = answer.headers.get('Content-Type')?.includes('json') ? await answer.json() : undefined
+    return said ?? { refusal: 'The server wants to know who is here, or has a fault: open this page again.' }
+  } catch {
+    return undefined
+  }
+}
+
+/** Whether two say the same, in whatever order it was filled in. */
+const isSame = (a: Filled, b: Filled): boolean => {
+  const ids = new Set([...Object.keys(a), ...Object.keys(b)])
+  return [...ids].every((id) => a[id] === b[id])
+}
 
 /**
  * A sheet as it stands on this page. Every answer is recorded as it is given, one after the other, so that a telephone
@@ -16,30 +44,37 @@ type Kept = { filled: Filled; fills: number }
 export function useSheet(kept: Kept, locked: boolean, canBe: (filled: Filled) => boolean) {
   const units = useUnits()
   const text = useFieldText()
-  const fetcher = useFetcher<{ refusal?: string }>()
   const [filled, setFilled] = useState<Filled>(kept.filled)
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
   const [touched, setTouched] = useState(false)
   /** A number is being typed: it is recorded once its field is left. */
   const [typing, setTyping] = useState(false)
   const [seen, setSeen] = useState(kept.fills)
-  /** An answer of the server that somebody has read and left behind. */
-  const [over, setOver] = useState<unknown>()
-  const refusal = fetcher.state === 'idle' && fetcher.data !== over ? fetcher.data?.refusal : undefined
+  const [refusal, setRefusal] = useState<string>()
+  const [sending, setSending] = useState(false)
+  /** So often in a row no server was there. */
+  const [lost, setLost] = useState(0)
   const { revalidate } = useRevalidator()
-  // What was refused was given on a page that somebody else had gone past.
-  useEffect(() => {
-    if (refusal !== undefined) revalidate()
-  }, [refusal, revalidate])
-  const differs = touched && JSON.stringify(filled) !== JSON.stringify(kept.filled)
+  const differs = touched && !isSame(filled, kept.filled)
   const impossible = differs && !canBe(filled)
   const waits = differs && !typing && !locked && !impossible && refusal === undefined
+  const goes = waits && !sending && kept.fills === seen
   useEffect(() => {
-    if (waits && fetcher.state === 'idle' && kept.fills === seen) {
+    if (!goes) return
+    const send = async () => {
+      setSending(true)
+      const answer = await sent({ filled, fills: kept.fills })
+      setSending(false)
+      if (answer === undefined) return setLost((before) => before + 1)
+      setLost(0)
       setSeen(kept.fills + 1)
-      fetcher.submit({ filled, fills: kept.fills } as never, { method: 'post', encType: 'application/json' })
+      setRefusal(answer.refusal)
+      // What was refused was given on a page that somebody else had gone past.
+      revalidate()
     }
-  }, [waits, fetcher, filled, kept.fills, seen])
+    const timer = setTimeout(send, lost > 0 ? AGAIN_MS : 0)
+    return () => clearTimeout(timer)
+  }, [goes, filled, kept.fills, lost, revalidate])
 
   const set = (values: Readonly<Record<string, number | string | undefined>>) => {
     setFilled((before) => {
@@ -64,7 +99,8 @@ export function useSheet(kept: Kept, locked: boolean, canBe: (filled: Filled) =>
     filled,
     refusal,
     impossible,
-    recording: fetcher.state !== 'idle' || waits,
+    lost: lost > 0,
+    recording: sending || waits,
     recorded: touched && !differs,
     valueOf: (field: SheetField): string => typed[field.id] ?? standing(field),
     faultOf(field: SheetField): string | undefined {
@@ -92,7 +128,7 @@ export function useSheet(kept: Kept, locked: boolean, canBe: (filled: Filled) =>
       setTyped({})
       setTouched(false)
       setSeen(kept.fills)
-      setOver(fetcher.data)
+      setRefusal(undefined)
     },
   }
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
+import { followUpsOf } from '../follow-ups'
 import type { EventKind } from './kind'
 import { note, short, stamp } from './stamp'
 
@@ -22,6 +23,10 @@ export const addendum: EventKind<Addendum> = {
   madeAt: 'desk',
   undo: false,
   onceFiled: true,
-  refuse: ({ filed }) => (filed ? undefined : fact('not-filed')),
+  refuse(state, { followUp }) {
+    if (!state.filed) return fact('not-filed')
+    const owed = followUp === undefined || followUpsOf(state).some(({ id }) => id === followUp.id)
+    return owed ? undefined : fact('no-such-follow-up')
+  },
   apply: (state, event) => ({ ...state, addenda: [...state.addenda, event] }),
 }

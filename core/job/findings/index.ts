@@ -10,22 +10,12 @@ import { froth } from './froth'
 import { noFlow } from './no-flow'
 import { slowFlow } from './slow-flow'
 import { tankLow } from './tank-low'
-import { topUpAhead } from './top-up-ahead'
 import type { Finding, Watcher } from './watch'
 
 export type { Finding } from './watch'
 
 /** Everything that is watched, the most urgent first. A new one is one file and one line here. */
-const watchers: readonly Watcher[] = [
-  tankLow,
-  topUpAhead,
-  drawnShort,
-  noFlow,
-  slowFlow,
-  falseBubbles,
-  farOver,
-  froth,
-]
+const watchers: readonly Watcher[] = [tankLow, drawnShort, noFlow, slowFlow, falseBubbles, farOver, froth]
 
 /** What is worth saying of the place under work now. */
 export function findings(state: JobState): Finding[] {

@@ -20,8 +20,8 @@ const checks = ['bleeder-clear', 'pressure-there', 'hose', 'return', 'line-squas
 /** A wheel far below what its line predicts, or far below the other side of its axle. */
 export const slowFlow: Watcher = (seen) => timed(seen) ?? pulled(seen)
 
-/** Nothing in a time that should have brought twice the least is a flow too: none. */
-function flowOf({ timedMl = 0, timedS = 0 }: PointRun, expectedMlPerMin = 0): number | undefined {
+/** What a bleeder was seen to pass, mL/min. Nothing in a time that should have brought twice the least is a flow too: none. */
+export function flowOf({ timedMl = 0, timedS = 0 }: PointRun, expectedMlPerMin = 0): number | undefined {
   const shouldMl = (expectedMlPerMin * timedS) / 60
   if (timedS < LEAST_S || (timedMl < LEAST_ML && shouldMl < 2 * LEAST_ML)) return undefined
   return (timedMl / timedS) * 60
@@ -58,7 +58,7 @@ function timed(seen: Seen): Finding | undefined {
 }
 
 /** Whether a unit's small passages stand on the way. */
-function behindUnit({ state: { vehicle }, point }: Seen): boolean {
+export function behindUnit({ state: { vehicle }, point }: Seen): boolean {
   const units = new Set(vehicle.parts.flatMap(({ id, type }) => (type === 'control-unit' ? id : [])))
   return bleederRunOf(vehicle, point)?.run?.lines.some(({ to }) => units.has(to)) === true
 }

@@ -112,18 +112,6 @@ test('the other side of an axle is the bleeder at the same place there; a wheel 
   expect(otherSide(alone, 'f')).toBeUndefined()
 })
 
-test('the top-up is called for two pulls ahead, and neither sooner nor where a machine feeds', () => {
-  const job = openAt(planned('two-person'), 'rr')
-  const left = () => findings(job.state).find(({ code }) => code === 'top-up-ahead')
-  job.until(({ run }) => run.call === 'rest' && run.callAt === undefined)
-  job.do({ type: 'level-read', reservoir: 'res', ml: 250 + 3 * 9 })
-  expect(left()).toBeUndefined()
-  job.do({ type: 'level-read', reservoir: 'res', ml: 250 + 2 * 9 })
-  expect(left()?.params?.left).toBe(2)
-  job.do({ type: 'level-read', reservoir: 'res', ml: 250 + 9 })
-  expect(left()?.params?.left).toBe(1)
-})
-
 describe('bubbles', () => {
   const seen = (method: string, bubbles: Bubbles[]) => {
     const job = openAt(planned(method), 'rr')

@@ -2,8 +2,6 @@ import type { Words } from '../say'
 
 /** What is noticed while it bleeds, and what to look at because of it. */
 export const findings: Words = {
-  'top-up-ahead': ({ left, reservoir }, say) =>
-    `${left === 1 ? 'One more' : 'Two more'} and ${say.value('reservoir', reservoir)} is at MIN: top up now.`,
   'drawn-short':
     'More of the old fluid stayed in the reservoir than planned: the bleeders take {moreMl} more for it, most of it at {point}.',
   'draw-again': 'Draw the reservoir once more',

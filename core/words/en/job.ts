@@ -206,6 +206,7 @@ export const job: Words = {
   'follow-up-wheel-nuts-how': 'After 50 to 100 km, to the maker’s torque, wheel cold: does any still turn?',
   'follow-up-second-flush': 'Second flush after the conversion',
   'follow-up-second-flush-how': 'Draw a sample at a bleeder: does a drop of water still show the old kind?',
+  'no-such-follow-up': 'That was not to be looked at again on this job.',
   'follow-up-good': '{look}: good.',
   'follow-up-bad': '{look}: not good.',
   // Joints, and what came off
