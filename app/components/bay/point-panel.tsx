@@ -44,6 +44,9 @@ type Props = {
   phone: Phone
 }
 
+/** Nobody walks away for less. */
+const WORTH_A_CLOCK_S = 20
+
 /** The place under work: made ready, called and looked at, finished. */
 export function PointPanel({ state, run, stageRun, point, act: record, phone }: Props) {
   const { vehicle } = state
@@ -143,7 +146,9 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone }: 
           {on.nearMin ? ': the reservoir is near MIN by then. Look, then top up.' : ', then look.'}
         </p>
       )}
-      {on && !runsLow && lastsS !== undefined && <WaitClock startedAt={run.openedAt} waitS={lastsS} />}
+      {on && !runsLow && lastsS !== undefined && lastsS >= WORTH_A_CLOCK_S && (
+        <WaitClock startedAt={run.openedAt} waitS={lastsS} />
+      )}
       {!pulled && run.call === 'open' && look}
     </div>
   )
