@@ -200,6 +200,7 @@ describe('the calendar', () => {
       vehicle_id: 'v',
       plate: 'ISL 4',
       name: 'Van',
+      count: 1,
     }
     const [event] = read([], [owed])
     expect(event?.startDate.toString()).toBe('2026-12-05')

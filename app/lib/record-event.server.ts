@@ -1,8 +1,11 @@
 import type { SubmissionResult } from '@conform-to/react'
 import { data, type RouterContextProvider } from 'react-router'
+import type { ZodType } from 'zod'
 import { database, personHere } from '~/context'
 import { appendEvents } from '~/db/append.server'
 import { isStorageFault } from '~/db/storage.server'
+import { faultLine } from '~core/base/fault'
+import { readWith } from '~core/base/zod-faults'
 import { type JobEvent, jobEventSchema, type Unstamped } from '~core/job/events'
 import { newId } from './ids'
 import { sayHere } from './say.server'
@@ -36,6 +39,18 @@ export async function recordDesk(context: Context, jobId: string, act: DeskAct):
     if (isStorageFault(error)) return error.message
     throw error
   }
+}
+
+/** The same from JSON that a page sent. @returns what to answer with: why it was not recorded, if it was not */
+export async function recordSent<T>(
+  { request, params, context }: { request: Request; params: { jobId: string }; context: Context },
+  schema: ZodType<T>,
+  actOf: (sent: T) => DeskAct,
+): Promise<{ body: { refusal?: string }; status: number }> {
+  const read = readWith(schema, await request.json().catch(() => undefined))
+  if (!read.ok) return { body: { refusal: read.faults.map(faultLine).join('; ') }, status: 400 }
+  const refusal = await recordDesk(context, params.jobId, actOf(read.value))
+  return { body: { refusal }, status: refusal === undefined ? 200 : 409 }
 }
 
 /** The same from a form, whose reply keeps what was typed where it was not recorded. */

@@ -85,7 +85,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
         {followUps.length > 0 && (
           <section className="panel" aria-labelledby="again">
             <h2 id="again" className="flex items-baseline justify-between">
-              To look at again <span className="text-quiet">{followUps.length}</span>
+              To look at again <span className="text-quiet">{followUps[0]?.count}</span>
             </h2>
             <ul>
               {followUps.map((each) => (

@@ -142,6 +142,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const act = {
     id: eventId,
     type: 'filed' as const,
+    on: today(),
     typed: typedIn(form),
     ...rest,
     ...(waterAfterPct !== undefined && {

@@ -6,9 +6,8 @@ import { ownCases } from '~/db/fault-cases.server'
 import { findJob } from '~/db/jobs.server'
 import { shopPrices } from '~/db/settings.server'
 import { fromAddress } from '~/lib/fault-address'
-import { recordDesk } from '~/lib/record-event.server'
+import { recordSent } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
-import { readWith } from '~core/base/zod-faults'
 import { type FaultFinding, keptFindingSchema } from '~core/job/events/fault-looked'
 import { faultCase, goesOn } from '~core/job/fault-case'
 import type { Route } from './+types/job-find'
@@ -40,11 +39,12 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   }
 }
 
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const read = readWith(keptFindingSchema, await request.json().catch(() => undefined))
-  if (!read.ok) return data({ refusal: read.faults[0]?.message }, { status: 400 })
-  const refusal = await recordDesk(context, params.jobId, { type: 'fault-looked', ...read.value })
-  return data({ refusal }, { status: refusal === undefined ? 200 : 409 })
+export async function action(args: Route.ActionArgs) {
+  const { body, status } = await recordSent(args, keptFindingSchema, (read) => ({
+    type: 'fault-looked' as const,
+    ...read,
+  }))
+  return data(body, { status })
 }
 
 /** The search for what is wrong with the vehicle of a job: every answer is recorded with it. */

@@ -8,15 +8,15 @@ import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { earlierPedals } from '~/db/pedal.server'
 import { showDate, showMoment } from '~/lib/format'
-import { recordDesk } from '~/lib/record-event.server'
+import { recordSent } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useUnits } from '~/lib/units'
 import { fact, reason } from '~core/base/decision'
-import { readWith } from '~core/base/zod-faults'
 import { pedalFeltEventSchema } from '~core/job/events/pedal-felt'
 import { pedalChange, softMl } from '~core/job/pedal-felt'
 import { readQuantity } from '~core/units/units'
+import { numberFault } from '~core/words/typed-number'
 import type { Route } from './+types/job-pedal'
 
 const fieldNames = {
@@ -40,12 +40,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   }
 }
 
-export async function action({ request, params, context }: Route.ActionArgs) {
+export async function action(args: Route.ActionArgs) {
   const sent = pedalFeltEventSchema.pick({ biteMm: true, firmMm: true, bottomMm: true, sinkMm: true })
-  const read = readWith(sent, await request.json().catch(() => undefined))
-  if (!read.ok) return data({ refusal: read.faults[0]?.message }, { status: 400 })
-  const refusal = await recordDesk(context, params.jobId, { type: 'pedal-felt', ...read.value })
-  return data({ refusal, taken: refusal === undefined }, { status: refusal === undefined ? 200 : 409 })
+  const { body, status } = await recordSent(args, sent, (read) => ({ type: 'pedal-felt' as const, ...read }))
+  return data(body, { status })
 }
 
 /** The pedal before and after, by three presses and a rule: what nobody remembers is drawn. */
@@ -121,7 +119,7 @@ function FeltForm() {
             aria-invalid={(asked && missing(name)) || undefined}
             onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
           />
-          {asked && missing(name) && <span className="fault">Give a number, like 3.1 or 3,1.</span>}
+          {asked && missing(name) && <span className="fault">{numberFault(typed[name] ?? '')}</span>}
         </label>
       ))}
       <HoldFor holdS={30} />

@@ -1,16 +1,17 @@
-import { recordDesk } from '~/lib/record-event.server'
-import { faultLine } from '~core/base/fault'
-import { readWith } from '~core/base/zod-faults'
+import { recordSent } from '~/lib/record-event.server'
 import { sheetFilledSchema } from '~core/job/events/sheet-filled'
 import type { Route } from './+types/job-sheet-fill'
 
 const sent = sheetFilledSchema.pick({ filled: true, fills: true })
 
 /** What was filled in on a sheet, whole, as often as something changes. */
-export async function action({ request, params, context }: Route.ActionArgs) {
-  const { jobId, sheet, place } = params
-  const read = readWith(sent, await request.json().catch(() => undefined))
-  if (!read.ok) return Response.json({ refusal: read.faults.map(faultLine).join('; ') }, { status: 400 })
-  const refusal = await recordDesk(context, jobId, { type: 'sheet-filled', sheet, place, ...read.value })
-  return Response.json({ refusal }, { status: refusal === undefined ? 200 : 409 })
+export async function action(args: Route.ActionArgs) {
+  const { sheet, place } = args.params
+  const { body, status } = await recordSent(args, sent, (read) => ({
+    type: 'sheet-filled',
+    sheet,
+    place,
+    ...read,
+  }))
+  return Response.json(body, { status })
 }

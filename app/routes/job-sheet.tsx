@@ -13,13 +13,14 @@ import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { sayHere } from '~/lib/say.server'
 import { fact } from '~core/base/decision'
-import { faultLine, ImpossibleInput } from '~core/base/fault'
+import { faultLine, orFault } from '~core/base/fault'
 import { sheetKey } from '~core/job/events/sheet-filled'
 import { repairSheetOf } from '~core/repair-sheets'
 import { begunWith, workOf } from '~core/repair-sheets/begin'
+import { lineAt } from '~core/repair-sheets/lines'
 import type { Filled, RepairSheet } from '~core/repair-sheets/sheet'
 import { writtenInto } from '~core/repair-sheets/write'
-import { lineId } from '~core/rig/parts/line'
+import { withMeasuredWear } from '~core/vehicle/measured-wear'
 import type { Route } from './+types/job-sheet'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -28,15 +29,16 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const sheet = orNotFound(repairSheetOf(params.sheet))
   const place = orNotFound(sheet.places(job.vehicle).find(({ id }) => id === params.place))
   const prices = await sheetPrices(db)
+  const vehicle = withMeasuredWear(job.vehicle, job.checkIn?.work.padWearMm ?? {})
   const kept = job.sheets?.[sheetKey({ sheet: sheet.id, place: place.id })]
   return {
     kept: kept ?? {
-      filled: begunWith(sheet, job.vehicle, place.id, { prices, found: job.faultFinding?.found }),
+      filled: begunWith(sheet, vehicle, place.id, { prices, found: job.faultFinding?.found }),
       fills: 0,
     },
     prices,
     place,
-    vehicle: job.vehicle,
+    vehicle,
     vehicleId: job.vehicleId,
     plate: job.plate,
     locked: job.filed !== undefined,
@@ -67,10 +69,10 @@ export default function JobSheetPage({ loaderData, actionData, params }: Route.C
   const say = useSay()
   const sheet = repairSheetOf(params.sheet) as RepairSheet
   const fields = sheet.fields(vehicle, place.id, prices)
-  const judged = (filled: Filled) => judge(() => sheet.judge(filled, vehicle, place.id))
+  const judged = (filled: Filled) => orFault(() => sheet.judge(filled, vehicle, place.id))
   const page = useSheet(kept, locked, (filled) => judged(filled).fault === undefined)
-  const { verdict, fault } = judged(page.filled)
-  const line = sheet.id === 'line' ? vehicle.lines.find((each) => lineId(each) === place.id) : undefined
+  const { value: verdict, fault } = judged(page.filled)
+  const line = sheet.drawn ? lineAt(vehicle, place.id) : undefined
   const { opened, replaced } = verdict
     ? workOf(sheet, verdict, vehicle, place.id)
     : { opened: [], replaced: [] }
@@ -190,16 +192,4 @@ function recordedWords(
   if (lost) return 'No server: it stays on this page, and is sent as soon as there is one.'
   if (recording) return 'Being recorded…'
   return recorded || fills > 0 ? 'Recorded.' : 'Every answer is recorded as you give it.'
-}
-
-type Judged = { verdict?: ReturnType<RepairSheet['judge']>; fault?: { path: string; message: string } }
-
-/** What the sheet comes to, or which figure on it cannot be. */
-function judge(of: () => ReturnType<RepairSheet['judge']>): Judged {
-  try {
-    return { verdict: of() }
-  } catch (error) {
-    if (error instanceof ImpossibleInput) return { fault: { path: error.path, message: error.message } }
-    throw error
-  }
 }

@@ -37,9 +37,9 @@ export default function JobSheetsPage({ loaderData, params }: Route.ComponentPro
   const toBuy = Object.entries(sheets).flatMap(([key, { place, verdict }]) =>
     (verdict?.buy ?? []).map((each) => ({ ...each, line: `sheet ${key} ${each.code}`, place })),
   )
-  const isDeclined = (line: string) => declined.find((each) => each.line === line)
+  const declinedAs = (line: string) => declined.find((each) => each.line === line)
   const sum = toBuy.reduce(
-    (total, { key, count, line }) => total + (isDeclined(line) ? 0 : count * (prices.parts[key ?? ''] ?? 0)),
+    (total, { key, count, line }) => total + (declinedAs(line) ? 0 : count * (prices.parts[key ?? ''] ?? 0)),
     0,
   )
   return (
@@ -88,7 +88,7 @@ export default function JobSheetsPage({ loaderData, params }: Route.ComponentPro
               key={line}
               className="flex min-h-12 flex-wrap items-center justify-between gap-x-3 border-b border-rule pb-1"
             >
-              <span className={`flex-1 ${isDeclined(line) ? 'line-through' : ''}`}>
+              <span className={`flex-1 ${declinedAs(line) ? 'line-through' : ''}`}>
                 {count} × {say(says)} <span className="text-quiet">({place})</span>
               </span>
               {key && (
@@ -98,7 +98,7 @@ export default function JobSheetsPage({ loaderData, params }: Route.ComponentPro
                     jobId={params.jobId}
                     line={line}
                     says={says}
-                    declined={isDeclined(line)}
+                    declined={declinedAs(line)}
                     locked={locked}
                   />
                 </>

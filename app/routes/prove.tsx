@@ -1,9 +1,8 @@
 import { useState } from 'react'
 import { Link, redirect } from 'react-router'
-import { BayDialog } from '~/components/bay/bay-dialog'
 import { JointsList } from '~/components/bay/joints-list'
 import { LinkLine } from '~/components/bay/link-line'
-import { OffList } from '~/components/bay/off-list'
+import { OffDialog } from '~/components/bay/off-list'
 import { ParkDialog } from '~/components/bay/park-dialog'
 import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
@@ -113,7 +112,7 @@ export default function ProvePage() {
             <Link to={`/jobs/${jobId}/pedal`} className="button">
               Pedal before and after
             </Link>
-            <StillOff state={state} act={act} />
+            <OffDialog state={state} act={act} />
             <TroubleDialog state={state} run={run} act={act} />
             <ParkDialog state={state} act={act} />
             <UndoButton state={state} act={act} />
@@ -134,16 +133,6 @@ function WheelsThatWereOff({ state: { vehicle, checkIn } }: { state: JobState })
   const brakes = partsOf(vehicle, 'wheel-brake').filter(({ id }) => off.includes(id))
   return (
     <p className="font-bold">{brakes.map(({ position }) => upperFirst(say(fact(position)))).join(', ')}</p>
-  )
-}
-
-/** What came off and is not back yet: some of it waits for a proof. */
-function StillOff({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
-  const off = stillOff(state).length
-  return (
-    <BayDialog trigger={off === 0 ? 'Off and on' : `Off and on: ${off} still off`} title="What came off" wide>
-      {() => <OffList state={state} act={act} />}
-    </BayDialog>
   )
 }
 

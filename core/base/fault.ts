@@ -16,3 +16,15 @@ export class ImpossibleInput extends Error {
     super(message)
   }
 }
+
+/** What a computation comes to, or what about its input nothing can have. */
+export function orFault<T>(
+  of: () => T,
+): { value: T; fault?: undefined } | { value?: undefined; fault: Fault } {
+  try {
+    return { value: of() }
+  } catch (error) {
+    if (error instanceof ImpossibleInput) return { fault: { path: error.path, message: error.message } }
+    throw error
+  }
+}

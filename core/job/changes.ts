@@ -8,6 +8,7 @@ import { sameStep, stepSchema } from '../technique/step'
 import { techniqueIdSchema } from '../technique/technique'
 import { doubt, insertStage, mendFirst, startAgain, startedStage, stepUndone } from './change'
 import { isRunning, type Running } from './events/kind'
+import { proofsVoid } from './joints'
 import { counted, pouredInto } from './levels'
 import { pointOf } from './points'
 import { withBroken } from './standing'
@@ -119,7 +120,7 @@ function applyChange(state: Running, change: Change, eventId: string): JobState 
         ? state
         : { ...state, extraChecks: [...state.extraChecks, change.check] }
     case 'proofs-void':
-      return { ...state, proofs: {} }
+      return { ...state, ...proofsVoid(state) }
     case 'conversion':
       return convert(state, change)
     case 'other-way': {
@@ -171,7 +172,7 @@ function convert(state: Running, { fluidFound, why }: Extract<Change, { op: 'con
     checkIn: { ...state.checkIn, work },
     planned: undefined,
     run: undefined,
-    proofs: {},
+    ...proofsVoid(state),
     earlier: [...state.earlier, left],
   }
 }

@@ -31,6 +31,8 @@ describe('what is looked at again after it has left (common practice)', () => {
       job.do({ type: 'check-proved', check: id, passed: true, note: '', value: measure && 0, heldS: holdS })
     job.do({ type: 'filed', outcome: 'fit', doneBy: 'Una', note: '', wasteMl: 0 })
     expect(followUpsOf(job.state).map(({ good }) => good)).toEqual([undefined, undefined])
+    // What was promised stands in what was filed: no later rule moves it.
+    expect(job.events.at(-1)).toMatchObject({ followUps: [{ id: 'level' }, { id: 'wheel-nuts' }] })
     job.do(again('level', true)).do(again('level', false))
     expect(followUpsOf(job.state)[0]).toMatchObject({ id: 'level', good: false })
     expect(job.refusal(again('second-flush', true))).toBe('no-such-follow-up')

@@ -4,6 +4,7 @@ import type { Complaint } from '../diagnosis/complaints'
 import type { Found } from '../diagnosis/request'
 import { wheelsOff } from '../plan/wheels-off'
 import { partsOf } from '../vehicle/parts'
+import { sheetKey } from './events/sheet-filled'
 import { bleedDone } from './selectors'
 import type { JobState } from './state'
 
@@ -21,7 +22,9 @@ type FollowUpKind = {
 const cylinderInHand = ({ vehicle, checkIn, sheets = {} }: JobState): boolean => {
   const ids = partsOf(vehicle, 'master-cylinder').map(({ id }) => id)
   const touched = [...(checkIn?.work.opened ?? []), ...(checkIn?.work.replaced ?? [])]
-  return ids.some((id) => touched.includes(id) || sheets[`cylinder ${id}`]?.verdict !== undefined)
+  return ids.some(
+    (id) => touched.includes(id) || sheets[sheetKey({ sheet: 'cylinder', place: id })]?.verdict !== undefined,
+  )
 }
 
 /** A new one is one entry here and its words. */
@@ -47,21 +50,18 @@ export type FollowUp = { id: string; dueOn: string; good?: boolean; doneOn?: str
 
 export const followUpFact = (id: string): Fact => fact(`follow-up-${id}`)
 
-/** What is looked at again if it is filed on this day; nothing of a vehicle that does not leave as fit. */
-export const followUpsFrom = (job: JobState, day: string): FollowUp[] =>
+/** What is looked at again if it leaves as fit on this day. */
+export const followUpsFrom = (job: JobState, day: string): { id: string; dueOn: string }[] =>
   kinds
     .filter(({ applies }) => applies(job))
     .map(({ id, afterDays }) => ({ id, dueOn: isoDate(dayNumber(day) + afterDays) }))
 
-/** What is looked at again of a job that was filed, with what came of it: the last word counts. */
-export function followUpsOf(job: JobState): FollowUp[] {
-  const { filed, addenda } = job
-  if (filed?.outcome !== 'fit') return []
-  return followUpsFrom(job, filed.at.slice(0, 10)).map((each) => {
+/** What was promised when a job was filed, with what came of it: the last word counts. */
+export const followUpsOf = ({ filed, addenda }: Pick<JobState, 'filed' | 'addenda'>): FollowUp[] =>
+  (filed?.followUps ?? []).map((each) => {
     const last = addenda.findLast(({ followUp }) => followUp?.id === each.id)
     return last?.followUp ? { ...each, good: last.followUp.good, doneOn: last.at.slice(0, 10) } : each
   })
-}
 
 /** What a job that it comes back for begins to search with; undefined where there is nothing to search. */
 export function searchAfter(

@@ -51,6 +51,31 @@ describe('joints (common practice)', () => {
   })
 })
 
+describe('what is no longer so is not proved', () => {
+  const proved = () =>
+    planned({ replaced: ['brake-rr'] })
+      .bledToTheEnd()
+      .proved()
+  const passed = (job: ScriptedJob) => Object.keys(job.state.proofs)
+  test('a joint found wet after its proof takes that proof back, and all that was proved after it', () => {
+    const job = proved().do(joint(rr, 'wet'))
+    expect(passed(job)).not.toContain('joints-dry')
+    expect(passed(job)).not.toContain('road-test')
+    expect(passed(job)).toContain('hold-firm')
+    expect(filingRefusal(job.state, 'fit')?.code).toBe('fit-not-proved')
+    expect(job.replayed().proofs).toEqual(job.state.proofs)
+  })
+  test('a sensor taken off once more is not closed up any more, and nothing was driven with it off', () => {
+    const job = proved().do({ type: 'taken-off', thing: 'sensor', where: '' })
+    expect(passed(job)).toContain('level')
+    for (const id of ['closed-up', 'low-speed', 'road-test']) expect(passed(job)).not.toContain(id)
+  })
+  test('bled again, every joint is looked at under effort anew', () => {
+    const job = proved().do({ type: 'bleed-again', why: 'soft' })
+    expect(job.state.joints?.[rr]).toMatchObject({ tight: true, dryAtRest: true, dryUnderEffort: false })
+  })
+})
+
 describe('off and on', () => {
   const off = (thing: string, where = '') => ({ type: 'taken-off', thing, where }) as const
   const back = (job: ScriptedJob) => ({ type: 'put-back', off: stillOff(job.state)[0]?.id ?? '' }) as const

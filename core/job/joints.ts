@@ -3,6 +3,7 @@ import { lineId } from '../rig/parts/line'
 import { partsOf } from '../vehicle/parts'
 import type { Line, Vehicle } from '../vehicle/schema'
 import type { CheckIn } from './events'
+import type { JobState } from './state'
 
 /** An end of a line that was opened, and what it is screwed into. */
 export type Joint = { id: string; line: string; at: string; hose: boolean }
@@ -72,6 +73,14 @@ export function nextFor(of: JointState): JointStep | undefined {
   if (!of.dryAtRest) return 'dry-at-rest'
   return of.dryUnderEffort ? undefined : 'dry-under-effort'
 }
+
+/** Nothing is proved any more: what was dry under the effort of that proof is looked at anew. */
+export const proofsVoid = ({ joints }: Pick<JobState, 'joints'>): Pick<JobState, 'proofs' | 'joints'> => ({
+  proofs: {},
+  joints:
+    joints &&
+    Object.fromEntries(Object.entries(joints).map(([id, each]) => [id, { ...each, dryUnderEffort: false }])),
+})
 
 /** Joints that were not seen dry on both looks yet. */
 export const notDry = (job: Known): Joint[] =>

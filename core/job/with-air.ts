@@ -2,6 +2,7 @@ import type { Air } from './air-reaches'
 import { countAgainAt, doubt, finishedPoints } from './change'
 import type { Running } from './events/kind'
 import type { Person } from './events/stamp'
+import { proofsVoid } from './joints'
 
 /** What let air in, as it was recorded. */
 type Cause = { id: string; at: string; by?: Person }
@@ -27,7 +28,7 @@ export function withAirAt(
   return {
     ...state,
     // What was proved, was proved without it.
-    proofs: {},
+    ...proofsVoid(state),
     run: doubtful.length > 0 ? doubt(counted, doubtful) : counted,
     troubles: [...state.troubles, report],
   }

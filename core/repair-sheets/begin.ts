@@ -1,7 +1,7 @@
 import type { Found } from '../diagnosis/request'
 import { placeOfLine } from '../diagnosis/where'
-import { lineId } from '../rig/parts/line'
 import type { Vehicle } from '../vehicle/schema'
+import { lineAt } from './lines'
 import type { Filled, RepairSheet, SheetPrices, Verdict } from './sheet'
 
 /** What a sheet begins with: usual figures, this shop's prices, and what the search for the fault has answered of this part. */
@@ -38,7 +38,7 @@ export function workOf(
   const none = { opened: [], replaced: [] }
   if (work === 'none') return none
   const planned = [at, ...(sheet.also?.(value, vehicle, at) ?? [])].map((id) => {
-    const line = vehicle.lines.find((each) => lineId(each) === id)
+    const line = lineAt(vehicle, id)
     // A line that the planner knows by no name is opened where it ends.
     const known = line ? placeOfLine(line).planned : id
     return { known, replaced: work === 'replaced' && known === id }

@@ -4,7 +4,7 @@ import { wearDrop } from '../physics/exchange/wear-drop'
 import { partFact, partsOf } from '../vehicle/parts'
 import type { PartOf, Vehicle } from '../vehicle/schema'
 import { deadVolume } from '../vehicle/usual-volumes'
-import { cheaper, costFields, costsOf } from './rebuild-or-buy'
+import { cheaper, costFields, costFigure, costsOf, kitField } from './rebuild-or-buy'
 import { type Buy, type Filled, type RepairSheet, wordOf } from './sheet'
 
 const brakeAt = (vehicle: Vehicle, at: string): PartOf<'wheel-brake'> | undefined =>
@@ -55,12 +55,7 @@ export const brake: RepairSheet = {
         label: fact('sheet-touched'),
         options: ['brake-fluid-only', 'oil-or-solvent'],
       },
-      {
-        kind: 'choice',
-        id: 'kit',
-        label: fact('sheet-kit'),
-        options: ['fits-this-bore', 'another-bore', 'none'],
-      },
+      kitField,
       ...costFields(usual, prices),
     ]
   },
@@ -68,19 +63,19 @@ export const brake: RepairSheet = {
     const part = brakeAt(vehicle, at)
     const found = part && decide(filled, part)
     if (!part || !found) return undefined
-    const costs = costsOf(filled)
     const { ml: wearMl } = wearDrop({ pistons: part.pistons, wearMm: part.padWearMm })
     return {
       ...found,
       figures: [
         fact('sheet-dry-takes', { takesMl: deadVolume(part).ml + wearMl, homeMl: deadVolume(part).ml }),
         ...part.pistons.map(({ diameterMm, count }) => fact('sheet-pistons', { count, diameterMm })),
-        ...(costs
-          ? [fact('sheet-costs', { rebuild: Math.round(costs.rebuild), renew: Math.round(costs.renew) })]
-          : []),
+        ...costFigure(filled),
       ],
       buy: boughtFor(found.value, part, filled),
-      still: found.value === 'keep' ? [] : [fact('sheet-still-bled')],
+      still: [
+        ...(needsBleeder(found.value, filled) ? [fact('sheet-still-bleeder')] : []),
+        ...(found.value === 'keep' ? [] : [fact('sheet-still-bled')]),
+      ],
     }
   },
   work: { keep: 'none', 'free-slides': 'none', rebuild: 'opened', renew: 'replaced' },
@@ -119,16 +114,21 @@ function decide(filled: Filled, { brake: kind }: PartOf<'wheel-brake'>): Found |
   return { value: less.value, reasons: [...rubber, less.reason] }
 }
 
+/** A bleeder that would not turn is not put back; another brake brings its own. */
+const needsBleeder = (value: Found['value'], filled: Filled): boolean =>
+  value !== 'renew' && wordOf(filled, 'bleeder') === 'seized'
+
 function boughtFor(value: Found['value'], part: PartOf<'wheel-brake'>, filled: Filled): Buy[] {
-  if (value === 'keep') return []
-  if (value === 'free-slides') return [{ ...fact('buy-rubber-grease'), count: 1 }]
   const key = value === 'rebuild' ? 'kit' : partOf(part)
+  const apart = value === 'rebuild' || value === 'renew'
   return [
-    { ...fact(`spare-${key}`), key, count: 1 },
-    { ...fact('buy-washers'), count: 2 },
-    // One that would not turn is not put back.
-    ...(value === 'rebuild' && wordOf(filled, 'bleeder') === 'seized'
-      ? [{ ...fact('spare-bleeder'), key: 'bleeder', count: 1 }]
+    ...(apart
+      ? [
+          { ...fact(`spare-${key}`), key, count: 1 },
+          { ...fact('buy-washers'), count: 2 },
+        ]
       : []),
+    ...(value === 'free-slides' ? [{ ...fact('buy-rubber-grease'), count: 1 }] : []),
+    ...(needsBleeder(value, filled) ? [{ ...fact('spare-bleeder'), key: 'bleeder', count: 1 }] : []),
   ]
 }

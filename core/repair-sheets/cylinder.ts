@@ -4,7 +4,7 @@ import { newCylinder } from '../diagnosis/repairs/new-cylinder'
 import { cylinderMl } from '../physics/hydraulics/cylinder'
 import { partFact, partsOf } from '../vehicle/parts'
 import type { PartOf, Vehicle } from '../vehicle/schema'
-import { cheaper, costFields, costsOf } from './rebuild-or-buy'
+import { cheaper, costFields, costFigure, costsOf, kitField } from './rebuild-or-buy'
 import { type Buy, type Filled, numberOf, type RepairSheet, type Verdict, wordOf } from './sheet'
 
 /** A rod that leaves no play keeps the compensating port shut; more than this is travel lost. @source from memory */
@@ -48,12 +48,7 @@ export const cylinder: RepairSheet = {
       check: 'thumb',
       optional: true,
     },
-    {
-      kind: 'choice',
-      id: 'kit',
-      label: fact('sheet-kit'),
-      options: ['fits-this-bore', 'another-bore', 'none'],
-    },
+    kitField,
     ...costFields(USUAL, prices),
     { kind: 'amount', id: 'rod-play', label: fact('sheet-rod-play'), quantity: 'length', optional: true },
     {
@@ -108,15 +103,12 @@ function decide(filled: Filled, vehicle: Vehicle): Found | undefined {
 }
 
 function figuresOf(filled: Filled, { chambers, pedalRatio }: PartOf<'master-cylinder'>) {
-  const costs = costsOf(filled)
   const play = numberOf(filled, 'rod-play')
   return [
     ...chambers.map(({ id, boreMm, strokeMm }) =>
       fact('sheet-stroke', { chamber: id, strokeMl: cylinderMl(boreMm, strokeMm) }),
     ),
-    ...(costs
-      ? [fact('sheet-costs', { rebuild: Math.round(costs.rebuild), renew: Math.round(costs.renew) })]
-      : []),
+    ...costFigure(filled),
     ...(play === undefined ? [] : [fact('sheet-pedal-play', { pedalMm: play * pedalRatio })]),
   ]
 }

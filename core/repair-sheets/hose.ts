@@ -5,9 +5,11 @@ import { tubeMl } from '../physics/hydraulics/tube'
 import { lineId } from '../rig/parts/line'
 import { usual } from '../rig/usual'
 import { liquidAt } from '../technique/corner-flow'
+import { brakeAcross } from '../vehicle/across'
 import { runsOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Line, Vehicle } from '../vehicle/schema'
+import { lineAt, linesWith, type Segment, withSegments } from './lines'
 import { type Buy, type Filled, numberOf, type RepairSheet, wordOf } from './sheet'
 
 /** Rubber of so many years is renewed when it is in hand anyway. @source from memory */
@@ -15,18 +17,15 @@ const OLD_YEARS = 10
 /** What swelling is given for: a firm stop. @source from memory */
 const FIRM_MPA = 10
 
-const isHose = ({ kind }: Line['segments'][number]) => kind === 'hose'
-const lineAt = (vehicle: Vehicle, at: string): Line | undefined =>
-  vehicle.lines.find((each) => lineId(each) === at)
-const fits = ['straight', 'twisted'] as const
+/** Of a heated shop. @source from memory */
+const ROOM_C = 20
+
+const isHose = ({ kind }: Segment) => kind === 'hose'
 
 /** A hose: kept, fitted again, renewed, or renewed on both sides of its axle. */
 export const hose: RepairSheet = {
   id: 'hose',
-  places: (vehicle) =>
-    vehicle.lines
-      .filter(({ segments }) => segments.some(isHose))
-      .map((each) => ({ id: lineId(each), name: fact('line-named', { id: lineId(each) }) })),
+  places: (vehicle) => linesWith(vehicle, 'hose'),
   fields: () => [
     {
       kind: 'choice',
@@ -34,7 +33,7 @@ export const hose: RepairSheet = {
       label: fact('sheet-hose-outside'),
       options: ['whole', 'cracked', 'chafed', 'bulges', 'wet'],
     },
-    { kind: 'choice', id: 'runs', label: fact('sheet-hose-runs'), options: fits },
+    { kind: 'choice', id: 'runs', label: fact('sheet-hose-runs'), options: ['straight', 'twisted'] },
     { kind: 'number', id: 'years', label: fact('sheet-hose-years') },
     {
       kind: 'choice',
@@ -123,22 +122,14 @@ export const hose: RepairSheet = {
     if (!of || !lengthM) return undefined
     const last = of.segments.findLastIndex(isHose)
     const segments = of.segments.map((each, i) => (i === last ? { ...each, lengthM } : each))
-    return {
-      ...vehicle,
-      lines: vehicle.lines.map((each) => (each === of ? { ...of, segments } : each)),
-      assumed: vehicle.assumed?.filter((id) => id !== of.id),
-    }
+    return withSegments(vehicle, of, segments)
   },
 }
 
 /** The hose of the other wheel of the axle. */
 function otherSide(vehicle: Vehicle, of: Line): Line | undefined {
-  const brakes = partsOf(vehicle, 'wheel-brake')
-  const here = brakes.find(({ id }) => id === of.to)
-  const [axle, side] = here?.position.split('-') ?? []
-  const across = brakes.find(
-    ({ position }) => side !== undefined && position === `${axle}-${side === 'left' ? 'right' : 'left'}`,
-  )
+  const here = partsOf(vehicle, 'wheel-brake').find(({ id }) => id === of.to)
+  const across = here && brakeAcross(vehicle, here)
   return across && vehicle.lines.find((line) => line.to === across.id && line.segments.some(isHose))
 }
 
@@ -180,9 +171,6 @@ function passage(filled: Filled, vehicle: Vehicle, of: Line) {
     figures: [fact('sheet-hose-flow', { caughtMlPerMin: mlPerMin, expectedMlPerMin, tempC: ROOM_C })],
   }
 }
-/** Of a heated shop. @source from memory */
-const ROOM_C = 20
-
 function boughtFor(value: string, fitting: string): Buy[] {
   const hoses = { renew: 1, 'renew-pair': 2 }[value]
   const washers = fitting === 'hollow-bolt' ? 2 * (hoses ?? 1) : 0

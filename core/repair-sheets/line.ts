@@ -1,8 +1,8 @@
 import { fact, type Reason, reason } from '../base/decision'
+import { ImpossibleInput } from '../base/fault'
 import { tubeMl } from '../physics/hydraulics/tube'
-import { lineId } from '../rig/parts/line'
-import { lineLengthM } from '../vehicle/network'
-import type { Line, Vehicle } from '../vehicle/schema'
+import type { Line } from '../vehicle/schema'
+import { lineAt, linesWith, withSegments } from './lines'
 import { type Filled, numberOf, type RepairSheet, wordOf } from './sheet'
 import { cutsFor, type Stretch, tubeAround, withNewTube } from './tube-run'
 
@@ -17,16 +17,10 @@ const SOAK_S = 20 * 60
 /** More of a line than this is not worth two couplers. @source from memory */
 const MOST_PATCHED = 0.5
 
-const lineAt = (vehicle: Vehicle, at: string): Line | undefined =>
-  vehicle.lines.find((each) => lineId(each) === at)
-
 /** A rusty line: left, a piece of it renewed between couplers, or all of it from fitting to fitting. */
 export const line: RepairSheet = {
   id: 'line',
-  places: (vehicle) =>
-    vehicle.lines
-      .filter(({ segments }) => segments.some(({ kind }) => kind === 'tube'))
-      .map((each) => ({ id: lineId(each), name: fact('line-named', { id: lineId(each) }) })),
+  places: (vehicle) => linesWith(vehicle, 'tube'),
   fields(vehicle, at) {
     const bore = lineAt(vehicle, at)?.segments.find(({ kind }) => kind === 'tube')?.boreMm ?? 0
     return [
@@ -91,6 +85,7 @@ export const line: RepairSheet = {
       ],
     }
   },
+  drawn: true,
   work: { keep: 'none', piece: 'opened', whole: 'replaced' },
   cautions: ['eye-protection', 'fluid-eats-paint', 'wheel-on-stands'],
   changes(filled, vehicle, at) {
@@ -98,12 +93,7 @@ export const line: RepairSheet = {
     const piece = of && pieceOf(filled, of)
     if (!of || !piece) return undefined
     const tube = { lengthM: piece.routedM, boreMm: piece.boreMm }
-    const renewed = { ...of, segments: withNewTube(of, piece.cut, tube) }
-    return {
-      ...vehicle,
-      lines: vehicle.lines.map((each) => (each === of ? renewed : each)),
-      assumed: vehicle.assumed?.filter((id) => id !== of.id),
-    }
+    return withSegments(vehicle, of, withNewTube(of, piece.cut, tube))
   },
 }
 
@@ -130,6 +120,8 @@ function pieceOf(filled: Filled, of: Line): Piece | undefined {
   const couplers = [small.fromM > tube.fromM, small.toM < tube.toM].filter(Boolean).length
   const share = (small.toM - small.fromM) / (tube.toM - tube.fromM)
   if (!routedM || !outerMm || !allowed || !flare || !nuts) return undefined
+  if (outerMm <= 2 * WALL_MM)
+    throw new ImpossibleInput('outer', `give more than ${2 * WALL_MM} mm: the wall alone takes that`)
   const why =
     allowed === 'not-allowed'
       ? reason('sheet-no-couplers', 'maker')
@@ -140,6 +132,6 @@ function pieceOf(filled: Filled, of: Line): Piece | undefined {
           : undefined
   const bounds = { outerMm, boreMm: outerMm - 2 * WALL_MM, routedM, flare }
   if (why) return { ...bounds, cut: tube, whole: true, couplers: 0, reasons: [why] }
-  const patched = reason('sheet-patched', 'practice', { couplers, lengthM: lineLengthM(of) })
+  const patched = reason('sheet-patched', 'practice', { couplers })
   return { ...bounds, cut: small, whole: false, couplers, reasons: [patched] }
 }

@@ -1,9 +1,17 @@
-import { fact, type Reason, reason } from '../base/decision'
+import { type Fact, fact, type Reason, reason } from '../base/decision'
 import type { Repair } from '../diagnosis/repair'
 import { type Filled, numberOf, type SheetField, type SheetPrices } from './sheet'
 
 /** Keys of the prices of either way, and the repair whose hands' minutes are the usual ones. */
 type Usual = { kit: string; part: string; repair: Repair }
+
+/** Whether there is rubber for it. */
+export const kitField: SheetField = {
+  kind: 'choice',
+  id: 'kit',
+  label: fact('sheet-kit'),
+  options: ['fits-this-bore', 'another-bore', 'none'],
+}
 
 /** What either way costs, asked with the shop's own prices filled in. */
 export const costFields = ({ kit, part, repair }: Usual, prices: SheetPrices): SheetField[] => [
@@ -33,6 +41,14 @@ export function costsOf(filled: Filled): { rebuild: number; renew: number } | un
     rebuild: (kit ?? 0) + ((rebuilding ?? 0) / 60) * (labour ?? 0),
     renew: (whole ?? 0) + ((renewing ?? 0) / 60) * (labour ?? 0),
   }
+}
+
+/** Both of them as a figure. */
+export function costFigure(filled: Filled): Fact[] {
+  const costs = costsOf(filled)
+  return costs
+    ? [fact('sheet-costs', { rebuild: Math.round(costs.rebuild), renew: Math.round(costs.renew) })]
+    : []
 }
 
 /** Which of the two that are both sound is less money; alike, the new one. */

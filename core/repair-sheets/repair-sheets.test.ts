@@ -91,6 +91,12 @@ describe('brake', () => {
   ])('%s', (_, filled, value) => {
     expect(judged('brake', { ...sound, ...filled })?.value).toBe(value)
   })
+  test('a bleeder that does not turn is renewed, also where all else is kept', () => {
+    const verdict = judged('brake', { ...sound, bleeder: 'seized' })
+    expect(verdict?.value).toBe('keep')
+    expect(verdict?.buy.map(({ code }) => code)).toEqual(['spare-bleeder'])
+    expect(verdict?.still.map(({ code }) => code)).toEqual(['sheet-still-bleeder'])
+  })
   test('fitted dry it takes its dead volume and what worn pads hold', () => {
     const worn = {
       ...vehicle,
@@ -137,6 +143,9 @@ describe('line', () => {
   test('where couplers are not allowed, or most of it is rust, all of it goes', () => {
     expect(judged('line', { ...rusty, couplers: 'not-allowed' })?.value).toBe('whole')
     expect(judged('line', { ...rusty, 'rust-from': 0.2, 'rust-to': tubeM - 0.2 })?.value).toBe('whole')
+  })
+  test('a tube no wider than its own wall is refused', () => {
+    expect(() => judged('line', { ...rusty, outer: 1 })).toThrow(ImpossibleInput)
   })
   test('rust that ends before it begins, or beyond the tube, is refused by its field', () => {
     expect(() => judged('line', { ...rusty, 'rust-to': 0.5 })).toThrow(ImpossibleInput)

@@ -60,6 +60,8 @@ export type RepairSheet = {
   work: Readonly<Record<string, SheetWork>>
   /** Codes of cautions shown above it. */
   cautions: readonly string[]
+  /** It is a line, drawn straight above the fields: where it begins and ends is tapped on it. */
+  drawn?: true
   /** Other lines or parts that the same decision is for. */
   also?: (value: string, vehicle: Vehicle, at: string) => readonly string[]
   /** The vehicle as it is once this was done, where it is another one then. */

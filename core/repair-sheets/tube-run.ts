@@ -1,7 +1,7 @@
 import { ImpossibleInput } from '../base/fault'
 import type { Line } from '../vehicle/schema'
+import type { Segment } from './lines'
 
-type Segment = Line['segments'][number]
 /** A stretch of a line, in m along it from where it begins. */
 export type Stretch = { fromM: number; toM: number }
 
@@ -9,7 +9,7 @@ export type Stretch = { fromM: number; toM: number }
 const NEAR_FITTING_M = 0.1
 
 /** Each piece of a line with where it begins and ends. */
-const placed = (segments: readonly Segment[]): (Segment & Stretch)[] => {
+export const placed = (segments: readonly Segment[]): (Segment & Stretch)[] => {
   let end = 0
   return segments.map((segment) => {
     const fromM = end

@@ -1,6 +1,6 @@
 import { fact, type Notice } from '../base/decision'
-import { lineId } from '../rig/parts/line'
 import type { Line, Vehicle } from '../vehicle/schema'
+import { lineAt, withSegments } from './lines'
 import type { Filled, RepairSheet } from './sheet'
 
 type Written = { ok: true; vehicle: Vehicle } | { ok: false; refusal: Notice }
@@ -20,18 +20,10 @@ export function writtenInto(
   { sheet, filled, at }: { sheet: RepairSheet; filled: Filled; at: string },
   began: Vehicle,
 ): Written {
-  const lineOf = ({ lines }: Vehicle) => lines.find((each) => lineId(each) === at)
   const changed = sheet.changes?.(filled, began, at)
   if (!changed) return refused('sheet-no-new-length')
-  const [before, after, stands] = [lineOf(began), lineOf(changed), lineOf(now)]
+  const [before, after, stands] = [began, changed, now].map((vehicle) => lineAt(vehicle, at))
   if (after && pieces(stands) === pieces(after)) return refused('sheet-written-already')
   if (!after || !stands || pieces(stands) !== pieces(before)) return refused('sheet-vehicle-changed')
-  return {
-    ok: true,
-    vehicle: {
-      ...now,
-      lines: now.lines.map((line) => (line === stands ? { ...stands, segments: after.segments } : line)),
-      assumed: now.assumed?.filter((id) => id !== stands.id),
-    },
-  }
+  return { ok: true, vehicle: withSegments(now, stands, after.segments) }
 }

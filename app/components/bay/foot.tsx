@@ -3,12 +3,11 @@ import { HeardButtons } from '~/heard/heard-buttons'
 import type { loader as rootLoader } from '~/root'
 import type { JobHere } from '~/run-client/job-here'
 import { jointsOf } from '~core/job/joints'
-import { stillOff } from '~core/job/off-things'
 import { BayDialog } from './bay-dialog'
 import { JointsList } from './joints-list'
 import { KeysDialog } from './keys-dialog'
 import { LinkLine } from './link-line'
-import { OffList } from './off-list'
+import { OffDialog } from './off-list'
 import { ParkDialog } from './park-dialog'
 import { TroubleDialog } from './trouble-dialog'
 import { UndoButton } from './undo-button'
@@ -17,7 +16,6 @@ import { UndoButton } from './undo-button'
 export function Foot({ here: { state, act, link, jobId, keeps, waiting } }: { here: JobHere }) {
   const person = useRouteLoaderData<typeof rootLoader>('root')?.person
   const { run } = state
-  const off = stillOff(state).length
   const joints = jointsOf(state).length
   const working = run?.plateConfirmed === true && !state.filed
   return (
@@ -27,11 +25,7 @@ export function Foot({ here: { state, act, link, jobId, keeps, waiting } }: { he
         <UndoButton state={state} act={act} />
         {!state.filed && <ParkDialog state={state} act={act} />}
         <KeysDialog />
-        {working && (
-          <BayDialog trigger={off === 0 ? 'Off and on' : `Off and on: ${off} off`} title="What came off" wide>
-            {() => <OffList state={state} act={act} />}
-          </BayDialog>
-        )}
+        {working && <OffDialog state={state} act={act} />}
         {working && joints > 0 && (
           <BayDialog trigger={`Joints: ${joints}`} title="Joints that were opened" wide>
             {() => <JointsList state={state} act={act} />}

@@ -6,11 +6,22 @@ import { fact } from '~core/base/decision'
 import { offFact, offKinds, stillOff, waitsFor } from '~core/job/off-things'
 import { proofFact } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'
+import { BayDialog } from './bay-dialog'
 
 type Props = { state: JobState; act: (act: FloorAct) => void }
 
+/** The list behind a button that says how much of it is still off. */
+export function OffDialog(props: Props) {
+  const off = stillOff(props.state).length
+  return (
+    <BayDialog trigger={off === 0 ? 'Off and on' : `Off and on: ${off} still off`} title="What came off" wide>
+      {() => <OffList {...props} />}
+    </BayDialog>
+  )
+}
+
 /** What came off on the way in, and goes back in the other order; nothing of it is kept in a head. */
-export function OffList({ state, act }: Props) {
+function OffList({ state, act }: Props) {
   const say = useSay()
   const [where, setWhere] = useState('')
   const off = stillOff(state)

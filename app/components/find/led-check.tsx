@@ -3,11 +3,12 @@ import { Reasons } from '~/components/reasons'
 import { useSay } from '~/lib/say'
 import { useFieldText, useUnits } from '~/lib/units'
 import { fact } from '~core/base/decision'
-import { ImpossibleInput } from '~core/base/fault'
+import { orFault } from '~core/base/fault'
 import type { Complaint } from '~core/diagnosis/complaints'
 import type { Led, LedField } from '~core/diagnosis/led/led'
 import { readQuantity } from '~core/units/units'
 import type { Vehicle } from '~core/vehicle/schema'
+import { numberFault } from '~core/words/typed-number'
 import { EffortsCurve } from './efforts-curve'
 
 type Props = {
@@ -33,7 +34,7 @@ export function LedCheck({ led, vehicle, complaint, locked, onResult }: Props) {
     return value && value.metric >= 0 ? value.metric : undefined
   }
   const measured = Object.fromEntries(fields.map((field) => [field.id, read(field)]))
-  const judged = judge(() => led.judge(measured, vehicle, complaint))
+  const { value: decision, fault } = orFault(() => led.judge(measured, vehicle, complaint))
   return (
     <details>
       <summary className="min-h-12 cursor-pointer py-3 font-bold">Measure it</summary>
@@ -54,39 +55,27 @@ export function LedCheck({ led, vehicle, complaint, locked, onResult }: Props) {
                   aria-invalid={wrong || undefined}
                   onChange={(event) => setTyped({ ...typed, [field.id]: event.target.value })}
                 />
-                {wrong && <span className="fault">Give a number, like 3.1 or 3,1.</span>}
+                {wrong && <span className="fault">{numberFault(typed[field.id] ?? '')}</span>}
               </label>
             )
           })}
         </div>
         {led.curve && <EffortsCurve points={led.curve(measured)} />}
-        {judged.fault && <p className="fault">{judged.fault}</p>}
-        {judged.decision && (
+        {fault && <p className="fault">Look at the figures again: {fault.message}.</p>}
+        {decision && (
           <>
-            <Reasons reasons={judged.decision.reasons} />
+            <Reasons reasons={decision.reasons} />
             <button
               type="button"
               disabled={locked}
-              onClick={() => judged.decision && onResult(judged.decision.value, judged.decision.at)}
+              onClick={() => onResult(decision.value, decision.at)}
               className="button button-main min-h-[56px] justify-self-start"
             >
-              Take it: {say(fact(`result-${judged.decision.value}`))}
+              Take it: {say(fact(`result-${decision.value}`))}
             </button>
           </>
         )}
       </div>
     </details>
   )
-}
-
-type Judged = { decision?: ReturnType<Led['judge']>; fault?: string }
-
-/** What the figures say, or what about them nothing can have. */
-function judge(of: () => ReturnType<Led['judge']>): Judged {
-  try {
-    return { decision: of() }
-  } catch (error) {
-    if (error instanceof ImpossibleInput) return { fault: `Look at the figures again: ${error.message}.` }
-    throw error
-  }
 }

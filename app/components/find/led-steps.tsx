@@ -2,7 +2,7 @@ import { useState } from 'react'
 import { useSay } from '~/lib/say'
 import { fact } from '~core/base/decision'
 
-/** A look done one step after the other: the one that is on is large, and a tap anywhere on the list goes on. */
+/** A look done one step after the other: the one that is on is large. */
 export function LedSteps({ check, count }: { check: string; count: number }) {
   const say = useSay()
   const [on, setOn] = useState(0)
@@ -10,7 +10,7 @@ export function LedSteps({ check, count }: { check: string; count: number }) {
   return (
     <div className="grid gap-3">
       <ol className="grid gap-1">
-        {Array.from({ length: count }, (_, i) => i).map((i) => (
+        {[...Array(count).keys()].map((i) => (
           <li
             key={i}
             aria-current={i === on ? 'step' : undefined}

@@ -1,8 +1,9 @@
 import { useId } from 'react'
 import { useShow } from '~/lib/units'
+import { placed, type Stretch } from '~core/repair-sheets/tube-run'
+import { lineLengthM } from '~core/vehicle/network'
 import type { Line } from '~core/vehicle/schema'
 
-type Stretch = { fromM: number; toM: number }
 type Props = { line: Line; rust?: Partial<Stretch>; cut?: Stretch; onMark: (atM: number) => void }
 
 const [WIDTH, LEFT, RIGHT, Y] = [460, 16, 16, 56]
@@ -13,12 +14,8 @@ const STEP_M = 0.05
 export function LineStrip({ line, rust, cut, onMark }: Props) {
   const show = useShow()
   const hatch = useId()
-  const lengthM = line.segments.reduce((sum, segment) => sum + segment.lengthM, 0)
+  const lengthM = lineLengthM(line)
   const x = (m: number) => LEFT + (Math.min(Math.max(m, 0), lengthM) / lengthM) * (WIDTH - LEFT - RIGHT)
-  const pieces = line.segments.map((segment, i) => {
-    const fromM = line.segments.slice(0, i).reduce((sum, each) => sum + each.lengthM, 0)
-    return { ...segment, fromM, toM: fromM + segment.lengthM }
-  })
   return (
     <figure>
       <svg
@@ -44,7 +41,7 @@ export function LineStrip({ line, rust, cut, onMark }: Props) {
             <path d="M0 0V7" className="stroke-oxide" strokeWidth="4" />
           </pattern>
         </defs>
-        {pieces.map((piece) => (
+        {placed(line.segments).map((piece) => (
           <rect
             key={piece.fromM}
             x={x(piece.fromM)}

@@ -4,8 +4,7 @@ import { useFieldText, useUnits } from '~/lib/units'
 import type { Filled, SheetField } from '~core/repair-sheets/sheet'
 import { readNumber } from '~core/units/typed-number'
 import { readQuantity } from '~core/units/units'
-
-const NOT_A_NUMBER = 'Give a number, like 3.1 or 3,1.'
+import { numberFault } from '~core/words/typed-number'
 
 /** Tried again so long after no server was there. */
 const AGAIN_MS = 3000
@@ -107,7 +106,7 @@ export function useSheet(kept: Kept, locked: boolean, canBe: (filled: Filled) =>
       const value = typed[field.id]?.trim()
       if (!value) return undefined
       const number = read(field, value)
-      return number === undefined || number < 0 ? NOT_A_NUMBER : undefined
+      return number === undefined || number < 0 ? numberFault(value) : undefined
     },
     /** A choice or a clock is taken as it is tapped; a number counts at once, also half typed. */
     change(field: SheetField, value: string) {

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { stageTraits } from '../../plan/stage-kinds'
 import { stageAgain, withSetUpsAgain } from '../change'
+import { proofsVoid } from '../joints'
 import { bleedDone } from '../selectors'
 import type { RunState } from '../state'
 import { type EventKind, onRun } from './kind'
@@ -41,7 +42,7 @@ export const bleedAgain: EventKind<z.output<typeof bleedAgainSchema>> = {
     const stages = run.stages.map((stageRun, i) => (i < from ? stageRun : stageAgain(stageRun)))
     return {
       ...state,
-      proofs: {},
+      ...proofsVoid(state),
       bleedAgainWhy: [...state.bleedAgainWhy, why],
       run: withSetUpsAgain(
         { ...run, stages, stageIndex: from, call: 'rest', callAt: undefined, lookDue: false, timers: {} },

@@ -5,6 +5,7 @@ import { notDry } from '../joints'
 import { notAtMax } from '../levels'
 import { offFact, stillOff, waitsFor } from '../off-things'
 import { checksFor, type ProofCheck, proofFact, provedFirst, withinLimit } from '../proofs/checks'
+import { withoutProofs } from '../proofs/voids'
 import { bleedDone } from '../selectors'
 import type { JobState } from '../state'
 import { tooSoon } from '../timers'
@@ -81,7 +82,7 @@ export const checkProved: EventKind<CheckProved> = {
       ...state,
       run: state.run && { ...state.run, timers },
       proofs: {
-        ...Object.fromEntries(Object.entries(state.proofs).filter(([id]) => !voids.includes(id))),
+        ...withoutProofs(state.proofs, voids),
         [check]: { passed, value, note: said, at, by, ...(remedy !== undefined && { remedy }) },
       },
     }

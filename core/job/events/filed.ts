@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { takenReadingSchema } from '../../fluid/readings'
 import { filingRefusal, outcomes } from '../filing'
+import { followUpsFrom } from '../follow-ups'
 import type { EventKind } from './kind'
 import { ml, note, person, short, stamp } from './stamp'
 
@@ -19,6 +20,13 @@ export const filedSchema = z.object({
   readingAfter: takenReadingSchema.optional(),
   /** Somebody set it otherwise than the shop's policy would. */
   nextDueByHand: z.boolean().optional(),
+  /** The day on which it was filed where the shop is. */
+  on: z.iso.date().optional(),
+  /** What is looked at again once it has left, by the rules of that day. */
+  followUps: z
+    .array(z.object({ id: short, dueOn: z.iso.date() }))
+    .max(40)
+    .optional(),
   /** What fitted, for whoever does this vehicle next. */
   fitted: z
     .object({
@@ -29,12 +37,15 @@ export const filedSchema = z.object({
     .optional(),
 })
 
+type Filed = z.output<typeof filedSchema>
+
 /** Filing freezes the record. */
-export const filed: EventKind<z.output<typeof filedSchema>> = {
+export const filed: EventKind<Filed> = {
   type: 'filed',
   schema: filedSchema,
-  version: 1,
-  upcasts: [],
+  version: 2,
+  // The first promised no looks after it had left.
+  upcasts: [(old) => old],
   madeAt: 'desk',
   undo: false,
   whileParked: true,
@@ -42,6 +53,10 @@ export const filed: EventKind<z.output<typeof filedSchema>> = {
     if (event.checkedBy && event.checkedBy.id === event.by?.id) return fact('checked-by-same')
     if (event.outcome === 'declined' && event.note.trim() === '') return fact('note-missing')
     return filingRefusal(state, event.outcome)
+  },
+  complete(state, { followUps: _sent, ...event }) {
+    const day = event.on ?? event.at.slice(0, 10)
+    return event.outcome === 'fit' ? { ...event, followUps: followUpsFrom(state, day) } : event
   },
   apply: (state, event) => ({ ...state, filed: event }),
 }

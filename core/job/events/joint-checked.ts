@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { type JointState, jointState, jointSteps, jointsOf, nextFor, notStarted } from '../joints'
+import { passedFrom, withoutProofs } from '../proofs/voids'
 import { bleedDone } from '../selectors'
 import type { EventKind } from './kind'
 import { short, stamp } from './stamp'
@@ -10,6 +11,8 @@ export const jointCheckedSchema = z.object({
   type: z.literal('joint-checked'),
   joint: short,
   is: z.enum([...jointSteps, 'wet']),
+  /** What had been proved and says that it is dry, or rests on that. Worked out when it was wet. */
+  voids: z.array(short).max(100).optional(),
 })
 type JointChecked = z.output<typeof jointCheckedSchema>
 
@@ -33,9 +36,17 @@ export const jointChecked: EventKind<JointChecked> = {
     if (nextFor(stands) !== is) return fact('joint-not-now')
     return is === 'dry-under-effort' && !bleedDone(state) ? fact('not-bled') : undefined
   },
-  apply(state, { joint, is }) {
+  complete(state, { voids: _sent, ...event }) {
+    const voids = event.is === 'wet' ? passedFrom(state, ({ joints }) => joints === true) : []
+    return { ...event, ...(voids.length > 0 && { voids }) }
+  },
+  apply(state, { joint, is, voids = [] }) {
     const stands = jointState(state, joint)
-    return { ...state, joints: { ...state.joints, [joint]: after(stands, is) } }
+    return {
+      ...state,
+      proofs: withoutProofs(state.proofs, voids),
+      joints: { ...state.joints, [joint]: after(stands, is) },
+    }
   },
 }
 

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { inOrder, pedalShape } from '../pedal-felt'
 import { bleedDone } from '../selectors'
+import { allOpen } from '../standing'
 import type { EventKind } from './kind'
 import { stamp } from './stamp'
 
@@ -18,8 +19,7 @@ export const pedalFeltEvent: EventKind<PedalFeltEvent> = {
   undo: false,
   whileParked: true,
   refuse(state, event) {
-    if (state.standing.open.length > 0 || (state.run && state.run.call !== 'rest'))
-      return fact('pedal-not-now')
+    if (allOpen(state).length > 0 || (state.run && state.run.call !== 'rest')) return fact('pedal-not-now')
     return inOrder(event) ? undefined : fact('pedal-not-in-order')
   },
   apply: (state, { biteMm, firmMm, bottomMm, sinkMm, at, by }) => ({

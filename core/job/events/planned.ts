@@ -7,6 +7,7 @@ import { decideScope } from '../../plan/scope/scope'
 import { partsOf } from '../../vehicle/parts'
 import type { Vehicle } from '../../vehicle/schema'
 import { startedStage } from '../change'
+import { proofsVoid } from '../joints'
 import { handsOn, readingDue } from '../selectors'
 import type { JobState, Mend, RunState } from '../state'
 import { fittedStep } from '../troubles/parts'
@@ -67,7 +68,7 @@ export const planned: EventKind<Planned> = {
       mends: mendsOwed(state, id),
       timers: {},
     }
-    return { ...state, planned: { shop, plan, fromBench }, run, proofs: {} }
+    return { ...state, ...proofsVoid(state), planned: { shop, plan, fromBench }, run }
   },
 }
 

@@ -55,6 +55,23 @@ describe('a sheet', () => {
       'sheet-cannot-be',
     )
   })
+  test('reckons with the wear that was measured on this job, not with the file’s', () => {
+    const keep = {
+      piston: 'bright',
+      groove: 'clean',
+      boot: 'whole',
+      slides: 'free',
+      bleeder: 'turns',
+      touched: 'brake-fluid-only',
+    }
+    const takesMl = (padWearMm: Record<string, number>) =>
+      ScriptedJob.planned(vehicle, { reason: 'service', padWearMm }, ['two-person'], 300).do({
+        ...pitted,
+        filled: keep,
+      }).state.sheets?.['brake brake-fl']?.verdict?.figures[0]?.params?.takesMl
+    // 50 mm by 10 mm against none is 19.6 mL. @source geometry
+    expect(Number(takesMl({ 'brake-fl': 10 })) - Number(takesMl({ 'brake-fl': 0 }))).toBeCloseTo(19.6, 1)
+  })
   test('begins with what the search for the fault has seen of that part, and of no other', () => {
     const found = [{ check: 'hose-wire', result: 'stops', at: 'line-fl' }]
     expect(begunWith(named('hose'), vehicle, 'line-fl', { prices, found }).wire).toBe('stops')

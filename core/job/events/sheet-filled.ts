@@ -1,8 +1,9 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { ImpossibleInput } from '../../base/fault'
+import { orFault } from '../../base/fault'
 import { repairSheetOf, sheetFaults } from '../../repair-sheets'
 import { verdictSchema } from '../../repair-sheets/sheet'
+import { withMeasuredWear } from '../../vehicle/measured-wear'
 import type { JobState } from '../state'
 import type { EventKind } from './kind'
 import { person, short, stamp } from './stamp'
@@ -54,13 +55,8 @@ export const sheetFilled: EventKind<SheetFilled> = {
     if (event.fills !== (state.sheets?.[sheetKey(event)]?.fills ?? 0)) return fact('sheet-meanwhile')
     if (sheetFaults(event.sheet, event.place, event.filled, state.vehicle).length > 0)
       return fact('sheet-not-so')
-    try {
-      judged(state, event)
-      return undefined
-    } catch (error) {
-      if (error instanceof ImpossibleInput) return fact('sheet-cannot-be', { why: error.message })
-      throw error
-    }
+    const { fault } = orFault(() => judged(state, event))
+    return fault && fact('sheet-cannot-be', { why: fault.message })
   },
   complete(state, { verdict: _sent, ...event }) {
     const verdict = judged(state, event)
@@ -73,5 +69,6 @@ export const sheetFilled: EventKind<SheetFilled> = {
   },
 }
 
-const judged = ({ vehicle }: JobState, { sheet, place, filled: known }: SheetFilled) =>
-  repairSheetOf(sheet)?.judge(known, vehicle, place)
+/** By the wear that was measured on this job, where it was. */
+const judged = ({ vehicle, checkIn }: JobState, { sheet, place, filled: known }: SheetFilled) =>
+  repairSheetOf(sheet)?.judge(known, withMeasuredWear(vehicle, checkIn?.work.padWearMm ?? {}), place)

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { offKinds } from '../off-things'
+import { offKinds, waitsFor } from '../off-things'
+import { passedFrom, withoutProofs } from '../proofs/voids'
 import type { EventKind } from './kind'
 import { short, stamp } from './stamp'
 
@@ -10,10 +11,13 @@ export const takenOffSchema = z.object({
   thing: short,
   /** Where it belongs, in the words of whoever took it off. */
   where: short,
+  /** What had been proved and says that nothing is off, or rests on that. Worked out when it came off. */
+  voids: z.array(short).max(100).optional(),
 })
+type TakenOff = z.output<typeof takenOffSchema>
 
 /** Something came off to get at the brakes: it is on the list until it is back. */
-export const takenOff: EventKind<z.output<typeof takenOffSchema>> = {
+export const takenOff: EventKind<TakenOff> = {
   type: 'taken-off',
   schema: takenOffSchema,
   version: 1,
@@ -21,8 +25,14 @@ export const takenOff: EventKind<z.output<typeof takenOffSchema>> = {
   madeAt: 'vehicle',
   undo: true,
   refuse: (_, { thing }) => (offKinds.includes(thing) ? undefined : fact('no-such-thing')),
-  apply: (state, { id, thing, where }) => ({
+  complete(state, { voids: _sent, ...event }) {
+    const voids =
+      waitsFor(event, state) === undefined ? passedFrom(state, ({ allBack }) => allBack === true) : []
+    return { ...event, ...(voids.length > 0 && { voids }) }
+  },
+  apply: (state, { id, thing, where, voids = [] }) => ({
     ...state,
+    proofs: withoutProofs(state.proofs, voids),
     offThings: [...(state.offThings ?? []), { id, thing, where, back: false }],
   }),
 }

@@ -1,6 +1,7 @@
 import { fact } from '../../base/decision'
 import { RESTRICTED_SHARE } from '../../physics/hydraulics/restriction'
 import { compareSides, USUAL_FLOW_ERROR_PCT } from '../../physics/hydraulics/sides'
+import { brakeAcross } from '../../vehicle/across'
 import type { Vehicle } from '../../vehicle/schema'
 import { bleederRunOf } from '../points'
 import type { PointRun } from '../state'
@@ -86,12 +87,6 @@ const seenPulls = ({ counted, unseen }: PointRun): number => counted - (unseen?.
 export function otherSide(vehicle: Vehicle, point: string): string | undefined {
   const placed = bleederRunOf(vehicle, point)
   if (placed?.part.type !== 'wheel-brake') return undefined
-  const { position, bleeders } = placed.part
-  const across = position.endsWith('left')
-    ? position.replace('left', 'right')
-    : position.replace('right', 'left')
-  if (across === position) return undefined
-  const index = bleeders.findIndex(({ id }) => id === point)
-  const brake = vehicle.parts.find((part) => part.type === 'wheel-brake' && part.position === across)
-  return brake?.type === 'wheel-brake' ? brake.bleeders[index]?.id : undefined
+  const index = placed.part.bleeders.findIndex(({ id }) => id === point)
+  return brakeAcross(vehicle, placed.part)?.bleeders[index]?.id
 }

@@ -4,12 +4,25 @@ import type { Complaint } from '../../diagnosis/complaints'
 import type { Found } from '../../diagnosis/request'
 import { HOLD_S } from '../../plan/stage-steps'
 import { wheelsOff } from '../../plan/wheels-off'
-import { boosterOf } from '../../vehicle/booster'
-import { partsOf } from '../../vehicle/parts'
-import type { Vehicle } from '../../vehicle/schema'
-import type { CheckIn } from '../events'
-import { stagesNow } from '../selectors'
 import type { JobState } from '../state'
+import {
+  always,
+  byWire,
+  clutch,
+  drums,
+  hasParkingBrake,
+  hydraulicPedal,
+  onRoad,
+  parking,
+  singleCircuit,
+  type ToProve,
+  twoSided,
+  unitWorked,
+  withBooster,
+  withUnit,
+} from './applies'
+
+export type { ToProve }
 
 /** Where a failed proof leads: never to a dead end. */
 export const proofWays = ['set-right', 'bleed-again', 'mend-joint', 'find-fault'] as const
@@ -17,12 +30,6 @@ export type ProofWay = (typeof proofWays)[number]
 
 /** A proof as it is called. */
 export const proofFact = (id: string): Fact => fact(`proof-${id}`)
-
-/** What of a job decides which proofs it needs. */
-export type ToProve = Pick<JobState, 'vehicle'> &
-  Partial<Pick<JobState, 'extraChecks' | 'planned' | 'run' | 'faultFinding'>> & {
-    checkIn?: Pick<CheckIn, 'work'>
-  }
 
 /** One proof: either a measure with its limit or a plain pass or fail. Its words go by its id. */
 export type ProofCheck = {
@@ -52,41 +59,6 @@ export type ProofCheck = {
 
 /** A sound pedal does not sink at all; a rule beside it is read to so much. @source from memory */
 const SINK_READ_MM = 1
-
-const of =
-  (match: (vehicle: Vehicle) => boolean) =>
-  ({ vehicle }: ToProve) =>
-    match(vehicle)
-const always = () => true
-const onRoad = of(({ kind }) => kind !== 'trailer')
-const hasUnit = (vehicle: Vehicle, role?: string) =>
-  partsOf(vehicle, 'control-unit').some((part) => role === undefined || part.role === role)
-const byWire = of((vehicle) => hasUnit(vehicle, 'brake-by-wire'))
-const hydraulicPedal = (job: ToProve) => !byWire(job)
-const withBooster = (job: ToProve) => hydraulicPedal(job) && boosterOf(job.vehicle) !== 'none'
-const withUnit = of((vehicle) => hasUnit(vehicle))
-/** Air in a closed branch of a unit shows only after it has worked. */
-const unitWorked = (job: ToProve) => byWire(job) || stagesNow(job).some(({ kind }) => kind === 'control-unit')
-const twoSided = of((vehicle) =>
-  partsOf(vehicle, 'wheel-brake').some(({ position }) => position.includes('-')),
-)
-const drums = of((vehicle) => partsOf(vehicle, 'wheel-brake').some(({ brake }) => brake === 'drum'))
-const parking = (kind: 'electric' | 'built-in') =>
-  of((vehicle) => partsOf(vehicle, 'wheel-brake').some(({ parkingBrake }) => parkingBrake === kind))
-const hasParkingBrake = of(
-  (vehicle) =>
-    !['motorcycle', 'trailer'].includes(vehicle.kind) &&
-    !partsOf(vehicle, 'wheel-brake').every(({ parkingBrake }) => parkingBrake === 'none'),
-)
-const clutch = of((vehicle) => partsOf(vehicle, 'clutch-slave').length > 0)
-/** One pedal, one chamber to the brakes: whatever leaks, leaks all of it. */
-const singleCircuit = of(
-  (vehicle) =>
-    partsOf(vehicle, 'master-cylinder').some(
-      ({ actuator, chambers }) =>
-        actuator === 'pedal' && chambers.filter(({ serves }) => serves !== 'clutch').length === 1,
-    ) && !['motorcycle', 'quad'].includes(vehicle.kind),
-)
 
 /** A hold says nothing of a pedal that is still being pumped up. */
 const PEDAL_STANDS = ['pedal-high', 'three-presses']

@@ -195,6 +195,7 @@ const still: Words = {
   'sheet-still-week': ({ actuator }, say) =>
     `Press ${say.value('actuator', actuator)} after a week of standing.`,
   'sheet-still-bled': 'Bleed it once it is on, and look at its seals under full effort.',
+  'sheet-still-bleeder': 'Renew its bleeder: a brake that cannot be bled is not kept as it is.',
   'sheet-still-greased': 'Keep it from rusting on; look again at the next service.',
   'sheet-still-soaked':
     'Soak the nuts and leave them {waitMin} min before a line spanner is tried again; tighten a hair first.',
