@@ -11,6 +11,9 @@ const AGAIN_MS = 3000
 
 type Kept = { filled: Filled; fills: number }
 
+/** What was given on this page, the number of fills it builds on, and what of it is recorded. */
+type Given = Kept & { recorded: Filled }
+
 /**
  * By plain fetch: what cannot be sent stays on the page, where a failed form would take the page away.
  *
@@ -43,45 +46,47 @@ const isSame = (a: Filled, b: Filled): boolean => {
 export function useSheet(kept: Kept, locked: boolean, canBe: (filled: Filled) => boolean) {
   const units = useUnits()
   const text = useFieldText()
-  const [filled, setFilled] = useState<Filled>(kept.filled)
+  const [given, setGiven] = useState<Given>()
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({})
-  const [touched, setTouched] = useState(false)
   /** A number is being typed: it is recorded once its field is left. */
   const [typing, setTyping] = useState(false)
-  const [seen, setSeen] = useState(kept.fills)
   const [refusal, setRefusal] = useState<string>()
   const [sending, setSending] = useState(false)
   /** So often in a row no server was there. */
   const [lost, setLost] = useState(0)
   const { revalidate } = useRevalidator()
-  const differs = touched && !isSame(filled, kept.filled)
+  const standing: Given = { ...kept, recorded: kept.filled }
+  const differs = given !== undefined && !isSame(given.filled, given.recorded)
+  // All that was given here is recorded and loaded again: what stands is shown, also where somebody else added to it.
+  const isSettled = given === undefined || (!differs && kept.fills >= given.fills)
+  const { filled, fills } = isSettled ? standing : given
   const impossible = differs && !canBe(filled)
   const waits = differs && !typing && !locked && !impossible && refusal === undefined
-  const goes = waits && !sending && kept.fills === seen
+  const goes = waits && !sending
   useEffect(() => {
     if (!goes) return
     const send = async () => {
       setSending(true)
-      const answer = await sent({ filled, fills: kept.fills })
+      const answer = await sent({ filled, fills })
       setSending(false)
       if (answer === undefined) return setLost((before) => before + 1)
       setLost(0)
-      setSeen(kept.fills + 1)
       setRefusal(answer.refusal)
+      if (answer.refusal === undefined)
+        setGiven((before) => before && { ...before, fills: fills + 1, recorded: filled })
       // What was refused was given on a page that somebody else had gone past.
       revalidate()
     }
     const timer = setTimeout(send, lost > 0 ? AGAIN_MS : 0)
     return () => clearTimeout(timer)
-  }, [goes, filled, kept.fills, lost, revalidate])
+  }, [goes, filled, fills, lost, revalidate])
 
-  const set = (values: Readonly<Record<string, number | string | undefined>>) => {
-    setFilled((before) => {
-      const known = Object.entries({ ...before, ...values }).filter(([, value]) => value !== undefined)
-      return Object.fromEntries(known) as Filled
+  const set = (values: Readonly<Record<string, number | string | undefined>>) =>
+    setGiven((before) => {
+      const on = before === undefined || isSettled ? standing : before
+      const known = Object.entries({ ...on.filled, ...values }).filter(([, value]) => value !== undefined)
+      return { ...on, filled: Object.fromEntries(known) as Filled }
     })
-    setTouched(true)
-  }
   /** What was set in another way than by typing shows as it was set. */
   const setAside = (ids: readonly string[]) =>
     setTyped((before) => Object.fromEntries(Object.entries(before).filter(([id]) => !ids.includes(id))))
@@ -89,7 +94,7 @@ export function useSheet(kept: Kept, locked: boolean, canBe: (filled: Filled) =>
     if (field.kind === 'amount') return readQuantity(value, field.quantity, units[field.quantity])?.metric
     return readNumber(value)
   }
-  const standing = (field: SheetField): string => {
+  const shown = (field: SheetField): string => {
     const value = filled[field.id]
     if (value === undefined) return ''
     return field.kind === 'amount' ? (text(field.quantity, Number(value)) ?? '') : String(value)
@@ -100,8 +105,8 @@ export function useSheet(kept: Kept, locked: boolean, canBe: (filled: Filled) =>
     impossible,
     lost: lost > 0,
     recording: sending || waits,
-    recorded: touched && !differs,
-    valueOf: (field: SheetField): string => typed[field.id] ?? standing(field),
+    recorded: given !== undefined && !differs,
+    valueOf: (field: SheetField): string => typed[field.id] ?? shown(field),
     faultOf(field: SheetField): string | undefined {
       const value = typed[field.id]?.trim()
       if (!value) return undefined
@@ -123,10 +128,8 @@ export function useSheet(kept: Kept, locked: boolean, canBe: (filled: Filled) =>
     leave: () => setTyping(false),
     /** What was recorded meanwhile, instead of what stands on this page. */
     takeWhatStands() {
-      setFilled(kept.filled)
+      setGiven(undefined)
       setTyped({})
-      setTouched(false)
-      setSeen(kept.fills)
       setRefusal(undefined)
     },
   }
