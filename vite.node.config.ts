@@ -20,6 +20,7 @@ export default defineConfig({
         'line-maps': here('./scripts/line-maps.ts'),
         bench: here('./scripts/bench.ts'),
         tester: here('./devices/tester/start.ts'),
+        scale: here('./devices/scale/start.ts'),
         'golden-logs': here('./scripts/golden-logs.ts'),
         'keep-release': here('./scripts/keep-release.ts'),
         'build-snapshot': here('./scripts/build-snapshot.ts'),

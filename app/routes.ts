@@ -51,6 +51,7 @@ export default [
   route('jobs/:jobId/stream', 'routes/job-stream.ts'),
   route('jobs/:jobId/cab', 'routes/job-cab.ts'),
   route('tester/read', 'routes/tester-read.ts'),
+  route('scale/stream', 'routes/scale-stream.ts'),
   route('jobs/:jobId/events', 'routes/job-events.ts'),
   route('jobs/:jobId/declined', 'routes/job-declined.ts'),
   route('jobs/:jobId/sheets/:sheet/:place/fill', 'routes/job-sheet-fill.ts'),

@@ -2,7 +2,7 @@ import type { StoredVehicle } from '~/db/vehicles.server'
 import { newId } from '~/lib/ids'
 import { fact } from '~core/base/decision'
 import { applyEvent } from '~core/job/apply'
-import { carefulAct } from '~core/job/careful'
+import { carefulAct, carefulProof } from '~core/job/careful'
 import type { JobEvent, Person, Unstamped } from '~core/job/events'
 import { followUpFact, followUpsOf } from '~core/job/follow-ups'
 import { currentPoint, currentStage } from '~core/job/points'
@@ -73,8 +73,7 @@ export function eventsOfStory(
       now = add(act)
   }
   if (story.until === 'filed') {
-    for (const { id: check, measure, holdS } of checksFor(now))
-      now = add({ type: 'check-proved', check, passed: true, value: measure && 0, heldS: holdS, note: '' })
+    for (const check of checksFor(now)) for (const act of carefulProof(now, check)) now = add(act)
     now = add({
       type: 'filed',
       outcome: 'fit',

@@ -1,12 +1,27 @@
-import { connect } from 'node:net'
 import { testerIds } from '~core/fluid/testers'
 import { LONGEST_LINE, READ, readLine, type Said, STOP } from '~core/fluid/testers/lines'
+import { type Ended, plugInto } from './device-port.server'
 
-const CONNECT_MS = 2000
 /** An instrument says something at least this often while it reads. */
 const SILENT_MS = 8000
 
 const fault = (code: string, text: string): Said => ({ says: 'fault', code, text })
+const noTester = fault(
+  'no-tester',
+  'No tester answers here. Plug it in and read again, or type what it shows.',
+)
+const endedAs: Record<Ended, Said> = {
+  'no-answer': noTester,
+  silent: fault(
+    'silent',
+    'The tester has gone quiet. Nothing was taken from it: look at its cable, then read again.',
+  ),
+  unplugged: fault(
+    'unplugged',
+    'The tester was unplugged before it had finished. Nothing was taken from it: plug it in and read again, or type what it shows.',
+  ),
+  'too-long': fault('garbled', 'What answers on the tester’s port is no tester.'),
+}
 
 /**
  * Take one reading from the instrument on this machine's port: what it says, line by line, the last of them a reading
@@ -19,79 +34,33 @@ export async function* readTester(
   signal: AbortSignal,
   silentMs = SILENT_MS,
 ): AsyncGenerator<Said> {
-  const socket = connect({ host: '127.0.0.1', port })
-  socket.setEncoding('utf8')
-  socket.setTimeout(CONNECT_MS)
-  const heard: Said[] = []
-  let ended: Said | undefined
-  let greeted = false
-  let wake = () => {}
-  const end = (said: Said) => {
-    ended ??= said
-    socket.destroy()
-    wake()
-  }
-  socket.on('connect', () => socket.setTimeout(silentMs))
-  socket.on('timeout', () =>
-    end(
-      fault(
-        'silent',
-        'The tester has gone quiet. Nothing was taken from it: look at its cable, then read again.',
-      ),
-    ),
-  )
-  socket.on('error', () =>
-    end(fault('no-tester', 'No tester answers here. Plug it in and read again, or type what it shows.')),
-  )
-  socket.on('close', () =>
-    end(
-      greeted
-        ? fault(
-            'unplugged',
-            'The tester was unplugged before it had finished. Nothing was taken from it: plug it in and read again, or type what it shows.',
-          )
-        : fault('no-tester', 'No tester answers here. Plug it in and read again, or type what it shows.'),
-    ),
-  )
-  let waiting = ''
-  socket.on('data', (text: string) => {
-    waiting += text
-    const lines = waiting.split('\n')
-    waiting = lines.pop() ?? ''
-    if (waiting.length > LONGEST_LINE)
-      return end(fault('garbled', 'What answers on the tester’s port is no tester.'))
-    for (const line of lines) {
-      const said = readLine(line, testerIds)
-      if (said.says === 'hello' && !greeted) {
-        greeted = true
-        socket.write(`${READ}\n`)
-        heard.push(said)
-      } else if (said.says === 'busy' && greeted) heard.push(said)
-      else if (said.says === 'reading' && greeted) return end(said)
-      else
-        return end(
-          said.says === 'fault' ? said : fault('garbled', 'The tester spoke out of turn. Read again.'),
-        )
-    }
-    wake()
-  })
+  const cable = plugInto(port, { silentMs, longest: LONGEST_LINE })
   const stop = () => {
-    if (socket.writable) socket.write(`${STOP}\n`)
-    end(fault('stopped', 'Stopped. Nothing was taken from the tester.'))
+    cable.say(STOP)
+    cable.cut()
   }
   signal.addEventListener('abort', stop)
   try {
-    while (true) {
-      const next = heard.shift()
-      if (next) yield next
-      else if (ended) return yield ended
+    let greeted = false
+    for await (const heard of cable) {
+      if ('ended' in heard) {
+        if (signal.aborted) return yield fault('stopped', 'Stopped. Nothing was taken from the tester.')
+        return yield heard.ended === 'unplugged' && !greeted ? noTester : endedAs[heard.ended]
+      }
+      const said = readLine(heard.line, testerIds)
+      if (said.says === 'hello' && !greeted) {
+        greeted = true
+        cable.say(READ)
+        yield said
+      } else if (said.says === 'busy' && greeted) yield said
+      else if (said.says === 'reading' && greeted) return yield said
       else
-        await new Promise<void>((resolve) => {
-          wake = resolve
-        })
+        return yield said.says === 'fault'
+          ? said
+          : fault('garbled', 'The tester spoke out of turn. Read again.')
     }
   } finally {
     signal.removeEventListener('abort', stop)
-    socket.destroy()
+    cable.cut()
   }
 }

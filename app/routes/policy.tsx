@@ -1,9 +1,9 @@
 import { useState } from 'react'
 import { data, Form, Link } from 'react-router'
 import { database } from '~/context'
+import { devicePort, saveDevicePort } from '~/db/device-ports.server'
 import { workOutAllDue } from '~/db/due.server'
 import { savePolicy, shopPolicy } from '~/db/policy.server'
-import { saveTesterPort, testerPort } from '~/db/tester.server'
 import { unitFieldOf } from '~/lib/fields'
 import { ALL, limitName, type PolicyRead, ROW, readPolicyForm } from '~/lib/policy-form'
 import { today } from '~/lib/today'
@@ -18,30 +18,39 @@ import type { Route } from './+types/policy'
 
 export async function loader({ context }: Route.LoaderArgs) {
   const db = context.get(database)
-  return { policy: await shopPolicy(db), port: await testerPort(db) }
+  return {
+    policy: await shopPolicy(db),
+    ports: { tester: await devicePort(db, 'tester'), scale: await devicePort(db, 'scale') },
+  }
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
   const form = await request.formData()
   const db = context.get(database)
-  const portText = String(form.get('port') ?? '').trim()
-  const port = portText === '' ? undefined : Number(portText)
-  const portBad = port !== undefined && !(/^\d+$/.test(portText) && port >= 1 && port <= 65_535)
+  const tester = readPort(form, 'port')
+  const scale = readPort(form, 'scale')
   const read: PolicyRead = readPolicyForm(form)
-  const faults = {
-    ...(read.ok ? {} : read.faults),
-    ...(portBad && { port: 'Give a port from 1 to 65535, or nothing.' }),
-  }
-  if (!read.ok || portBad) return data({ saved: false, faults }, { status: 400 })
-  await saveTesterPort(db, port)
+  const faults = { ...(read.ok ? {} : read.faults), ...tester.faults, ...scale.faults }
+  if (!read.ok || tester.faults || scale.faults) return data({ saved: false, faults }, { status: 400 })
+  await saveDevicePort(db, 'tester', tester.port)
+  await saveDevicePort(db, 'scale', scale.port)
   await savePolicy(db, read.policy)
   await workOutAllDue(db, today())
   return data({ saved: true, faults })
 }
 
+/** A port as it was typed; nothing typed is no instrument. */
+function readPort(form: FormData, field: string): { port?: number; faults?: Record<string, string> } {
+  const text = String(form.get(field) ?? '').trim()
+  if (text === '') return {}
+  const port = Number(text)
+  if (/^\d+$/.test(text) && port >= 1 && port <= 65_535) return { port }
+  return { faults: { [field]: 'Give a port from 1 to 65535, or nothing.' } }
+}
+
 type Row = { id: string; spec?: string; kind?: string; limits: Limits }
 
-export default function PolicyPage({ loaderData: { policy, port }, actionData }: Route.ComponentProps) {
+export default function PolicyPage({ loaderData: { policy, ports }, actionData }: Route.ComponentProps) {
   const [rows, setRows] = useState<Row[]>(() => policy.others.map((row, i) => ({ id: `row${i}`, ...row })))
   const [next, setNext] = useState(rows.length)
   const faults: Record<string, string> = actionData?.faults ?? {}
@@ -123,20 +132,25 @@ export default function PolicyPage({ loaderData: { policy, port }, actionData }:
         Other limits for a kind or a fluid
       </button>
       <HardUses />
-      <label className="grid max-w-sm gap-1">
-        <span className="field-label">Port of the fluid tester on this machine</span>
-        <input
+      <div className="grid gap-4 md:grid-cols-2">
+        <PortField
           name="port"
-          defaultValue={port ?? ''}
-          inputMode="numeric"
-          className="input"
-          aria-invalid={faults.port ? true : undefined}
-        />
-        <span className="text-sm text-quiet">
+          label="Port of the fluid tester on this machine"
+          first={ports.tester}
+          fault={faults.port}
+        >
           “Read now” at the Test asks it. The simulated one (bin/tester) speaks on 4801. Empty: none.
-        </span>
-        {faults.port && <span className="fault">{faults.port}</span>}
-      </label>
+        </PortField>
+        <PortField
+          name="scale"
+          label="Port of the scale on this machine"
+          first={ports.scale}
+          fault={faults.scale}
+        >
+          “Weigh the bottle” in the bay listens to it. The simulated one (bin/scale) speaks on 4803. Empty:
+          none.
+        </PortField>
+      </div>
       <div className="flex flex-wrap items-center gap-4">
         <button type="submit" className="button button-main">
           Save, and work every vehicle’s day out again
@@ -153,6 +167,25 @@ export default function PolicyPage({ loaderData: { policy, port }, actionData }:
         )}
       </div>
     </Form>
+  )
+}
+
+type PortProps = { name: string; label: string; first?: number; fault?: string; children: React.ReactNode }
+
+function PortField({ name, label, first, fault, children }: PortProps) {
+  return (
+    <label className="grid content-start gap-1">
+      <span className="field-label">{label}</span>
+      <input
+        name={name}
+        defaultValue={first ?? ''}
+        inputMode="numeric"
+        className="input"
+        aria-invalid={fault ? true : undefined}
+      />
+      <span className="text-sm text-quiet">{children}</span>
+      {fault && <span className="fault">{fault}</span>}
+    </label>
   )
 }
 

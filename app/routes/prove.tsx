@@ -8,6 +8,7 @@ import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
 import { WhatChanged } from '~/components/bay/what-changed'
 import { CheckRow } from '~/components/prove/check-row'
+import { PlacesList } from '~/components/prove/places-list'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { toAddress } from '~/lib/fault-address'
@@ -66,6 +67,9 @@ export default function ProvePage() {
                 <>
                   {check.joints && <JointsList state={state} act={act} locked={locked || back} />}
                   {check.wheelNuts && <WheelsThatWereOff state={state} />}
+                  {check.places && (
+                    <PlacesList check={check} state={state} act={act} locked={locked || back} />
+                  )}
                 </>
               }
             />

@@ -10,8 +10,8 @@ import { ProductFields } from '~/components/test/product-fields'
 import { ReadNow } from '~/components/test/read-now'
 import { ReadingFields } from '~/components/test/reading-fields'
 import { database } from '~/context'
+import { devicePort } from '~/db/device-ports.server'
 import { findJob } from '~/db/jobs.server'
-import { testerPort } from '~/db/tester.server'
 import { typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
 import { judgedBy } from '~/lib/judged.server'
@@ -37,7 +37,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     vehicleId: state.vehicleId,
     colour: state.checkIn.colour,
     before: state.tested,
-    port: await testerPort(db),
+    port: await devicePort(db, 'tester'),
     locked: state.run?.plateConfirmed === true || state.filed !== undefined,
     eventId: newId(),
   }

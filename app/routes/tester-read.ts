@@ -1,12 +1,12 @@
 import { data } from 'react-router'
 import { database } from '~/context'
-import { testerPort } from '~/db/tester.server'
+import { devicePort } from '~/db/device-ports.server'
 import { readTester } from '~/lib/read-tester.server'
 import type { Route } from './+types/tester-read'
 
 /** Takes a reading from the shop's tester: what it says as lines of JSON, as it says them. */
 export async function action({ request, context }: Route.ActionArgs) {
-  const port = await testerPort(context.get(database))
+  const port = await devicePort(context.get(database), 'tester')
   if (port === undefined)
     throw data({ sentence: 'This shop has no tester on a port: see Shop.' }, { status: 404 })
   const said = readTester(port, request.signal)

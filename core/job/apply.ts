@@ -123,12 +123,14 @@ const readers: { [K in UndoKey]: (state: JobState) => JobState[K] } = {
   standing: (state) => state.standing,
   joints: (state) => state.joints,
   offThings: (state) => state.offThings,
+  placesLooked: (state) => state.placesLooked,
 }
 const remembering = undoKeys.map((key) => ({ key, of: readers[key] }))
 
 /** Keep what an act changed; one that is final leaves nothing to take back. */
 function remembered(after: JobState, before: JobState, kind: EventKind, event: JobEvent): Undoable[] {
   if (event.type === 'undone') return after.undoable
+  if (kind.undo === 'along') return before.undoable
   if (!kind.undo) return []
   const keys: UndoKey[] = []
   const was: Record<string, unknown> = {}

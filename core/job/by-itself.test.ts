@@ -48,6 +48,15 @@ describe('the next press', () => {
     expect(followsAfter(looked().do(look), { type: 'bottle-emptied' })).toBeUndefined()
   })
 
+  test('follows also where the scale wrote a pull down meanwhile', () => {
+    const job = looked().do(look)
+    job.until((now) => now.run.call === 'closed' && now.run.lookDue === false)
+    const before = job.state
+    job.do(callNow(job.run, 'release', job.state.callTurn ?? 0))
+    job.do({ type: 'bottle-weighed', ml: 8, weighings: 0 })
+    expect(followsByItself(before, job.state)?.act).toBe('press')
+  })
+
   test('does not follow where the bleeder is done or fluid is to be poured first', () => {
     const job = routine()
     job.until(({ state }) => carefulAct(state)?.type === 'topped-up')

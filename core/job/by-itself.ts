@@ -38,7 +38,7 @@ export function followsByItself(before: JobState, after: JobState): CallMove | u
 /** Whether a pull at this joint ended as it should, was looked at, or the joint was opened for the next one. */
 function wentOn(before: JobState, after: JobState, point: string): boolean {
   const [was, is] = [before.run, after.run]
-  if (!was || !is || currentPoint(was) !== point || after.length !== before.length + 1) return false
+  if (!was || !is || currentPoint(was) !== point || actsBetween(before, after) !== 1) return false
   if (after.troubles.length !== before.troubles.length || airAt(before, point) !== airAt(after, point))
     return false
   if (is.call === 'rest') return was.call === 'closed' || (was.call === 'rest' && wasAwaited(before))
@@ -51,5 +51,9 @@ function wasAwaited(before: JobState): boolean {
   if (!run) return false
   return lookOwed(run) || pourSoon(before) !== undefined || placeUnderWork(run)?.ready !== true
 }
+
+/** Acts from one state to a later one; what the scale under the bottle wrote down by itself is none. */
+export const actsBetween = (before: JobState, after: JobState): number =>
+  after.length - before.length - ((after.run?.weighed?.times ?? 0) - (before.run?.weighed?.times ?? 0))
 
 const airAt = ({ run }: JobState, point: string) => (run && currentStage(run)?.at[point]?.airDrawn) ?? 0

@@ -19,6 +19,8 @@ import {
   openPoints,
   pointWants,
 } from './points'
+import type { ProofCheck } from './proofs/checks'
+import { GOOD, placesLeft } from './proofs/places'
 import { runsOn } from './runs-on'
 import { bleedDone } from './selectors'
 import { jointToShut, standsUp } from './standing'
@@ -73,7 +75,7 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   if (!progress.ready && run.call === 'rest' && !lookOwed(run)) return { type: 'point-ready', point }
   const wants = pointWants(vehicle, stageRun, point)
   const targetMl = stageRun.stage.mlByBleeder?.[point] ?? 0
-  const lookMl = runsOn(state)?.ml ?? LOOK_ML
+  const lookMl = runsOn(state)?.ml || LOOK_ML
   const through = run.call === 'open' ? progress.ml + lookMl : progress.ml
   const look = {
     type: 'pull-seen',
@@ -131,4 +133,24 @@ function topUp(state: JobState): Unstamped<FloorEvent> | undefined {
 function stepDone(state: JobState, step: Step): Unstamped<FloorEvent> {
   const ml = step.asksMl && Math.round(amountToMove(state, step) ?? DRAWN_ML)
   return { type: 'step-done', step: step.id, ml, heldS: step.holdS }
+}
+
+/** What a careful technician does to pass one proof where everything is as it should be: its places, then the proof. */
+export function carefulProof(state: JobState, check: ProofCheck): Unstamped<FloorEvent>[] {
+  const { id, measure, holdS } = check
+  const failed = state.proofs[id]?.passed === false
+  return [
+    ...placesLeft(state, check).map(
+      (place) => ({ type: 'place-looked', check: id, place: place.id, is: GOOD }) as const,
+    ),
+    {
+      type: 'check-proved',
+      check: id,
+      passed: true,
+      value: measure && 0,
+      heldS: holdS,
+      note: '',
+      ...(failed && { remedy: 'set right' }),
+    },
+  ]
 }

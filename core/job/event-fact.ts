@@ -87,6 +87,7 @@ export function eventFact(event: JobEvent): Fact {
       return said(event, { what: offFact(event) })
     case 'pedal-felt':
       return said(event, { biteMm: event.biteMm, firmMm: event.firmMm, bottomMm: event.bottomMm })
+    case 'bottle-weighed':
     case 'tank-read':
       return said(event, { amountMl: event.ml })
     case 'container-opened':
@@ -100,6 +101,8 @@ export function eventFact(event: JobEvent): Fact {
       return said(event, { why: event.why })
     case 'resumed':
       return said(event, { asLeft: event.asLeft, found: event.found })
+    case 'place-looked':
+      return said(event, { check: proofFact(event.check), place: event.place, is: fact(`place-${event.is}`) })
     case 'check-proved':
       return said(event, {
         check: proofFact(event.check),

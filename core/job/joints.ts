@@ -75,8 +75,11 @@ export function nextFor(of: JointState): JointStep | undefined {
 }
 
 /** Nothing is proved any more: what was dry under the effort of that proof is looked at anew. */
-export const proofsVoid = ({ joints }: Pick<JobState, 'joints'>): Pick<JobState, 'proofs' | 'joints'> => ({
+export const proofsVoid = ({
+  joints,
+}: Pick<JobState, 'joints'>): Pick<JobState, 'proofs' | 'joints' | 'placesLooked'> => ({
   proofs: {},
+  placesLooked: undefined,
   joints:
     joints &&
     Object.fromEntries(Object.entries(joints).map(([id, each]) => [id, { ...each, dryUnderEffort: false }])),

@@ -1,3 +1,4 @@
+import { secondsBetween } from '../base/day'
 import { fact, type Notice } from '../base/decision'
 import { RESTRICTED_SHARE } from '../physics/hydraulics/restriction'
 import type { Vehicle } from '../vehicle/schema'
@@ -64,9 +65,9 @@ function nearMin({ vehicle, run }: Running, stageRun: StageRunState, point: stri
   if (isFed(run, stageRun.stage)) return false
   const watch = watchAt({ vehicle, run }, point)
   if (watch?.aboveMinMl === undefined) return true
-  const { pulls = 0, ml: countedMl = 0 } = pointOf(stageRun, point)?.unseen ?? {}
+  const { pulls = 0, weighed = 0, ml: countedMl = 0 } = pointOf(stageRun, point)?.unseen ?? {}
   const mostMl = Math.max(PULL_VARIES * ml, fullStrokeMl(vehicle, point) ?? 0)
-  return watch.aboveMinMl + countedMl < (pulls + 2) * mostMl
+  return watch.aboveMinMl + countedMl < (pulls - weighed + 2) * mostMl
 }
 
 /** A pull that is written down with later ones: counted by what the ones before brought, until the bottle is looked at. */
@@ -84,7 +85,7 @@ export function withUnseenPull({ vehicle }: Running, run: RunState, point: strin
 function countedUnseen(stageRun: StageRunState, point: string, ml: number): PointRun {
   const next = copyOfPoint(pointOf(stageRun, point) ?? freshPoint())
   const { pulls = 0, sinceAir = 0, ml: countedMl = 0 } = next.unseen ?? {}
-  next.unseen = { pulls: pulls + 1, sinceAir: sinceAir + 1, ml: countedMl + ml }
+  next.unseen = { ...next.unseen, pulls: pulls + 1, sinceAir: sinceAir + 1, ml: countedMl + ml }
   next.pulls++
   next.counted++
   next.ml += ml
@@ -99,9 +100,13 @@ export const pullsUnseen = ({ run }: Pick<JobState, 'run'>): Notice | undefined 
 export const lookFirst = (state: Running): boolean => {
   const { run, standing } = state
   if (run.call !== 'rest' || run.lookDue || !unseenNow(run)) return run.call === 'rest' && run.lookDue
-  const ready = placeUnderWork(run)?.ready === true
+  const { ready, unseen } = placeUnderWork(run) ?? {}
+  if (unseen?.short) return true
   return (
-    !ready || stepAtRest(state) !== undefined || standing.open.length > 0 || pourSoon(state) !== undefined
+    ready !== true ||
+    stepAtRest(state) !== undefined ||
+    standing.open.length > 0 ||
+    pourSoon(state) !== undefined
   )
 }
 
@@ -119,4 +124,25 @@ export function lookSpeaksFor({ run, vehicle }: Running): { pulls: number; lastP
   const stageRun = currentStage(run)
   const most = stageRun ? cleanPullsWanted(vehicle, stageRun.stage) : 1
   return { pulls: pulls + notCounted, lastPulls: Math.min(most, sinceAir + notCounted) }
+}
+
+/** Longer between two looks at an open bleeder is no measurement. @source from memory */
+const LONGEST_LOOK_S = 1800
+
+/** What came since it was opened or looked at last, in the company it ran in; another company is timed anew. */
+export function timeFlow(
+  next: PointRun,
+  progress: PointRun,
+  run: RunState,
+  { ml, at }: { ml: number; at: string },
+) {
+  if (run.openedAt === undefined) return
+  const seconds = secondsBetween(run.openedAt, at)
+  // A clock that was set back, or a look that was forgotten for an hour, says nothing of a flow.
+  if (!(seconds > 0 && seconds < LONGEST_LOOK_S)) return
+  const company = (run.hung ?? []).map(({ point }) => point).sort()
+  const same = (progress.timedWith ?? []).join('\n') === company.join('\n')
+  next.timedMl = (same ? (progress.timedMl ?? 0) : 0) + ml
+  next.timedS = (same ? (progress.timedS ?? 0) : 0) + seconds
+  next.timedWith = company.length > 0 ? company : undefined
 }

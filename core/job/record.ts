@@ -56,7 +56,16 @@ const pointSchema = z.object({
   bubbles: z.enum(bubbleKinds).optional(),
   still: z.number().optional(),
   looks: z.array(z.enum(bubbleKinds)).optional(),
-  unseen: z.object({ pulls: z.number(), sinceAir: z.number(), ml: amount }).optional(),
+  unseen: z
+    .object({
+      pulls: z.number(),
+      sinceAir: z.number(),
+      ml: amount,
+      weighed: z.number().optional(),
+      short: z.literal(true).optional(),
+    })
+    .optional(),
+  weighedMl: amount.optional(),
   seenAt: z.string().optional(),
   timedMl: amount.optional(),
   timedS: amount.optional(),
@@ -86,6 +95,7 @@ const runSchema = z.object({
   bottleOn: z.literal(true).optional(),
   bottleMl: amount,
   mends: z.array(z.object({ id, steps: z.array(stepSchema), stepsDone: z.array(id) })),
+  weighed: z.object({ times: z.number(), ml: amount }).optional(),
   tankMl: amount.optional(),
   openedAt: z.string().optional(),
   frontMl: z.record(z.string(), amount).optional(),
@@ -119,6 +129,7 @@ export const recordSchema = z.object({
   declinedLines: z.array(declinedLineSchema).optional(),
   joints: z.record(z.string(), jointStateSchema).optional(),
   offThings: z.array(offThingSchema).optional(),
+  placesLooked: z.record(z.string(), z.record(z.string(), z.string())).optional(),
   pedal: z.array(pedalFeltSchema).optional(),
   earlier: z.array(z.object({ why: factSchema, plate: id, at: z.string(), tally: tallySchema })),
   proofs: z.record(

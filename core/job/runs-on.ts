@@ -19,7 +19,7 @@ export type RunsOn = { ml: number; nearMin: boolean }
  * How much may run at the open bleeder in hand before somebody looks: a little at first and while bubbles come, then
  * until the clean end is near, then its end; and never as far as the reservoir's MIN.
  *
- * @returns mL, above 0; undefined where pulls are looked at one by one, or what comes is not measured
+ * @returns mL, 0 where somebody looks now; undefined where pulls are looked at one by one, or what comes is not measured
  */
 export function runsOn(state: Pick<JobState, 'vehicle' | 'run'>): RunsOn | undefined {
   const { vehicle, run } = state
@@ -28,11 +28,16 @@ export function runsOn(state: Pick<JobState, 'vehicle' | 'run'>): RunsOn | undef
   if (!run || !stageRun || point === undefined || run.call !== 'open') return undefined
   if (looksAfterPull(stageRun.stage) || !callOf(stageRun.stage).looks.ml) return undefined
   const one = usualPullMl(vehicle, point)
-  const { wantsMl, wantsClean } = pointWants(vehicle, stageRun, point)
+  const { wantsMl: wantsNowMl, wantsClean } = pointWants(vehicle, stageRun, point)
+  const progress = pointOf(stageRun, point)
+  // Reckoned from the last look on: what a scale told meanwhile brings its mark nearer, and does not move it.
+  const sinceMl = progress?.weighedMl ?? 0
+  const wantsMl = wantsNowMl > 0 ? wantsNowMl + sinceMl : 0
   const endMl = cleanPullsWanted(vehicle, stageRun.stage) * one
   const nearEnd = wantsMl - endMl
-  const settled = pointOf(stageRun, point)?.bubbles === 'none'
-  const wanted = !settled ? endMl : nearEnd > endMl ? nearEnd : Math.max(wantsMl, wantsClean * one, one)
+  const settled = progress?.bubbles === 'none'
+  const fromLookMl = !settled ? endMl : nearEnd > endMl ? nearEnd : Math.max(wantsMl, wantsClean * one, one)
+  const wanted = Math.max(0, fromLookMl - sinceMl)
   if (isFed(run, stageRun.stage)) return { ml: wanted, nearMin: false }
   const watch = watchAt({ vehicle, run }, point)
   const bottles = 1 + (run.hung?.length ?? 0)

@@ -14,6 +14,7 @@ import type { JointState } from './joints'
 import type { OffThing } from './off-things'
 import type { PedalFelt } from './pedal-felt'
 import type { Standing } from './standing'
+import type { Weighed } from './weighed'
 
 export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
 export type Station = (typeof stations)[number]
@@ -45,6 +46,8 @@ export type PointRun = {
   looks?: Bubbles[]
   /** Pulls since the last look, which the next one speaks for. */
   unseen?: Unseen
+  /** What came since the last look by the scale under the bottle. */
+  weighedMl?: number
   /** When it was looked at last. */
   seenAt?: string
   /** What came while it stood open and something drove it, and in how long. */
@@ -54,8 +57,11 @@ export type PointRun = {
   timedWith?: string[]
 }
 
-/** Pulls that nobody looked at: how many, of these since air was drawn in, and what they are taken to have brought. */
-export type Unseen = { pulls: number; sinceAir: number; ml: number }
+/**
+ * Pulls that nobody looked at: how many, of these since air was drawn in, and what they are taken to have brought where
+ * no scale told it; `short` once the scale told much less than they should bring.
+ */
+export type Unseen = { pulls: number; sinceAir: number; ml: number; weighed?: number; short?: true }
 
 /** What went in and out during one stage. */
 export type Tally = {
@@ -105,6 +111,8 @@ export type RunState = {
   /** What stands in the catch bottle, by its own marks. */
   bottleMl: number
   mends: Mend[]
+  /** What the scale under it told so far; absent where there is none. */
+  weighed?: Weighed
   /** An inverted bottle stands on the reservoir and keeps its level. */
   bottleOn?: true
   /** What is left in the machine's own tank, or in that bottle, by what went through since it was looked at; absent while nobody has said. */
@@ -151,6 +159,7 @@ export const undoKeys = [
   'standing',
   'joints',
   'offThings',
+  'placesLooked',
 ] as const
 export type UndoKey = (typeof undoKeys)[number]
 
@@ -190,6 +199,8 @@ export type JobState = {
   declinedLines?: DeclinedLine[]
   /** Joints that were opened, by id: how far each has come. */
   joints?: Record<string, JointState>
+  /** What proofs that look place by place found, by proof and place. */
+  placesLooked?: Record<string, Record<string, string>>
   /** What came off to get at the brakes, the oldest first. */
   offThings?: OffThing[]
   /** How the pedal travelled, each time somebody pressed it with a rule beside it. */

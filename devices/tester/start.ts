@@ -1,10 +1,10 @@
 import { randomBytes } from 'node:crypto'
 import { createServer, type Socket } from 'node:net'
-import express from 'express'
 import { z } from 'zod'
 import { fluidSpecSchema } from '~core/fluid/specs'
 import { testerOf } from '~core/fluid/testers'
 import { LONGEST_LINE, lineOf, READ, type Said, STOP } from '~core/fluid/testers/lines'
+import { contentPolicy, listen, localApp } from '../local'
 import { type Dials, firstDials, kinds, shown } from './instrument'
 import { page } from './page'
 
@@ -12,7 +12,6 @@ import { page } from './page'
  * The stand-in for a fluid tester: a process of its own that speaks the tester's lines on a local socket, and a page
  * with its dials. It listens on this machine alone.
  */
-const HOST = '127.0.0.1'
 const linePort = Number(process.env.TESTER_PORT ?? 4801)
 const pagePort = Number(process.env.TESTER_PAGE_PORT ?? 4802)
 const STEPS = 10
@@ -90,25 +89,10 @@ const dialsSchema = z
   })
   .partial()
 
-const app = express()
-app.disable('x-powered-by')
-app.use((request, response, next) => {
-  // Whatever page is open elsewhere in this browser must not turn the dials.
-  const local = request.hostname === HOST || request.hostname === 'localhost'
-  const origin = request.get('origin')
-  const own = origin === undefined || origin === `http://${request.get('host')}`
-  if (local && own) next()
-  else response.sendStatus(403)
-})
-app.use(express.json({ limit: '10kb' }))
+const app = localApp()
 app.get('/', (_request, response) => {
   const nonce = randomBytes(16).toString('base64')
-  response
-    .set(
-      'Content-Security-Policy',
-      `default-src 'self'; script-src 'nonce-${nonce}'; style-src 'unsafe-inline'; img-src data:`,
-    )
-    .send(page(nonce))
+  response.set('Content-Security-Policy', contentPolicy(nonce)).send(page(nonce))
 })
 const state = () => ({ dials, plugged, display })
 app.post('/dials', (request, response) => {
@@ -128,21 +112,9 @@ app.post('/plug', (_request, response) => {
   response.json(state())
 })
 
-const taken = (port: number) => (error: NodeJS.ErrnoException) => {
-  console.error(
-    error.code === 'EADDRINUSE'
-      ? `Port ${port} is taken: stop what uses it, or set TESTER_PORT and TESTER_PAGE_PORT to others.`
-      : `Cannot listen on port ${port}: ${error.message}.`,
-  )
-  process.exit(1)
-}
-lines
-  .once('error', taken(linePort))
-  .listen(linePort, HOST, () =>
-    app
-      .listen(pagePort, HOST, () =>
-        console.log(`Simulated tester: dials at http://${HOST}:${pagePort}, lines on port ${linePort}`),
-      )
-      .once('error', taken(pagePort)),
-  )
-for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => process.exit(0))
+listen(lines, app, {
+  name: 'Simulated tester',
+  linePort,
+  pagePort,
+  setBy: 'TESTER_PORT and TESTER_PAGE_PORT',
+})

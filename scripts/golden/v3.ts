@@ -1,5 +1,6 @@
 import { jointsOf } from '~core/job/joints'
 import { stillOff } from '~core/job/off-things'
+import { brakedWheels } from '~core/job/proofs/places'
 import type { ScriptedJob } from '~test/worlds/scripted-job'
 import { at, by, parked, pointNow, resumed, wholeJob } from './acting'
 
@@ -59,6 +60,15 @@ export const thirdVersion: Record<string, () => ScriptedJob> = {
     for (const { id } of stillOff(job.state)) job.do({ type: 'put-back', off: id })
     job.until(({ state }) => jointsOf(state).every(({ id }) => state.joints?.[id]?.tight))
     return wholeJob(job.do({ type: 'joint-checked', joint: 'front left pipe at unit', is: 'wet' }))
+  },
+  'weighed-and-wheel-by-wheel': () => {
+    const job = passedOver(1).do({ type: 'bottle-weighed', ml: 6.5, weighings: 0 })
+    job.until(({ run }) => run.lookDue && run.call === 'rest')
+    job.do({ type: 'pull-seen', ml: 8.2, colour: 'brown', bubbles: 'none', weighed: true })
+    job.bledToTheEnd()
+    const [wheel] = brakedWheels(job.state)
+    job.do({ type: 'place-looked', check: 'wheels-free', place: wheel?.id ?? '', is: 'stays-on' })
+    return wholeJob(job)
   },
   'pedal-felt': () =>
     wholeJob(

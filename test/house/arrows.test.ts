@@ -10,6 +10,7 @@ const floors = [
   'units',
   'physics',
   'fluid',
+  'scale',
   'words',
   'vehicle',
   'rig',

@@ -14,7 +14,7 @@ import { openData } from '~/db/open.server'
 import { openPglite } from '~/db/pglite.server'
 import { filedDocument } from '~/db/record.server'
 import { newId } from '~/lib/ids'
-import { carefulAct } from '~core/job/careful'
+import { carefulAct, carefulProof } from '~core/job/careful'
 import type { JobEvent, Unstamped } from '~core/job/events'
 import { checksFor } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'
@@ -77,8 +77,7 @@ test.each(releases)(
       state = appended.state
     }
     for (let act = carefulAct(state); act; act = carefulAct(state)) await go(act)
-    for (const { id: check, measure, holdS } of checksFor(state))
-      await go({ type: 'check-proved', check, passed: true, value: measure && 0, heldS: holdS, note: '' })
+    for (const check of checksFor(state)) for (const act of carefulProof(state, check)) await go(act)
     const waste = Math.round(wasteMl(jobTally(state)))
     await go({ type: 'filed', outcome: 'fit', doneBy: una.name, checkedBy: osk, note: '', wasteMl: waste })
     expect((await filedDocument(db, jobId))?.outcome?.words).toBe('Fit to drive')

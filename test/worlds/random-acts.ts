@@ -57,6 +57,7 @@ export function randomAct(state: JobState, chance: Chance): Act {
     () => ({ type: 'taken-off', thing: chance.of([...offKinds, 'roof']), where: 'rear left' }),
     () => ({ type: 'put-back', off: stillOff(state)[0]?.id ?? 'nobody' }),
     () => ({ type: 'tank-read', ml }),
+    () => ({ type: 'bottle-weighed', ml, weighings: run?.weighed?.times ?? 0 }),
     () => ({ type: 'bottle-emptied' }),
     () => ({ type: 'bottle-hung', point: anyPoint }),
     () => ({ type: 'bottle-watched', point: anyPoint }),
@@ -96,6 +97,12 @@ export function randomAct(state: JobState, chance: Chance): Act {
       heldS,
       value: chance.of([undefined, 0, 4]),
       note: '',
+    }),
+    () => ({
+      type: 'place-looked',
+      check: chance.of(['wheels-free', 'wheel-nuts', 'level']),
+      place: chance.of([...partsOf(vehicle, 'wheel-brake').map(({ id }) => id), 'nowhere']),
+      is: chance.of(['good', 'stays-on', 'no-hold', 'odd']),
     }),
     () => ({ type: 'bleed-again', why: 'soft' }),
   ]

@@ -1,6 +1,6 @@
 import { addSeconds } from 'date-fns'
 import { applyEvent, replay } from '~core/job/apply'
-import { carefulAct } from '~core/job/careful'
+import { carefulAct, carefulProof } from '~core/job/careful'
 import type { JobEvent, Person, Unstamped } from '~core/job/events'
 import { callNow } from '~core/job/points'
 import { checksFor } from '~core/job/proofs/checks'
@@ -124,18 +124,9 @@ export class ScriptedJob {
   }
   /** Everything there is to prove, or what comes before one check. */
   proved(before?: string): this {
-    for (const { id, measure, holdS } of checksFor(this.state)) {
-      if (id === before) break
-      const failed = this.state.proofs[id]?.passed === false
-      this.do({
-        type: 'check-proved',
-        check: id,
-        passed: true,
-        value: measure && 0,
-        heldS: holdS,
-        note: '',
-        ...(failed && { remedy: 'set right' }),
-      })
+    for (const check of checksFor(this.state)) {
+      if (check.id === before) break
+      for (const act of carefulProof(this.state, check)) this.do(act)
     }
     return this
   }

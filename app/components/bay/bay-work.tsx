@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
 import { type Amount, useFieldText } from '~/lib/units'
+import type { ScaleHere } from '~/run-client/use-bottle-scale'
 import type { FloorAct } from '~/run-client/use-job-run'
 import type { Phone } from '~core/cab/agree'
 import { levelFirst, reservoirNamed } from '~core/job/levels'
@@ -32,10 +33,12 @@ type Props = {
   act: Act
   /** How the phone in the cab stands. */
   phone: Phone
+  /** The scale under the bottle, where the bay has one. */
+  scale?: ScaleHere
 }
 
 /** What is to be done now, whatever it is: a level to look at, a step, a point to prepare, the call, a look, or the way to the proof. */
-export function BayWork({ state, run, jobId, saved, act, phone }: Props) {
+export function BayWork({ state, run, jobId, saved, act, phone, scale }: Props) {
   const stageRun = currentStage(run)
   const left = jointToShut({ ...state, run })
   if (left) return <ShutPanel key={left.point} state={state} joint={left} act={act} />
@@ -59,7 +62,17 @@ export function BayWork({ state, run, jobId, saved, act, phone }: Props) {
   if (bleedDone(state)) return <ToTheProof jobId={jobId} saved={saved} />
   const point = currentPoint(run)
   if (point === undefined || !stageRun) return null
-  return <PointPanel state={state} run={run} stageRun={stageRun} point={point} act={act} phone={phone} />
+  return (
+    <PointPanel
+      state={state}
+      run={run}
+      stageRun={stageRun}
+      point={point}
+      act={act}
+      phone={phone}
+      scale={scale}
+    />
+  )
 }
 
 function ToTheProof({ jobId, saved }: { jobId: string; saved: boolean }) {

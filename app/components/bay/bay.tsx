@@ -6,11 +6,13 @@ import { showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { JobHere } from '~/run-client/job-here'
+import { useBottleScale } from '~/run-client/use-bottle-scale'
 import type { Phone } from '~core/cab/agree'
+import { bottlesAtOnce } from '~core/job/bottles'
 import { frontShares } from '~core/job/front'
 import { type Learned, learnedSentence } from '~core/job/learned/learned'
 import { levelFirst } from '~core/job/levels'
-import { cabAhead, currentPoint, currentStage, feedsReservoir } from '~core/job/points'
+import { cabAhead, callOf, currentPoint, currentStage, feedsReservoir } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
 import { jointToShut } from '~core/job/standing'
 import type { RunState } from '~core/job/state'
@@ -22,6 +24,7 @@ import { Findings } from './findings'
 import { Foot } from './foot'
 import { PourFrom } from './pour-from'
 import { Refusal } from './refusal'
+import { ScaleLine } from './scale-line'
 import { StandsLine } from './stands-line'
 import { WayDialog } from './way-dialog'
 import { WhatChanged } from './what-changed'
@@ -37,7 +40,9 @@ type Props = {
 
 /** The bay at work: what is to be done now, what is counted, the map, and what went wrong. */
 export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
-  const { state, act, refusal, link, jobId } = here
+  const { state, refusal, link, jobId } = here
+  const scale = useBottleScale(state, here.act)
+  const { act } = scale
   const show = useShow()
   const say = useSay()
   const stageRun = currentStage(run)
@@ -67,13 +72,22 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
           {justNow && <WhatChanged report={lastTrouble} loud />}
           {!looksFirst && <PourFrom state={state} act={act} shelf={shelf} />}
           <LearnedHere learned={learned} point={currentPoint(run)} />
-          <BayWork state={state} run={run} jobId={jobId} saved={link === 'saved'} act={act} phone={phone} />
+          <BayWork
+            state={state}
+            run={run}
+            jobId={jobId}
+            saved={link === 'saved'}
+            act={act}
+            phone={phone}
+            scale={scale}
+          />
         </section>
         <Foot here={here} />
       </div>
       <aside className="grid gap-4">
-        <Findings state={state} act={here.act} />
+        <Findings state={state} act={act} />
         {working && <Counters state={state} stageRun={stageRun} act={act} />}
+        {working && !state.filed && weighsHere(run) && <ScaleLine scale={scale} />}
         {working && !state.filed && (
           <div className="grid grid-cols-2 gap-3">
             <button
@@ -131,6 +145,12 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
       </aside>
     </div>
   )
+}
+
+/** Whether what comes now runs into one bottle, which a scale could stand under. */
+function weighsHere(run: RunState): boolean {
+  const stageRun = currentStage(run)
+  return stageRun !== undefined && callOf(stageRun.stage).looks.ml && bottlesAtOnce({ run }) === 1
 }
 
 /** What earlier jobs found at the bleeder that is next: the spanner that fitted, a thread that gave trouble. */

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { HosePicture, Swatch } from '~/components/swatch'
 import { type Amount, useShow, useUnits } from '~/lib/units'
+import type { ScaleHere } from '~/run-client/use-bottle-scale'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { type Bubbles, bubbleKinds, type Colour, colourClues, colours } from '~core/fluid/specs/colour'
 import { lookMarks } from '~core/job/bottle'
@@ -25,6 +26,8 @@ type Props = {
   bottleMl: number
   lastColour?: Colour
   asks: { ml: boolean; colour: boolean }
+  /** The scale under the bottle, where this screen weighs it: it says what came. */
+  scale?: ScaleHere
   act: (act: FloorAct) => void
 }
 
@@ -37,17 +40,25 @@ export function LookPanel({
   bottleMl,
   lastColour,
   asks,
+  scale,
   act,
 }: Props) {
   const show = useShow()
-  const scale = useUnits().volume
-  const marks = lookMarks(bottleMl, usualMl, pulls, scale)
+  const unit = useUnits().volume
+  const marks = lookMarks(bottleMl, usualMl, pulls, unit)
+  const [byMarks, setByMarks] = useState(false)
+  const weighed = byMarks ? undefined : scale?.dueMl
+  const byScale = asks.ml && weighed !== undefined
+  const settles = byScale && scale?.isStill !== true
   const [amount, setAmount] = useState<Amount>({ ml: marks.usual.addsMl })
   const { ml } = amount
   const [picked, setPicked] = useState(lastColour)
   const colour = asks.colour ? picked : 'new'
-  const record = (bubbles: Bubbles) =>
-    colour && act({ type: 'pull-seen', ...(asks.ml ? amount : { ml: 0 }), colour, bubbles })
+  function record(bubbles: Bubbles) {
+    if (!colour || settles) return
+    const came = byScale ? { ml: weighed, weighed: true as const } : asks.ml ? amount : { ml: 0 }
+    act({ type: 'pull-seen', ...came, colour, bubbles })
+  }
   const here = useRef<HTMLElement>(null)
   useNumberKeys(here, (n) => {
     const bubbles = bubbleKinds[n - 1]
@@ -56,9 +67,20 @@ export function LookPanel({
   return (
     <section ref={here} aria-label={title} className="grid gap-3">
       <h2 className="text-xl">{title}</h2>
-      {asks.ml && (
+      {byScale && (
+        <div className="flex flex-wrap items-center justify-between gap-3 border-l-8 border-ink pl-3">
+          <p className="text-2xl">
+            By the scale <strong>{show('volume', weighed)}</strong>
+            {settles && ', not still yet'}
+          </p>
+          <button type="button" className="button min-h-[72px]" onClick={() => setByMarks(true)}>
+            Read the marks instead
+          </button>
+        </div>
+      )}
+      {asks.ml && !byScale && (
         <fieldset>
-          <legend className="field-label">The bottle stands at, {scale}: tap its mark</legend>
+          <legend className="field-label">The bottle stands at, {unit}: tap its mark</legend>
           <div className="flex gap-2">
             <div className="grid flex-1 auto-cols-fr grid-flow-col items-end gap-1.5">
               {marks.all.map(({ markMl, addsMl }) => (
@@ -106,11 +128,13 @@ export function LookPanel({
           </div>
         </fieldset>
       )}
-      <fieldset disabled={colour === undefined}>
+      <fieldset disabled={colour === undefined || settles}>
         <legend className="field-label">
-          {colour === undefined
-            ? 'Pick the colour, then the bubbles'
-            : `Bubbles${lastPulls > 1 ? `, the worst of the last ${lastPulls} pulls` : ''}: a tap records it`}
+          {settles
+            ? 'The scale is not still yet'
+            : colour === undefined
+              ? 'Pick the colour, then the bubbles'
+              : `Bubbles${lastPulls > 1 ? `, the worst of the last ${lastPulls} pulls` : ''}: a tap records it`}
         </legend>
         <div className="grid grid-cols-2 gap-2">
           {bubbleKinds.map((bubbles, i) => (

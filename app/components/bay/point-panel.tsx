@@ -1,6 +1,7 @@
 import { counted, upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow, useUnits } from '~/lib/units'
+import type { ScaleHere } from '~/run-client/use-bottle-scale'
 import type { FloorAct } from '~/run-client/use-job-run'
 import type { Phone } from '~core/cab/agree'
 import { lookMarks } from '~core/job/bottle'
@@ -42,13 +43,17 @@ type Props = {
   act: (act: FloorAct) => void
   /** How the phone in the cab stands. */
   phone: Phone
+  /** The scale under the bottle, where the bay has one. */
+  scale?: ScaleHere
 }
 
+/** What a look at an open bleeder is for where nothing tells it. @source from memory */
+const LOOK_ML = 30
 /** Nobody walks away for less. */
 const WORTH_A_CLOCK_S = 20
 
 /** The place under work: made ready, called and looked at, finished. */
-export function PointPanel({ state, run, stageRun, point, act: record, phone }: Props) {
+export function PointPanel({ state, run, stageRun, point, act: record, phone, scale: under }: Props) {
   const { vehicle } = state
   const { act, byItself } = usePressByItself(state, phone, record)
   const progress = stageRun.at[point] ?? freshPoint()
@@ -71,13 +76,14 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone }: 
   const lastsS = on && runsForS({ ...state, run }, on.ml)
   const asked = {
     title: lookTitle,
-    usualMl: pulled ? perPullMl(vehicle, stageRun, point) : (on?.ml ?? 30),
+    usualMl: pulled ? perPullMl(vehicle, stageRun, point) : on?.ml || LOOK_ML,
     pulls,
     lastPulls,
     bottleMl: run.bottleMl,
     // What has not come out yet looks as it was found.
     lastColour: progress.colour ?? state.checkIn?.colour,
     asks: { ml: looks.ml, colour: looks.colour },
+    scale: under?.on ? under : undefined,
   }
   const look = <LookPanel key={`${point} ${progress.pulls}`} {...asked} act={act} />
   if (lookFirst({ ...state, run }))
@@ -140,10 +146,16 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone }: 
       {kind === 'unit' && <Prompts prompts={unitPrompts(run.call, pointFact(vehicle, point))} />}
       {on && !runsLow && (
         <p className="border-l-8 border-ink pl-3 text-2xl">
-          Let it run to{' '}
-          <strong>{show('volume', lookMarks(run.bottleMl, on.ml, 1, scale).usual.markMl)}</strong> in the
-          bottle
-          {on.nearMin ? ': the reservoir is near MIN by then. Look, then top up.' : ', then look.'}
+          {on.ml === 0 ? (
+            'Look now.'
+          ) : (
+            <>
+              Let it run to{' '}
+              <strong>{show('volume', lookMarks(run.bottleMl, on.ml, 1, scale).usual.markMl)}</strong> in the
+              bottle
+              {on.nearMin ? ': the reservoir is near MIN by then. Look, then top up.' : ', then look.'}
+            </>
+          )}
         </p>
       )}
       {on && !runsLow && lastsS !== undefined && lastsS >= WORTH_A_CLOCK_S && (

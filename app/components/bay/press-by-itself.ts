@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { callsItself, type Phone } from '~core/cab/agree'
-import { followsByItself } from '~core/job/by-itself'
+import { actsBetween, followsByItself } from '~core/job/by-itself'
+import { lookFirst } from '~core/job/looks'
 import { callKindOf, callNow, currentStage } from '~core/job/points'
 import type { JobState } from '~core/job/state'
 import { type CallAct, type CallKind, callMachines } from '~core/technique/calls'
@@ -36,12 +37,13 @@ export function usePressByItself(state: JobState, phone: Phone, act: Act): { act
 
   useEffect(() => {
     // What the server adds to an act that is known here already changes nothing of what follows.
-    if (before.current.length !== state.length)
+    if (actsBetween(before.current, state) !== 0)
       owed.current = worked.current ? followsByItself(before.current, state)?.act : undefined
     before.current = state
     const calls = waits ? 'no' : callsItself(phone, turn)
     if (calls === 'soon' || owed.current === undefined || !run) return
-    if (calls === 'now') act(callNow(run, owed.current, turn))
+    // The scale may have told meanwhile that next to nothing came.
+    if (calls === 'now' && !lookFirst({ ...state, run })) act(callNow(run, owed.current, turn))
     owed.current = undefined
   }, [state, run, phone, turn, waits, act])
 

@@ -15,6 +15,7 @@ const names: Record<Undoable['type'], string> = {
   'bottle-emptied': 'bottle emptied',
   'bottle-hung': 'bottle hung',
   'bottle-watched': 'bottle looked at',
+  'bottle-weighed': 'weighing',
   'point-finished': 'bleeder done',
   'topped-up': 'top-up',
   'level-read': 'level',
@@ -31,6 +32,7 @@ const names: Record<Undoable['type'], string> = {
   parked: 'parking',
   resumed: 'taking up again',
   'check-proved': 'last check',
+  'place-looked': 'one place',
   undone: 'undo',
   'bleed-again': 'bleeding again',
 }

@@ -5,6 +5,7 @@ import { notDry } from '../joints'
 import { notAtMax } from '../levels'
 import { offFact, stillOff, waitsFor } from '../off-things'
 import { checksFor, type ProofCheck, proofFact, provedFirst, withinLimit } from '../proofs/checks'
+import { placesLeft } from '../proofs/places'
 import { withoutProofs } from '../proofs/voids'
 import { bleedDone } from '../selectors'
 import type { JobState } from '../state'
@@ -59,6 +60,8 @@ export const checkProved: EventKind<CheckProved> = {
         reservoir: reservoirFact(state.vehicle, offMax.reservoir),
         aboutMl: Math.round(Math.abs(offMax.missingMl)),
       })
+    const [left] = placesLeft(state, check)
+    if (left) return fact('place-first', { place: left.says })
     const wet = check.joints ? notDry(state) : []
     if (wet.length > 0) return fact('joints-not-dry', { joints: wet.map(({ id }) => id) })
     const off = check.allBack ? stillOff(state).filter((thing) => waitsFor(thing, state) === undefined) : []

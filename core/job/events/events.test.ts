@@ -26,6 +26,8 @@ const floor = [
   { type: 'taken-off', thing: 'sensor', where: 'rear left' },
   { type: 'put-back', off: 'x' },
   { type: 'tank-read', ml: 1500 },
+  { type: 'place-looked', check: 'wheels-free', place: 'brl', is: 'good' },
+  { type: 'bottle-weighed', ml: 12.5, weighings: 0 },
   { type: 'container-opened', container: { spec: 'DOT 4', batch: 'K7' } },
   { type: 'trouble', trouble: { what: 'spilled', ml: 5, on: 'paint' } },
   { type: 'way-changed', technique: 'check-valve', alone: true, why: 'the helper left' },

@@ -8,6 +8,7 @@ import { bleedAgain, bleedAgainSchema } from './bleed-again'
 import { bottleEmptied, bottleEmptiedSchema } from './bottle-emptied'
 import { bottleHung, bottleHungSchema } from './bottle-hung'
 import { bottleWatched, bottleWatchedSchema } from './bottle-watched'
+import { bottleWeighed, bottleWeighedSchema } from './bottle-weighed'
 import { call, callSchema } from './call'
 import { checkProved, checkProvedSchema } from './check-proved'
 import { checkedIn, checkedInSchema } from './checked-in'
@@ -24,6 +25,7 @@ import { lineDeclined, lineDeclinedSchema } from './line-declined'
 import { paperEntered, paperEnteredSchema } from './paper-entered'
 import { parked, parkedSchema } from './parked'
 import { pedalFeltEvent, pedalFeltEventSchema } from './pedal-felt'
+import { placeLooked, placeLookedSchema } from './place-looked'
 import { planned, plannedSchema } from './planned'
 import { plateConfirmed, plateConfirmedSchema } from './plate-confirmed'
 import { pointFinished, pointFinishedSchema } from './point-finished'
@@ -75,6 +77,7 @@ const floorSchemas = [
   bottleEmptiedSchema,
   bottleHungSchema,
   bottleWatchedSchema,
+  bottleWeighedSchema,
   pointFinishedSchema,
   toppedUpSchema,
   levelReadSchema,
@@ -91,6 +94,7 @@ const floorSchemas = [
   parkedSchema,
   resumedSchema,
   checkProvedSchema,
+  placeLookedSchema,
   undoneSchema,
   bleedAgainSchema,
 ] as const
@@ -128,6 +132,7 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
   'bottle-emptied': bottleEmptied,
   'bottle-hung': bottleHung,
   'bottle-watched': bottleWatched,
+  'bottle-weighed': bottleWeighed,
   'point-finished': pointFinished,
   'topped-up': toppedUp,
   'level-read': levelRead,
@@ -144,6 +149,7 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
   parked,
   resumed,
   'check-proved': checkProved,
+  'place-looked': placeLooked,
   undone,
   'bleed-again': bleedAgain,
 }

@@ -27,8 +27,8 @@ export type EventKind<E extends Any = Any> = {
   upcasts: readonly Upcast[]
   /** Made at the desk by the server, or sent by a screen at the vehicle. */
   madeAt: 'desk' | 'vehicle'
-  /** Whether it can be taken back. */
-  undo: boolean
+  /** Whether it can be taken back; `along` where it is no act of anybody’s, and goes with the act before it. */
+  undo: boolean | 'along'
   /** May be recorded while the job is parked, or once it is filed. */
   whileParked?: true
   onceFiled?: true

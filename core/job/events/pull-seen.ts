@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import { secondsBetween } from '../../base/day'
 import { fact } from '../../base/decision'
 import { bubbleKinds, colours } from '../../fluid/specs/colour'
 import type { Stage } from '../../plan/answer'
@@ -10,7 +9,7 @@ import { nextBottle } from '../bottles'
 import { copyOfPoint, copyOfRun, withRun } from '../copies'
 import { frontAfter } from '../front'
 import { baresPorts, takenFrom, withLevelsUnknown } from '../levels'
-import { lookOffered, lookSpeaksFor } from '../looks'
+import { lookOffered, lookSpeaksFor, timeFlow } from '../looks'
 import { placeNow } from '../place'
 import {
   callOf,
@@ -19,6 +18,7 @@ import {
   freshPoint,
   isFed,
   looksAfterPull,
+  placeUnderWork,
   pointOf,
   reservoirOfPoint,
   sourceOf,
@@ -26,13 +26,11 @@ import {
 } from '../points'
 import { worthPulls } from '../runs-on'
 import { looksNew } from '../selectors'
-import type { JobState, PointRun, RunState, StageRunState } from '../state'
+import type { JobState, StageRunState } from '../state'
 import { addTally } from '../tally'
 import { type EventKind, isRunning, onRun, type Running, refuseOnRun, type Upcast } from './kind'
 import { ml, stamp } from './stamp'
 
-/** Longer between two looks at an open bleeder is no measurement. @source from memory */
-const LONGEST_LOOK_S = 1800
 const LOOKS_KEPT = 6
 
 export const pullSeenSchema = z.object({
@@ -47,6 +45,8 @@ export const pullSeenSchema = z.object({
   bare: z.literal(true).optional(),
   /** Next to nothing moved. */
   still: z.literal(true).optional(),
+  /** The amount is that of the scale under the bottle. */
+  weighed: z.literal(true).optional(),
   /** Whether it counted as clean when it was seen, and for how many pulls in a row, where it is more than one. */
   clean: z.boolean().optional(),
   cleanPulls: z.number().int().min(2).max(1000).optional(),
@@ -74,8 +74,11 @@ function isClean(state: Running, { stage }: StageRunState, point: string, event:
   const { looks } = callOf(stage)
   const colourCounts = looks.colour && stageTraits[stage.kind].colourCounts
   if (event.bubbles !== 'none' || (colourCounts && !looksNew(state, event.colour))) return false
-  return !looks.ml || moved(state, stage, point, event.ml)
+  return !looks.ml || moved(state, stage, point, sinceLookMl(state, event.ml))
 }
+
+/** What came since the last look: what the scale told meanwhile is counted already, and was seen all the same. */
+const sinceLookMl = ({ run }: Running, ml: number): number => ml + (placeUnderWork(run)?.weighedMl ?? 0)
 
 /** Whether what came is more than next to nothing, for so many pulls. */
 function moved(state: Running, stage: Stage, point: string, ml: number): boolean {
@@ -95,9 +98,12 @@ function complete(state: JobState, sent: PullSeen): PullSeen {
   if (!stageRun || point === undefined) return event
   const { pulls, lastPulls } = lookSpeaksFor(state)
   const wasClean = (pointOf(stageRun, point)?.cleanStreak ?? 0) > 0
-  const cleanPulls = looksAfterPull(stageRun.stage) ? lastPulls : worthPulls(state, point, event.ml, wasClean)
+  const cleanPulls = looksAfterPull(stageRun.stage)
+    ? lastPulls
+    : worthPulls(state, point, sinceLookMl(state, event.ml), wasClean)
   const clean = isClean(state, stageRun, point, event)
-  const still = callOf(stageRun.stage).looks.ml && !moved(state, stageRun.stage, point, event.ml)
+  const still =
+    callOf(stageRun.stage).looks.ml && !moved(state, stageRun.stage, point, sinceLookMl(state, event.ml))
   const bare =
     callOf(stageRun.stage).looks.ml &&
     !isFed(run, stageRun.stage) &&
@@ -112,19 +118,6 @@ function complete(state: JobState, sent: PullSeen): PullSeen {
   }
 }
 
-/** What came since it was opened or looked at last, in the company it ran in; another company is timed anew. */
-function timeFlow(next: PointRun, progress: PointRun, run: RunState, { ml, at }: { ml: number; at: string }) {
-  if (run.openedAt === undefined) return
-  const seconds = secondsBetween(run.openedAt, at)
-  // A clock that was set back, or a look that was forgotten for an hour, says nothing of a flow.
-  if (!(seconds > 0 && seconds < LONGEST_LOOK_S)) return
-  const company = (run.hung ?? []).map(({ point }) => point).sort()
-  const same = (progress.timedWith ?? []).join('\n') === company.join('\n')
-  next.timedMl = (same ? (progress.timedMl ?? 0) : 0) + ml
-  next.timedS = (same ? (progress.timedS ?? 0) : 0) + seconds
-  next.timedWith = company.length > 0 ? company : undefined
-}
-
 function apply(state: Running, event: PullSeen): JobState {
   const { run } = state
   const stageRun = currentStage(run)
@@ -135,12 +128,14 @@ function apply(state: Running, event: PullSeen): JobState {
   around.lookDue = false
   around.callAt = run.call === 'rest' ? undefined : point
   around.bottleMl = run.bottleMl + ml
+  if (event.weighed) around.weighed = { times: run.weighed?.times ?? 0, ml: (run.weighed?.ml ?? 0) + ml }
   if (ml > 0) around.frontMl = frontAfter(state.vehicle, run.frontMl ?? {}, point, ml)
   const progress = stageRun.at[point] ?? freshPoint()
   const next = copyOfPoint(progress)
   // Pulls that were passed over are counted already; what they brought is known only now.
   const { unseen } = progress
   next.unseen = undefined
+  next.weighedMl = undefined
   if (run.call === 'open') {
     timeFlow(next, progress, run, { ml, at: event.at })
     around.openedAt = event.at
@@ -156,7 +151,10 @@ function apply(state: Running, event: PullSeen): JobState {
   next.ml = Math.max(0, next.ml + moreMl)
   // Nothing more came until it was closed: that says nothing of what came before.
   const nothingMore =
-    run.call === 'rest' && ml === 0 && event.bubbles === 'none' && !looksAfterPull(stageRun.stage)
+    run.call === 'rest' &&
+    sinceLookMl(state, ml) === 0 &&
+    event.bubbles === 'none' &&
+    !looksAfterPull(stageRun.stage)
   if (!nothingMore) next.cleanStreak = event.clean ? progress.cleanStreak + (event.cleanPulls ?? 1) : 0
   next.colour = event.colour
   next.bubbles = event.bubbles

@@ -48,6 +48,7 @@ export const vehicleMoved: EventKind<z.output<typeof vehicleMovedSchema>> = {
       fromPaper: undefined,
       faultFinding: undefined,
       joints: undefined,
+      placesLooked: undefined,
       pedal: undefined,
       sheets: undefined,
       declinedLines: undefined,

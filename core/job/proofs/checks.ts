@@ -21,6 +21,7 @@ import {
   withBooster,
   withUnit,
 } from './applies'
+import { brakedWheels, GOOD, nutPasses, type PlaceToProve, placeIs } from './places'
 
 export type { ToProve }
 
@@ -44,6 +45,10 @@ export type ProofCheck = {
   joints?: true
   /** It says that everything is back on: not while something that waits for no proof is off. */
   allBack?: true
+  /** Looked at one by one; it says that each of them is good. */
+  places?: (job: ToProve) => PlaceToProve[]
+  /** What may be found at one of them instead. */
+  placeFinds?: readonly string[]
   /** The nuts of a wheel are drawn beside it, with what the vehicle's file says of them. */
   wheelNuts?: true
   /** What it rests on: not passed before these have, of those that the vehicle needs. */
@@ -198,6 +203,8 @@ const checks: readonly ProofCheck[] = [
   },
   {
     id: 'wheels-free',
+    places: brakedWheels,
+    placeFinds: ['stays-on', 'no-hold'],
     shows: { check: 'return', passed: 'returns', failed: 'does-not' },
     complaint: 'drag-one',
     restsOn: FULL_EFFORT,
@@ -235,6 +242,7 @@ const checks: readonly ProofCheck[] = [
   {
     id: 'wheel-nuts',
     wheelNuts: true,
+    places: nutPasses,
     way: 'set-right',
     applies: ({ vehicle, checkIn }) => wheelsOff(vehicle, checkIn?.work ?? {}).length > 0,
   },
@@ -274,16 +282,18 @@ const checks: readonly ProofCheck[] = [
 export const checksFor = (job: ToProve): ProofCheck[] => checks.filter((check) => check.applies(job))
 
 /** What the proofs that were made say to the search for a fault, with what was measured at them. */
-export const shownByProofs = (job: ToProve & Pick<JobState, 'proofs'>): Found[] =>
-  checksFor(job).flatMap(({ id, shows, measure }): Found[] => {
+export const shownByProofs = (job: ToProve & Pick<JobState, 'proofs' | 'placesLooked'>): Found[] =>
+  checksFor(job).flatMap(({ id, shows, measure, places }): Found[] => {
     const proof = job.proofs[id]
     if (!shows || !proof) return []
     const { passed, value } = proof
+    const bad = places?.(job).find((place) => (placeIs(job, id, place.id) ?? GOOD) !== GOOD)
     return [
       {
         check: shows.check,
         result: passed ? shows.passed : shows.failed,
         ...(measure?.unit === 'mm' && value !== undefined && { travelMm: value }),
+        ...(bad && !passed && { at: bad.part }),
       },
     ]
   })

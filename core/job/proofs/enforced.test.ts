@@ -3,6 +3,7 @@ import { demoVehicle } from '~test/worlds/demo-vehicles'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../../vehicle/examples'
+import { carefulProof } from '../careful'
 import { filingRefusal } from '../filing'
 import { checksFor } from './checks'
 
@@ -35,12 +36,13 @@ describe('the core proves, whoever sends it', () => {
   test('nothing is proved before what it rests on, nothing driven before it stops, and not after that failed', () => {
     const job = bled()
     expect(job.refusal(proof('hold-firm', { value: 0, ...held }))).toBe('proof-first')
-    for (const { id, measure, holdS } of checksFor(job.state)) {
+    for (const check of checksFor(job.state)) {
+      const { id } = check
       if (id === 'level-again') continue
       if (id === 'hold-firm')
         for (const later of ['joints-dry', 'wheels-free', 'low-speed', 'road-test'])
           expect(job.refusal(proof(later))).toBe('proof-first')
-      job.do(proof(id, { value: measure && 0, heldS: holdS }))
+      for (const act of carefulProof(job.state, check)) job.do(act)
     }
     expect(job.refusal(proof('level-again'))).toBeUndefined()
     job.do(proof('hold-firm', { value: 40, ...held }))

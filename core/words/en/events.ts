@@ -50,6 +50,8 @@ export const events: Words = {
   'event-taken-off': 'Off: {what}',
   'event-put-back': 'Back on what was off',
   'event-pedal-felt': 'Pedal bites at {biteMm}, firm at {firmMm}, at its end at {bottomMm}',
+  'event-bottle-weighed': 'Scale under the bottle: {amountMl} more',
+  'event-place-looked': 'Proof “{check}”, {place}: {is}',
   'event-tank-read': 'Machine’s tank at {amountMl}',
   'event-container-opened': ({ spec, batch }) => `Container opened: ${spec}, batch ${batch || 'not said'}`,
   'event-trouble': 'Went wrong: {says}',

@@ -74,6 +74,33 @@ export const job: Words = {
   'top-up-soon': ({ reservoir, pulls }, say) =>
     `Top up now: ${Number(pulls) === 1 ? 'one more pull' : `${pulls} more pulls`} and ${say.value('reservoir', reservoir)} stands at MIN.`,
   'top-up-due': 'Top up first: one more pull would take {reservoir} below MIN.',
+  'weighed-meanwhile': 'Another screen has written that weight down.',
+  'nothing-to-weigh': 'Nothing came here that a weight could be written down for.',
+  'scale-no-scale': 'No scale answers here: plug it in, or read the bottle by its marks.',
+  'scale-silent': 'The scale has gone quiet: look at its cable. Until then read the bottle by its marks.',
+  'scale-unplugged': 'The scale was unplugged. Until it is back read the bottle by its marks.',
+  'scale-garbled': ({ said }) =>
+    `What answers on the scale’s port does not speak as a scale does${said ? `: “${said}”` : ''}. See Shop.`,
+  'scale-version': ({ said }) => `The scale speaks version ${said} of its lines, this program version 1.`,
+  'scale-own': 'The scale says: {said}',
+  'scale-over': 'More stands on the scale than it can weigh.',
+  'scale-server-lost': 'The server is not heard: read the bottle by its marks.',
+  'scale-no-bottle': 'No bottle on the scale: put it back.',
+  'scale-was-bottle-changed':
+    'Another bottle was put there while it ran: the next look is by the bottle’s marks.',
+  'scale-was-something-on-it': 'Something was put on it: the next look is by the bottle’s marks.',
+  'scale-was-unplugged': 'It was not heard for a while: the next look is by the bottle’s marks.',
+  'wheel-at': '{position} wheel',
+  'wheel-of': 'wheel at {id}',
+  'nuts-snug': '{wheel}: snug in the star',
+  'nuts-torque': '{wheel}: to its torque, on the ground',
+  'place-good': 'good',
+  'place-good-wheels-free': 'stands, then free at once',
+  'place-good-wheel-nuts': 'done',
+  'place-stays-on': 'does not turn free when the pedal is let go',
+  'place-no-hold': 'turns while the pedal is held',
+  'no-such-place': 'This proof has no such place, or nothing like that is found there.',
+  'place-first': 'Not yet: first {place}.',
   'no-tank': 'No machine feeds this stage.',
   'wrong-container': ({ code, spec, held, said, mixes }) => {
     if (said) return `${code} holds ${held}, not ${said}: read its label again.`

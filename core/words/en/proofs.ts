@@ -103,7 +103,7 @@ export const proofs: Readonly<Record<string, ProofWords>> = {
   },
   'wheels-free': {
     title: 'Wheels turn free',
-    how: 'Each wheel turns free at once when the pedal is let go.',
+    how: 'The pedal held: no wheel turns by hand. Let go: each turns free at once.',
     fails: 'Crack that bleeder: frees at once means a closed hose or a cylinder that does not release.',
   },
   alike: {
@@ -133,7 +133,7 @@ export const proofs: Readonly<Record<string, ProofWords>> = {
   },
   'wheel-nuts': {
     title: 'Wheel nuts',
-    how: 'Wheel nuts in a star pattern to the maker’s torque.',
+    how: 'Wheel nuts in a star: snug with the wheel up, then to the maker’s torque on the ground.',
     fails: 'Tighten them now.',
   },
   'low-speed': {

@@ -1,0 +1,57 @@
+import { useSay } from '~/lib/say'
+import { useShow } from '~/lib/units'
+import type { ScaleHere, ScaleSeen } from '~/run-client/use-bottle-scale'
+import { type Fact, fact } from '~core/base/decision'
+
+/** The scale under the catch bottle: what it weighs, or why it does not. */
+export function ScaleLine({ scale: { on, turn, seen, nowMl } }: { scale: ScaleHere }) {
+  const show = useShow()
+  const say = useSay()
+  if (!on || !seen)
+    return (
+      <button type="button" className="button min-h-[72px]" onClick={() => turn(true)}>
+        Weigh the bottle: a scale stands under it
+      </button>
+    )
+  const fault = faultOf(seen)
+  return (
+    <section className="panel grid grid-cols-[auto_1fr_auto] items-center gap-4 py-3" aria-label="Scale">
+      <Picture lifted={seen.isLifted || fault !== undefined} />
+      <p role={fault ? 'status' : undefined}>
+        {nowMl === undefined ? (
+          <strong className={fault ? 'fault' : ''}>{fault ? say(fault) : 'The scale wakes up'}</strong>
+        ) : (
+          <>
+            <strong className="block text-2xl tabular-nums">{show('volume', Math.round(nowMl))}</strong>
+            came since it was written down
+          </>
+        )}
+      </p>
+      <button type="button" className="button min-h-[72px]" onClick={() => turn(false)}>
+        No scale
+      </button>
+    </section>
+  )
+}
+
+function faultOf(seen: ScaleSeen): Fact | undefined {
+  if (seen.link !== 'weighs') return seen.fault
+  if (seen.isLifted) return fact('scale-no-bottle')
+  return seen.disturbed && fact(`scale-was-${seen.disturbed}`)
+}
+
+/** A bottle on a plate; dashed where none is weighed. */
+function Picture({ lifted }: { lifted: boolean }) {
+  return (
+    <svg viewBox="0 0 48 56" className="h-14" aria-hidden="true">
+      <path
+        d="M19 4V10L12 16V42H36V16L29 10V4"
+        fill="none"
+        strokeWidth="2.6"
+        className="stroke-ink"
+        strokeDasharray={lifted ? '4 3' : undefined}
+      />
+      <path d="M6 44H42M24 44V48M10 52H38" strokeWidth="3" className="stroke-ink" />
+    </svg>
+  )
+}

@@ -1,0 +1,30 @@
+import { z } from 'zod'
+import { fact } from '../../base/decision'
+import { weighable, weighBottle } from '../weighed'
+import { type EventKind, onRun, refuseOnRun } from './kind'
+import { ml, stamp } from './stamp'
+
+export const bottleWeighedSchema = z.object({
+  ...stamp,
+  type: z.literal('bottle-weighed'),
+  /** What came into the bottle since it was weighed or looked at last, by a scale under it. */
+  ml,
+  /** How often this bleed was weighed before: of two screens at one scale, only one counts it. */
+  weighings: z.int().min(0).max(1e6),
+})
+
+/** The scale under the catch bottle told what came, at an open bleeder or after pulls that nobody looked at. */
+export const bottleWeighed: EventKind<z.output<typeof bottleWeighedSchema>> = {
+  type: 'bottle-weighed',
+  schema: bottleWeighedSchema,
+  version: 1,
+  upcasts: [],
+  madeAt: 'vehicle',
+  undo: 'along',
+  needs: 'plate',
+  refuse: refuseOnRun((state, { weighings }) => {
+    if (weighings !== (state.run.weighed?.times ?? 0)) return fact('weighed-meanwhile')
+    return weighable(state) ? undefined : fact('nothing-to-weigh')
+  }),
+  apply: onRun((state, event) => weighBottle(state, event)),
+}

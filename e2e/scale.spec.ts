@@ -1,0 +1,47 @@
+import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
+import { expect, test, visit } from './journey'
+import { Scale } from './scale'
+import { linkPhone, openJobOn, planTwoPerson, savedState } from './steps'
+import { helper, Technician } from './technician'
+
+let scale: Scale
+test.beforeEach(async ({ page }) => {
+  scale = await Scale.start()
+  await visit(page, '/policy')
+  await page.getByLabel('Port of the scale').fill(String(scale.port))
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Saved.')).toBeVisible()
+})
+test.afterEach(() => scale.end())
+
+test('a routine exchange with the bottle on a scale: nobody taps an amount, nor that it is open', async ({
+  page,
+  browser,
+  server,
+}) => {
+  test.setTimeout(600_000)
+  const job = await openJobOn(page, postVan, 'SCL 1')
+  await planTwoPerson(page)
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: server.url })
+  const technician = new Technician(page, job, scale)
+  const { touched } = technician
+  await linkPhone(page, context.request, server.url)
+  const cab = await context.newPage()
+  await cab.goto('/cab/screen')
+  await technician.next()
+  await page.getByRole('button', { name: 'Weigh the bottle' }).click()
+  touched.bay++
+  await expect(page.getByLabel('Scale')).toContainText('mL')
+  const end = helper(cab, technician)
+  while (await technician.next()) {}
+  await end()
+  await context.close()
+  console.log(
+    `${touched.bay} acts at the bay, ${touched.phone} on the phone, ${touched.pulls} pulls, ${touched.looks} looks, ${touched.topUps} fills`,
+  )
+  expect(touched.bay).toBeLessThanOrEqual(2.05 * touched.pulls)
+  const { run } = await savedState(page, job)
+  const passed = run?.stages.flatMap(({ at }) => Object.values(at)).reduce((sum, { ml }) => sum + ml, 0) ?? 0
+  // What the job counts is what ran into the bottle.
+  expect(Math.abs(passed - technician.passedMl)).toBeLessThan(0.01 * technician.passedMl + 2)
+})

@@ -1,0 +1,158 @@
+import type { Locator, Page } from '@playwright/test'
+import { colourClues } from '~core/fluid/specs/colour'
+import type { FloorEvent } from '~core/job/events'
+import { hidden, PracticeVehicle } from '~core/job/practice-vehicle'
+import type { JobState } from '~core/job/state'
+import { vehicleSchema } from '~core/vehicle/schema'
+import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
+import { expect } from './journey'
+import type { Scale } from './scale'
+import { holdClosed, lookAsked, savedState } from './steps'
+
+/** How often bay and phone were touched. */
+export type Touched = { bay: number; phone: number; pulls: number; looks: number; topUps: number }
+
+const GOES_ON = /^(Yes, the plate|Done$|Hose is on|Tight, cap on)/
+
+/** Both hands of the technician and the van under them: what the bottle shows is what comes out of it. */
+export class Technician {
+  readonly touched: Touched = { bay: 0, phone: 0, pulls: 0, looks: 0, topUps: 0 }
+  private readonly van = new PracticeVehicle(vehicleSchema.parse(postVan), hidden[0] as never, 20)
+  private state?: JobState
+  helperWaits = false
+  constructor(
+    private readonly page: Page,
+    private readonly job: string,
+    /** Under the bottle, where there is one: it tells what came, and that it came. */
+    private readonly scale?: Scale,
+  ) {}
+
+  private async tap(target: Locator): Promise<void> {
+    await target.click()
+    this.touched.bay++
+  }
+  /** What was done to the job is done to the van. */
+  private async follow(act: object = { type: 'call' }): Promise<void> {
+    const before = this.state
+    this.state = await savedState(this.page, this.job)
+    if (before) this.van.follow(before, act as FloorEvent, this.state)
+  }
+  /** What came out of it by now, mL. */
+  passedMl = 0
+  private button = (name: string | RegExp) => this.page.getByRole('button', { name })
+
+  /** Do what the bay asks for now. @returns false once the bleed is finished */
+  async next(): Promise<boolean> {
+    const { page } = this
+    const ways: [Locator, () => Promise<void>][] = [
+      [this.button('It is open'), () => this.open()],
+      [this.button('is CLOSED'), () => this.close()],
+      [lookAsked(page), () => this.look()],
+      [this.button('Topped up: go on'), () => this.topUp()],
+      [this.button(/^At MAX/), () => this.tapped(/^At MAX/)],
+      [this.button(/^(Drawn out|Poured)$/), () => this.step()],
+      [this.button(GOES_ON), () => this.tapped(GOES_ON)],
+    ]
+    const finished = page.getByText('Now prove it.')
+    await expect(ways.reduce((all, [each]) => all.or(each), finished).first()).toBeVisible()
+    for (const [target, act] of ways)
+      if ((await target.isVisible()) && (await target.isEnabled())) {
+        await act()
+        return true
+      }
+    return !(await finished.isVisible())
+  }
+  private async tapped(name: RegExp): Promise<void> {
+    await this.tap(this.button(name))
+    await this.follow({ type: 'point-ready' })
+  }
+  private async step(): Promise<void> {
+    const ml = Number(await this.page.getByLabel(/, mL$/).inputValue({ timeout: 5000 }))
+    await this.tap(this.button(/^(Drawn out|Poured)$/))
+    await this.follow({ type: 'step-done', ml })
+  }
+  private async topUp(): Promise<void> {
+    const ml = Number(await this.page.getByLabel(/, mL$/).inputValue({ timeout: 5000 }))
+    const reservoir = this.van.seen().reservoirs[0]?.id
+    await this.tap(this.button('Topped up: go on'))
+    this.touched.topUps++
+    await this.follow({ type: 'topped-up', reservoir, ml })
+  }
+  private async open(): Promise<void> {
+    await this.follow()
+    if (this.scale) return this.openOnScale(this.scale)
+    await this.tap(this.button('It is open'))
+    await expect(this.button('is CLOSED')).toBeVisible()
+    await this.follow()
+    this.van.pass(4)
+  }
+  /** The spanner turns, fluid comes, and nobody taps anything. */
+  private async openOnScale(scale: Scale): Promise<void> {
+    const before = this.van.seen().bottleMl
+    // The van opens once the job says so, and the job says so once the first of it has come.
+    let pouredMl = 0
+    await expect(async () => {
+      await scale.act({ do: 'pour', ml: 1.5 })
+      pouredMl += 1.5
+      await expect(this.button('is CLOSED')).toBeVisible({ timeout: 250 })
+    }).toPass({ intervals: [10], timeout: 15_000 })
+    await this.follow()
+    this.van.pass(4)
+    const moreMl = Math.max(0, this.van.seen().bottleMl - before - pouredMl)
+    await scale.act({ do: 'pour', ml: moreMl })
+    this.passedMl += pouredMl + moreMl
+  }
+  private async close(): Promise<void> {
+    // The van's foot comes up before the helper's next word.
+    this.helperWaits = true
+    await holdClosed(this.page)
+    this.touched.bay++
+    this.touched.pulls++
+    await this.follow()
+    this.helperWaits = false
+  }
+  /** The nearest mark, the colour and the bubbles that the hose shows; what stands there already is not tapped. */
+  private async look(): Promise<void> {
+    const { sinceMl, colour, bubbles } = this.van.seen()
+    const marks = await this.page.getByRole('button', { name: /mL more$/ }).all()
+    const adds = await Promise.all(
+      marks.map(async (mark) =>
+        Number(/: ([\d.]+) mL more/.exec((await mark.getAttribute('aria-label')) ?? '')?.[1]),
+      ),
+    )
+    // By the scale there are none.
+    const nearest = adds.indexOf(
+      adds.reduce(
+        (best, each) => (Math.abs(each - sinceMl) < Math.abs(best - sinceMl) ? each : best),
+        adds[0] ?? 0,
+      ),
+    )
+    for (const target of [marks[nearest], this.button(new RegExp(colourClues[colour].name))])
+      if (target && (await target.getAttribute('aria-pressed')) !== 'true') await this.tap(target)
+    const names = { none: 'No bubbles', froth: 'Froth', string: 'String of bubbles', slug: 'Slug of air' }
+    await this.tap(this.button(names[bubbles]))
+    this.touched.looks++
+    await this.follow({ type: 'pull-seen', ml: adds[nearest] ?? sinceMl, colour, bubbles })
+  }
+}
+
+/** The helper with the phone does what it asks for, as soon as it does. @returns ends it */
+export function helper(cab: Page, technician: Technician): () => Promise<void> {
+  let ended = false
+  const answers = cab.getByRole('button', { name: /^It is (down|hard|up)/ })
+  const going = (async () => {
+    while (!ended) {
+      await answers.waitFor({ timeout: 500 }).catch(() => undefined)
+      if (technician.helperWaits || !(await answers.isVisible())) continue
+      await answers.click({ timeout: 500 }).then(
+        () => technician.touched.phone++,
+        // Nothing is asked of the cab any more.
+        () => undefined,
+      )
+    }
+  })()
+  return async () => {
+    ended = true
+    await going
+  }
+}
