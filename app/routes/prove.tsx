@@ -67,9 +67,11 @@ export default function ProvePage() {
                 <>
                   {check.joints && <JointsList state={state} act={act} locked={locked || back} />}
                   {check.wheelNuts && <WheelsThatWereOff state={state} />}
-                  {check.places && (
-                    <PlacesList check={check} state={state} act={act} locked={locked || back} />
-                  )}
+                  {check.places &&
+                    !state.proofs[check.id]?.passed &&
+                    provedFirst(state, check).length === 0 && (
+                      <PlacesList check={check} state={state} act={act} locked={locked || back} />
+                    )}
                 </>
               }
             />

@@ -11,13 +11,15 @@ type Props = { check: ProofCheck; state: JobState; act: (act: FloorAct) => void;
 /** What a proof looks at one by one: each with what is good there, and what may be found instead. */
 export function PlacesList({ check, state, act, locked }: Props) {
   const say = useSay()
-  const places = check.places?.(state) ?? []
+  // A second pass is shown once the first is done everywhere.
+  const places = (check.places?.(state) ?? []).filter(
+    (place) => placesBefore(state, check, place).length === 0,
+  )
   const says = (is: string) => say(fact(is === GOOD ? `place-good-${check.id}` : `place-${is}`))
   return (
     <ul className="mt-2 grid gap-2 sm:grid-cols-2">
       {places.map((place) => {
         const is = placeIs(state, check.id, place.id)
-        const waits = placesBefore(state, check, place).length > 0
         const look = (found: string) =>
           act({ type: 'place-looked', check: check.id, place: place.id, is: found })
         return (
@@ -34,7 +36,6 @@ export function PlacesList({ check, state, act, locked }: Props) {
             {!locked && is !== GOOD && (
               <button
                 type="button"
-                disabled={waits}
                 className="button min-h-[56px]"
                 aria-label={`${say(place.says)}: ${says(GOOD)}`}
                 onClick={() => look(GOOD)}
@@ -42,19 +43,22 @@ export function PlacesList({ check, state, act, locked }: Props) {
                 {upperFirst(says(GOOD))}
               </button>
             )}
-            {!locked &&
-              (check.placeFinds ?? []).map((found) => (
-                <button
-                  key={found}
-                  type="button"
-                  aria-pressed={is === found}
-                  className="button min-h-[48px] hatched border-oxide"
-                  aria-label={`${say(place.says)}: ${says(found)}`}
-                  onClick={() => look(found)}
-                >
-                  <span aria-hidden="true">✗</span> {upperFirst(says(found))}
-                </button>
-              ))}
+            {!locked && check.placeFinds && (
+              <span className="grid grid-cols-2 gap-2">
+                {check.placeFinds.map((found) => (
+                  <button
+                    key={found}
+                    type="button"
+                    aria-pressed={is === found}
+                    className={`button min-h-[48px] px-2 text-sm font-semibold ${is === found ? 'hatched border-oxide' : ''}`}
+                    aria-label={`${say(place.says)}: ${says(found)}`}
+                    onClick={() => look(found)}
+                  >
+                    <span aria-hidden="true">✗</span> {upperFirst(says(found))}
+                  </button>
+                ))}
+              </span>
+            )}
           </li>
         )
       })}
