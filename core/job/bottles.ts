@@ -11,6 +11,8 @@ export type Hung = {
   bottleMl: number
   /** Since when it runs in this company, or since the last look at it in it; absent where nobody saw it since. */
   openedAt?: string
+  /** From when on nobody counted what it passed. */
+  since?: string
 }
 
 /** Bottles that may run at once by the way this stage goes. */
@@ -72,12 +74,11 @@ export function nextBottle(run: RunState): RunState {
 const putDown = ({ bottleMl, openedAt }: RunState, point: string): Hung => ({
   point,
   bottleMl,
-  ...(openedAt !== undefined && { openedAt }),
+  ...(openedAt !== undefined && { openedAt, since: openedAt }),
 })
 
 /** Bottles that share a line pass each other less: what they bring is timed anew where another joins or leaves. */
-const inNewCompany = (hung: readonly Hung[]): Hung[] =>
-  hung.map(({ point, bottleMl }) => ({ point, bottleMl }))
+const inNewCompany = (hung: readonly Hung[]): Hung[] => hung.map(({ openedAt: _timed, ...each }) => each)
 
 const takeUp = (run: RunState, { point, bottleMl, openedAt }: Hung): RunState => ({
   ...run,

@@ -24,7 +24,7 @@ import { GOOD, placesLeft } from './proofs/places'
 import { runsOn } from './runs-on'
 import { bleedDone } from './selectors'
 import { jointToShut, standsUp } from './standing'
-import type { JobState } from './state'
+import type { JobState, RunState, StageRunState } from './state'
 import { amountToMove, currentStep } from './steps'
 
 export type { Unstamped } from './events'
@@ -91,6 +91,8 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   if (leftOpen && pourFirst(state)?.code === 'ports-bare') return callNow(run, 'close', state.callTurn ?? 0)
   if (leftOpen && pourFirst(state)) return topUp(state)
   if (free !== undefined) return { type: 'bottle-hung', point: free }
+  const stale = stalestBottle(run, stageRun, point)
+  if (leftOpen && !wants.done && stale) return { type: 'bottle-watched', point: stale }
   if (leftOpen && !wants.done) return { ...look, ml: lookMl }
   if (run.call === 'rest' && wants.done) return { type: 'point-finished', point }
   if (run.call === 'rest' && !lookOwed(run) && pourSoon(state)) return topUp(state)
@@ -100,6 +102,13 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const closes = pressed ? ways.find(({ act }) => act === 'close') : undefined
   const way = closes ?? ways.find(({ act }) => (act === 'settle') === settles) ?? ways[0]
   return way && callNow(run, way.act, state.callTurn ?? 0)
+}
+
+/** Of bottles that run, the one that nobody has looked at for longest, where that is not the one in hand. */
+function stalestBottle({ hung = [] }: RunState, { at }: StageRunState, inHand: string): string | undefined {
+  const seenAt = (point: string) => at[point]?.seenAt ?? ''
+  const [first] = hung.map(({ point }) => point).sort((a, b) => seenAt(a).localeCompare(seenAt(b)))
+  return first !== undefined && seenAt(first) < seenAt(inHand) ? first : undefined
 }
 
 /** In a made-up run it has sunk a little below MAX by the time somebody looks. */

@@ -88,6 +88,7 @@ export const copyOfPoint = (point: PointRun): PointRun =>
     looks: point.looks,
     unseen: point.unseen,
     weighedMl: point.weighedMl,
+    countedMl: point.countedMl,
     seenAt: point.seenAt,
     timedMl: point.timedMl,
     timedS: point.timedS,

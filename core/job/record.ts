@@ -66,6 +66,7 @@ const pointSchema = z.object({
     })
     .optional(),
   weighedMl: amount.optional(),
+  countedMl: amount.optional(),
   seenAt: z.string().optional(),
   timedMl: amount.optional(),
   timedS: amount.optional(),
@@ -87,7 +88,16 @@ const runSchema = z.object({
   setup: setupSchema,
   call: z.enum(callStates),
   callAt: id.optional(),
-  hung: z.array(z.object({ point: id, bottleMl: amount, openedAt: z.string().optional() })).optional(),
+  hung: z
+    .array(
+      z.object({
+        point: id,
+        bottleMl: amount,
+        openedAt: z.string().optional(),
+        since: z.string().optional(),
+      }),
+    )
+    .optional(),
   lookDue: z.boolean(),
   levelMl: z.record(z.string(), amount),
   oldMl: z.record(z.string(), amount).optional(),

@@ -46,6 +46,8 @@ export type PointRun = {
   looks?: Bubbles[]
   /** Pulls since the last look, which the next one speaks for. */
   unseen?: Unseen
+  /** What its bottle is taken to have passed while another one was in hand: gone from the reservoir by count. */
+  countedMl?: number
   /** What came since the last look by the scale under the bottle. */
   weighedMl?: number
   /** When it was looked at last. */

@@ -1,3 +1,5 @@
+import { usualIntake } from '../physics/hydraulics/intake'
+
 /**
  * Stiffnesses, springs and passages that no vehicle file states. All of them are from memory: values with which a sound
  * pedal feels like one. A test bounds what each of them does to what is shown.
@@ -11,11 +13,11 @@ export const usual = {
   /** Friction of seals and linkage that a foot works against as it moves, newtons for each mm/s. */
   damperNsPerMm: 1.2,
   /** Compensating port, and how far the piston goes before it is shut. */
-  portMm: 0.7,
+  portMm: usualIntake.portMm,
   portShutMm: 1,
   /** The cup folds when its reservoir stands so much higher, and passes through holes of this size. */
-  cupCracksKPa: 5,
-  cupHoleMm: 2.2,
+  cupCracksKPa: usualIntake.cupCracksKPa,
+  cupHoleMm: usualIntake.cupHoleMm,
   /** A booster that is not empty multiplies the foot. */
   boost: 4,
   /** Clearance that a brake takes up, by what pressure it nearly has, and what it gives then. */

@@ -22,6 +22,7 @@ const LEAST_STEP = 0.25
  * pipe and 1 m each of their own pass two thirds each of what one alone does, where flow is laminar.
  *
  * @param drivingKPa the same at every bleeder, above 0
+ * @param intakeKPa what the way from the reservoir into a chamber takes; nothing where it is left out
  * @returns mL/min by bleeder id
  * @source Hagen–Poiseuille in series and in parallel; orifice as in `flowMlPerMin`
  */
@@ -30,9 +31,10 @@ export function flowsTogether(
   drivingKPa: number,
   liquid: Liquid,
   opening: BleederOpening,
+  intakeKPa: (mlPerMin: number, liquid: Liquid) => number = () => 0,
 ): Map<string, number> {
   const flows = new Map<string, number>()
-  const roots = treesOf(open, liquid, opening)
+  const roots = treesOf(open, liquid, opening, (mlPerMin) => intakeKPa(mlPerMin, liquid))
   let [moved, step] = [Number.POSITIVE_INFINITY, 1]
   for (let round = 0; round < ROUNDS && moved > SETTLED; round++) {
     const before = moved
@@ -53,6 +55,7 @@ function treesOf(
   open: readonly OpenBleeder[],
   liquid: Liquid,
   { passage, holeMm }: BleederOpening,
+  intakeKPa: (mlPerMin: number) => number,
 ): Branch[] {
   const roots = new Map<string, { branch: Branch; byLine: Map<Line, Branch> }>()
   const fresh = (takesKPa: Branch['takesKPa'], bleeder?: string): Branch => ({
@@ -62,7 +65,7 @@ function treesOf(
     ...(bleeder !== undefined && { bleeder }),
   })
   for (const { id, run } of open) {
-    const source = roots.get(run.sourceId) ?? { branch: fresh(() => 0), byLine: new Map<Line, Branch>() }
+    const source = roots.get(run.sourceId) ?? { branch: fresh(intakeKPa), byLine: new Map<Line, Branch>() }
     roots.set(run.sourceId, source)
     let at = source.branch
     for (const line of run.lines) {

@@ -6,6 +6,7 @@ import { stageTraits } from '../../plan/stage-kinds'
 import { pullMl } from '../../technique/strokes'
 import { goneBack } from '../advance'
 import { nextBottle } from '../bottles'
+import { othersPass, withOthersPassed } from '../bottles-pass'
 import { copyOfPoint, copyOfRun, withRun } from '../copies'
 import { frontAfter } from '../front'
 import { baresPorts, takenFrom, withLevelsUnknown } from '../levels'
@@ -22,14 +23,13 @@ import {
   pointOf,
   reservoirOfPoint,
   sourceOf,
-  unseenNow,
 } from '../points'
 import { worthPulls } from '../runs-on'
 import { looksNew } from '../selectors'
 import type { JobState, StageRunState } from '../state'
 import { addTally } from '../tally'
 import { type EventKind, isRunning, onRun, type Running, refuseOnRun, type Upcast } from './kind'
-import { ml, stamp } from './stamp'
+import { ml, short, stamp } from './stamp'
 
 const LOOKS_KEPT = 6
 
@@ -45,6 +45,8 @@ export const pullSeenSchema = z.object({
   bare: z.literal(true).optional(),
   /** Next to nothing moved. */
   still: z.literal(true).optional(),
+  /** What bottles that run elsewhere are taken to have passed meanwhile, by bleeder. Worked out. */
+  others: z.record(short, ml).optional(),
   /** The amount is that of the scale under the bottle. */
   weighed: z.literal(true).optional(),
   /** Whether it counted as clean when it was seen, and for how many pulls in a row, where it is more than one. */
@@ -77,6 +79,12 @@ function isClean(state: Running, { stage }: StageRunState, point: string, event:
   return !looks.ml || moved(state, stage, point, sinceLookMl(state, event.ml))
 }
 
+/** What of it went down on the reservoir’s count already. */
+const countedHere = ({ run }: Running, point: string): number => {
+  const progress = currentStage(run)?.at[point]
+  return (progress?.unseen?.ml ?? 0) + (progress?.countedMl ?? 0)
+}
+
 /** What came since the last look: what the scale told meanwhile is counted already, and was seen all the same. */
 const sinceLookMl = ({ run }: Running, ml: number): number => ml + (placeUnderWork(run)?.weighedMl ?? 0)
 
@@ -90,7 +98,7 @@ function moved(state: Running, stage: Stage, point: string, ml: number): boolean
 
 function complete(state: JobState, sent: PullSeen): PullSeen {
   // What a look says beyond what was seen is worked out here, whatever was sent.
-  const { pulls: _pulls, cleanPulls: _clean, still: _still, bare: _bare, ...event } = sent
+  const { pulls: _pulls, cleanPulls: _clean, still: _still, bare: _bare, others: _others, ...event } = sent
   if (!isRunning(state)) return event
   const { run, vehicle } = state
   const stageRun = currentStage(run)
@@ -104,10 +112,12 @@ function complete(state: JobState, sent: PullSeen): PullSeen {
   const clean = isClean(state, stageRun, point, event)
   const still =
     callOf(stageRun.stage).looks.ml && !moved(state, stageRun.stage, point, sinceLookMl(state, event.ml))
+  const others = run.call === 'open' ? othersPass(state, event.at) : {}
+  const othersMl = Object.values(others).reduce((sum, each) => sum + each, 0)
   const bare =
     callOf(stageRun.stage).looks.ml &&
     !isFed(run, stageRun.stage) &&
-    baresPorts({ vehicle, run }, point, event.ml - (unseenNow(run)?.ml ?? 0))
+    baresPorts({ vehicle, run }, point, event.ml - countedHere(state, point) + othersMl)
   return {
     ...event,
     clean,
@@ -115,6 +125,7 @@ function complete(state: JobState, sent: PullSeen): PullSeen {
     ...(clean && cleanPulls > 1 && { cleanPulls }),
     ...(still && { still }),
     ...(bare && { bare }),
+    ...(othersMl > 0 && { others }),
   }
 }
 
@@ -136,6 +147,7 @@ function apply(state: Running, event: PullSeen): JobState {
   const { unseen } = progress
   next.unseen = undefined
   next.weighedMl = undefined
+  next.countedMl = undefined
   if (run.call === 'open') {
     timeFlow(next, progress, run, { ml, at: event.at })
     around.openedAt = event.at
@@ -168,9 +180,11 @@ function apply(state: Running, event: PullSeen): JobState {
   const left =
     event.bare && reservoir !== undefined
       ? withLevelsUnknown(around, [reservoir])
-      : takenFrom(around, reservoir, moreMl)
+      : // What was reckoned on the safe side stays gone until somebody sees the level.
+        takenFrom(around, reservoir, progress.countedMl ? Math.max(0, moreMl - progress.countedMl) : moreMl)
+  const all = withOthersPassed(state, left, event.others ?? {}, event.at)
   const others = run.call === 'rest' && (run.hung ?? []).length > 0
-  return others ? withRun(state, nextBottle(left)) : goneBack(withRun(state, left))
+  return others ? withRun(state, nextBottle(all)) : goneBack(withRun(state, all))
 }
 
 /** What counted as clean in version 1: no bubbles, and but at a port or in the vice new colour. */

@@ -3,6 +3,7 @@ import type { Fluid } from '../../fluid/specs/fluid'
 import { usualBleeder } from '../../physics/hydraulics/bleeder'
 import { densityKgM3 } from '../../physics/hydraulics/density'
 import { headKPa } from '../../physics/hydraulics/flow'
+import { intakeDropKPa } from '../../physics/hydraulics/intake'
 import { GRAVITY_HEAD_M, liquidAt } from '../../technique/corner-flow'
 import { flowsTogether } from '../../technique/open-network'
 import type { Technique } from '../../technique/technique'
@@ -41,5 +42,5 @@ export function expectedMlPerMin(
     const run = bleederRunOf(vehicle, id)?.run
     return run ? { id, run } : []
   })
-  return flowsTogether(open, kPa, liquid, usualBleeder).get(point)
+  return flowsTogether(open, kPa, liquid, usualBleeder, intakeDropKPa).get(point)
 }

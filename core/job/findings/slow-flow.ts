@@ -11,6 +11,8 @@ import type { Finding, Seen, Watcher } from './watch'
 /** Less fluid, or a shorter time, says nothing of a flow. @source from memory */
 const LEAST_ML = 15
 const LEAST_S = 15
+/** No sound unit takes so much that less than this of what pipes alone would pass is left. @source from memory */
+const NOTHING_SHARE = 0.1
 /** So many pulls on each side before they are compared. @source from memory */
 const LEAST_PULLS = 3
 
@@ -51,10 +53,10 @@ function timed(seen: Seen): Finding | undefined {
       }
     if (sides.verdict === 'alike') return undefined
   }
-  // Passages inside a unit pass less than pipes alone predict: only sides tell there.
-  if (behindUnit(seen)) return undefined
-  // Only what stays below half with the watch's own error given away.
-  if (share * (1 + USUAL_FLOW_ERROR_PCT / 100) >= RESTRICTED_SHARE) return undefined
+  // Passages inside a unit pass less than pipes alone predict: only sides tell there, and next to nothing at all.
+  const least = behindUnit(seen) ? NOTHING_SHARE : RESTRICTED_SHARE
+  // Only what stays below that with the watch's own error given away.
+  if (share * (1 + USUAL_FLOW_ERROR_PCT / 100) >= least) return undefined
   return { ...fact('flow-slow', runs), leads: 'no-flow-one', checks }
 }
 

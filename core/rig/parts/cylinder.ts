@@ -1,3 +1,4 @@
+import { usualIntake } from '../../physics/hydraulics/intake'
 import type { PartOf } from '../../vehicle/schema'
 import type { Assembly } from '../build'
 import { ofHole } from '../link'
@@ -28,7 +29,7 @@ export function addCylinder(rig: Assembly, part: PartOf<'master-cylinder'>): voi
       },
     })
     const { portMm, cupHoleMm, cupCracksKPa } = usual
-    const passage = (boreMm: number) => ({ lengthM: 0.002, boreMm })
+    const passage = (boreMm: number) => ({ lengthM: usualIntake.lengthM, boreMm })
     rig.doors.set(chamber.id, { in: cell, out: cell })
     rig.chambers.push({
       id: chamber.id,
