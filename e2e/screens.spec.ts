@@ -7,6 +7,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
   test.describe(`in the ${colorScheme} theme`, () => {
     test.use({ colorScheme })
     test('axe finds nothing on any screen', async ({ page }) => {
+      // Nearly thirty screens, each read whole.
+      test.setTimeout(240_000)
       await visit(page, '/')
       const jobs: Record<string, string> = {}
       for (const [name, plate] of Object.entries(plates))

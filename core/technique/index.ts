@@ -15,6 +15,7 @@ import { unitCycle } from './unit-cycle'
 import { unitMakerLed } from './unit-maker-led'
 import { unitWheelByWheel } from './unit-wheel-by-wheel'
 import { vacuum } from './vacuum'
+import { withinReach } from './within-reach'
 
 /** Every way there is. A new one is one file and one line here. */
 const registry: Record<TechniqueId, Technique> = {
@@ -22,6 +23,7 @@ const registry: Record<TechniqueId, Technique> = {
   'press-through': pressThrough,
   'check-valve': checkValve,
   'raised-bottle': raisedBottle,
+  'within-reach': withinReach,
   gravity,
   pressure,
   vacuum,

@@ -30,6 +30,7 @@ export const techniqueIds = [
   'press-through',
   'check-valve',
   'raised-bottle',
+  'within-reach',
   'gravity',
   'pressure',
   'vacuum',

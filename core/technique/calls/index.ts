@@ -5,6 +5,7 @@ import { machineFed } from './machine-fed'
 import { pedal } from './pedal'
 import { ports } from './ports'
 import { pressThrough } from './press-through'
+import { reach } from './reach'
 import { solo } from './solo'
 import { unit } from './unit'
 import { vacuum } from './vacuum'
@@ -20,6 +21,7 @@ export const callMachines: Record<CallKind, CallMachine> = {
   vacuum,
   gravity,
   bench,
+  reach,
   ports,
   unit,
 }

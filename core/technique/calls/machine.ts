@@ -40,6 +40,7 @@ export const callKinds = [
   'vacuum',
   'gravity',
   'bench',
+  'reach',
   'ports',
   'unit',
 ] as const

@@ -164,6 +164,7 @@ export const plan: Words = {
     'Pushing up through the bleeders fills the reservoir with old fluid: good for air, never an exchange.',
   'reverse-pushes-dirt': 'It would push the wrong fluid and its dirt up into the cylinder.',
   'routine-not-offered': 'This vehicle’s unit does not offer that routine.',
+  'out-of-reach': 'Nobody reaches bleeder {bleeder} with a hand at its lever or pedal.',
   'pump-fed-brakes': 'Some of these brakes are fed by the unit’s own pump: the pedal moves no fluid there.',
   'no-fast-pumping': ({ takeUp }) =>
     takeUp

@@ -45,6 +45,20 @@ export const techniques: Readonly<Record<string, TechniqueWords>> = {
       'A check valve that leaks back: small air at every stroke.',
     ],
   },
+  'within-reach': {
+    name: 'Alone, lever and bleeder within reach',
+    why: 'One hand at the lever, the other at the bleeder: closed before the lever is let go, so no air comes back.',
+    round: [
+      'Squeeze the lever slowly and hold it.',
+      'Open a quarter turn; the lever sinks, and is held on.',
+      'Close while it is still held. Only then let go, slowly.',
+    ],
+    done: 'Three pulls in a row without bubbles and in new colour, and its volume through.',
+    mistakes: [
+      'The hand lets go before the bleeder is closed: air.',
+      'Quick pumping on a small reservoir: it runs dry within a minute.',
+    ],
+  },
   'raised-bottle': {
     name: 'Solo, bottle above the bleeder',
     why: 'Nobody to help and no check valve: 25 mm of fluid over the hose end, above the bleeder, keeps air out.',

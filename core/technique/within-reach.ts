@@ -1,0 +1,30 @@
+import { fact, type Notice } from '../base/decision'
+import type { Vehicle } from '../vehicle/schema'
+import { pedalMinutes, refuseFastPumping, refusePump } from './pedal'
+import { type MethodContext, noSettings, noSteps, type Technique } from './technique'
+
+/** Arms that hold a lever and turn a spanner at its bleeder span so much line at most, m. @source from memory */
+const REACH_M = 2.2
+/** Where somebody stands beside lever and bleeder at once. @source common practice */
+const BESIDE_BOTH: ReadonlySet<Vehicle['kind']> = new Set(['motorcycle', 'quad'])
+
+function refuseOutOfReach({ vehicle, corners }: MethodContext): Notice | undefined {
+  const far = corners.find(({ run }) => !BESIDE_BOTH.has(vehicle.kind) || !run || run.lengthM > REACH_M)
+  return far && fact('out-of-reach', { bleeder: far.bleeder.id })
+}
+
+/** One person squeezes, opens, closes and lets go, where lever and bleeder are within reach. @source common practice */
+export const withinReach: Technique = {
+  id: 'within-reach',
+  method: 'solo',
+  at: 'bleeders',
+  drives: 'foot',
+  needs: [],
+  call: 'reach',
+  exclude: (context) => refuseOutOfReach(context) ?? refusePump(context) ?? refuseFastPumping(context),
+  ...noSettings,
+  minutes: (context) => pedalMinutes(context, { secondsPerPull: 8, minutesPerBleeder: 4 }),
+  // The hand that holds feels what comes: nothing is drawn back by a hose that nobody sees.
+  riskMinutes: () => 4,
+  steps: noSteps,
+}
