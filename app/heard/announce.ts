@@ -43,7 +43,7 @@ export const hasVoice = (): boolean =>
   'speechSynthesis' in window && window.speechSynthesis.getVoices().length > 0
 
 /** Who speaks: each is remembered apart, also where the part of the page that spoke is another one by now. */
-type Channel = 'wheel' | 'cab' | 'noticed' | 'link'
+type Channel = 'wheel' | 'cab' | 'noticed' | 'link' | 'clock'
 type Announcement = {
   channel: Channel
   says: string

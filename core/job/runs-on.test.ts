@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { demoVehicle } from '~test/worlds/demo-vehicles'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { pullMl } from '../technique/strokes'
+import { carefulAct } from './careful'
 import { usualPullMl } from './levels'
 import { currentPoint, sourceOf } from './points'
 import { runsOn } from './runs-on'
@@ -43,4 +44,14 @@ describe('an open bleeder runs on until a look decides something', () => {
     expect(job.point('RR')?.cleanStreak).toBe(1)
     expect(look(job, 60, 'new').point('RR')?.cleanStreak).toBe(4)
   })
+})
+
+test('a bleeder that is done is opened once more for a moment: no bubbles leave it done, bubbles begin its clean count anew', () => {
+  const job = ScriptedJob.planned(van, { reason: 'service' }, ['pressure'], 380)
+  const done = () => carefulAct(job.state)?.type === 'point-finished'
+  job.until(done)
+  job.call('open').wait(4).call('close')
+  expect(done()).toBe(true)
+  job.call('open').do({ type: 'pull-seen', ml: 2, colour: 'new', bubbles: 'string' }).call('close')
+  expect(done()).toBe(false)
 })

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
+import { useAnnounce } from '~/heard/announce'
 import { GoOn } from './big-line'
 
 /** Seconds since a moment, by this screen's clock; 0 until the page runs in the browser, which alone has that clock. */
@@ -19,15 +20,35 @@ function useSecondsSince(startedAt: string | undefined): number {
 const clock = (seconds: number) =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
 
+type Wait = {
+  startedAt?: string
+  waitS: number
+  /** Called out, and felt, once it is over: whoever walked away with this screen comes back. */
+  callsBack?: string
+}
+
 /** How long something has been left alone, and how long it usually is; the eyes decide. */
-export function WaitClock({ startedAt, waitS }: { startedAt?: string; waitS: number }) {
+export function WaitClock({ startedAt, waitS, callsBack = '' }: Wait) {
   const seconds = useSecondsSince(startedAt)
+  const isOver = startedAt !== undefined && seconds >= waitS
+  useAnnounce({
+    channel: 'clock',
+    says: isOver ? callsBack : '',
+    about: isOver && callsBack !== '' ? `${callsBack} ${startedAt}` : '',
+    signal: 'warn',
+    vibrates: true,
+  })
   return (
     <div className="grid gap-1" role="timer">
       <p className="text-3xl font-extrabold">
         {clock(seconds)} <span className="text-xl font-semibold text-quiet">of usually {clock(waitS)}</span>
       </p>
       <Bar share={seconds / waitS} />
+      {isOver && callsBack !== '' && (
+        <p role="status" className="text-2xl font-extrabold">
+          {callsBack}
+        </p>
+      )}
     </div>
   )
 }

@@ -9,9 +9,11 @@ import { bottlesAtOnce } from '~core/job/bottles'
 import { restS } from '~core/job/findings/froth'
 import { perPullMl, pourSoon } from '~core/job/levels'
 import { lookFirst, lookOffered, lookSpeaksFor } from '~core/job/looks'
+import { type Opening, opensFurther } from '~core/job/opening'
 import {
   bleederRunOf,
   callKindOf,
+  callNow,
   freshPoint,
   lookOwed,
   looksAfterPull,
@@ -74,6 +76,7 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
   const lookTitle = pulled ? brought : since
   const on = runsOn({ ...state, run })
   const lastsS = on && runsForS({ ...state, run }, on.ml)
+  const further = run.call === 'open' ? opensFurther({ ...state, run }) : undefined
   const asked = {
     title: lookTitle,
     usualMl: pulled ? perPullMl(vehicle, stageRun, point) : on?.ml || LOOK_ML,
@@ -159,10 +162,31 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
         </p>
       )}
       {on && !runsLow && lastsS !== undefined && lastsS >= WORTH_A_CLOCK_S && (
-        <WaitClock startedAt={run.openedAt} waitS={lastsS} />
+        <WaitClock
+          startedAt={run.openedAt}
+          waitS={lastsS}
+          callsBack={`${upperFirst(joint)} has run to its mark: look at it now.`}
+        />
       )}
+      {further && <Further opening={further} />}
       {!pulled && run.call === 'open' && look}
     </div>
+  )
+}
+
+/** Less of a gain than this is not worth a spanner on it again. */
+const WORTH_TURNING_PCT = 10
+
+/** Whether half a turn or two: where the bleeder is the narrowest place, and only there, it hurries. */
+function Further({ opening: { mlPerMin, morePct } }: { opening: Opening }) {
+  const show = useShow()
+  return (
+    <p className="text-quiet">
+      Its line lets about {show('volume', Math.round(mlPerMin))} through in a minute.{' '}
+      {morePct < WORTH_TURNING_PCT
+        ? 'The line is the narrowest place: opening it further hurries nothing.'
+        : `Open two turns it runs about ${morePct} % quicker, if no air comes past its thread.`}
+    </p>
   )
 }
 
@@ -192,8 +216,9 @@ function Prepare({ state: { vehicle }, stageRun, point, act }: PlaceProps) {
 }
 
 /** Done: tight, and its cap back on. */
-function Finish({ state: { vehicle }, stageRun, point, act }: PlaceProps) {
+function Finish({ state: { vehicle, run, callTurn = 0 }, stageRun, point, act }: PlaceProps) {
   const say = useSay()
+  const leftOpen = !looksAfterPull(stageRun.stage)
   return (
     <div className="grid gap-5">
       <BigLine who={`${upperFirst(say(pointFact(vehicle, point)))} is done`}>
@@ -202,6 +227,15 @@ function Finish({ state: { vehicle }, stageRun, point, act }: PlaceProps) {
       <GoOn onClick={() => act({ type: 'point-finished', point })}>
         {bleederRunOf(vehicle, point) ? 'Tight, cap on: next' : 'Done: next'}
       </GoOn>
+      {leftOpen && run && (
+        <button
+          type="button"
+          className="button min-h-[72px] text-lg"
+          onClick={() => act(callNow(run, 'open', callTurn))}
+        >
+          Open it once more a moment: do bubbles still come?
+        </button>
+      )}
     </div>
   )
 }

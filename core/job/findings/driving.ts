@@ -1,6 +1,6 @@
 import { fluidOf } from '../../fluid/specs'
 import type { Fluid } from '../../fluid/specs/fluid'
-import { usualBleeder } from '../../physics/hydraulics/bleeder'
+import { type BleederOpening, usualBleeder } from '../../physics/hydraulics/bleeder'
 import { densityKgM3 } from '../../physics/hydraulics/density'
 import { headKPa } from '../../physics/hydraulics/flow'
 import { intakeDropKPa } from '../../physics/hydraulics/intake'
@@ -23,10 +23,13 @@ function drivingKPa(technique: Technique, { run }: Seen['state'], fluid: Fluid, 
 /**
  * What a bleeder should pass in the company it was timed in, or runs in now, mL/min; undefined where that cannot be
  * said.
+ *
+ * @param opening how far it is open
  */
 export function expectedMlPerMin(
   { state, technique, stageRun }: Pick<Seen, 'state' | 'technique' | 'stageRun'>,
   point: string,
+  opening: BleederOpening = usualBleeder,
 ): number | undefined {
   const { planned, vehicle } = state
   const own = bleederRunOf(vehicle, point)?.run
@@ -42,5 +45,5 @@ export function expectedMlPerMin(
     const run = bleederRunOf(vehicle, id)?.run
     return run ? { id, run } : []
   })
-  return flowsTogether(open, kPa, liquid, usualBleeder, intakeDropKPa).get(point)
+  return flowsTogether(open, kPa, liquid, opening, intakeDropKPa).get(point)
 }
