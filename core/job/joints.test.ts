@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { filingRefusal } from './filing'
-import { jointsOf, notDry } from './joints'
+import { jointsAt, jointsOf, notDry } from './joints'
 import { stillOff } from './off-things'
 
 const car = vehicleFrom(carFile(fourCorners))
@@ -98,4 +98,13 @@ describe('off and on', () => {
     job.do(back(job))
     expect(filingRefusal(job.state, 'fit')).toBeUndefined()
   })
+})
+
+test('pointed at on the map: a line has its two ends, a cylinder those of all its lines, a wheel its own', () => {
+  const job = planned({ opened: ['brake-rr'], replaced: ['mc'] }).state
+  const [line] = jointsOf(job).filter(({ at }) => at === 'brake-rr')
+  expect(jointsAt(job, 'brake-rr').map(({ at }) => at)).toEqual(['brake-rr'])
+  expect(jointsAt(job, line?.line ?? '').length).toBeGreaterThan(0)
+  expect(jointsAt(job, 'mc').length).toBeGreaterThan(1)
+  expect(jointsAt(job, 'nowhere')).toEqual([])
 })

@@ -8,6 +8,17 @@ import type { JobState } from './state'
 /** An end of a line that was opened, and what it is screwed into. */
 export type Joint = { id: string; line: string; at: string; hose: boolean }
 
+/** Joints at what somebody points at on the map: a line has two ends, a part as many as lines come to it. */
+export function jointsAt(job: Known, id: string): Joint[] {
+  const chambers = partsOf(job.vehicle, 'master-cylinder').find((part) => part.id === id)?.chambers ?? []
+  const here = new Set([id, ...chambers.map((chamber) => chamber.id)])
+  return jointsOf(job).filter(({ line, at }) => here.has(line) || here.has(at))
+}
+
+/** A hose that ends at a brake: where a hollow bolt holds it, it takes a new washer on either side. @source common practice */
+export const mayTakeWashers = ({ vehicle }: Known, { hose, at }: Joint): boolean =>
+  hose && partsOf(vehicle, 'wheel-brake').some(({ id }) => id === at)
+
 /** How far one has come: started by hand, tight, and dry on both looks. */
 export const jointStateSchema = z.object({
   started: z.boolean(),

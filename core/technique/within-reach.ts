@@ -24,7 +24,7 @@ export const withinReach: Technique = {
   exclude: (context) => refuseOutOfReach(context) ?? refusePump(context) ?? refuseFastPumping(context),
   ...noSettings,
   minutes: (context) => pedalMinutes(context, { secondsPerPull: 8, minutesPerBleeder: 4 }),
-  // The hand that holds feels what comes: nothing is drawn back by a hose that nobody sees.
-  riskMinutes: () => 4,
+  // A hundred squeezes tire a hand, and a tired one lets go too early: for an exchange a check valve is preferred.
+  riskMinutes: () => 13,
   steps: noSteps,
 }

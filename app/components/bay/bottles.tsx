@@ -3,8 +3,9 @@ import type { FloorAct } from '~/run-client/use-job-run'
 import { bottlesAtOnce, hangable } from '~core/job/bottles'
 import type { Running } from '~core/job/events/kind'
 import { expectedMlPerMin } from '~core/job/findings/driving'
+import { behindUnit, flowOf } from '~core/job/findings/slow-flow'
 import { freshPoint, openPoints } from '~core/job/points'
-import type { JobState, StageRunState } from '~core/job/state'
+import type { StageRunState } from '~core/job/state'
 import { techniqueOf } from '~core/technique'
 
 type Props = { state: Running; stageRun: StageRunState; act: (act: FloorAct) => void }
@@ -48,13 +49,25 @@ export function Bottles({ state, stageRun, act }: Props) {
 
 function Bottle({ state, stageRun, point, runs }: Omit<Props, 'act'> & { point: string; runs: boolean }) {
   const show = useShow()
-  const { ml, cleanStreak } = stageRun.at[point] ?? freshPoint()
+  const progress = stageRun.at[point] ?? freshPoint()
+  const { ml, cleanStreak, countedMl = 0 } = progress
   const targetMl = stageRun.stage.mlByBleeder?.[point] ?? 0
-  const share = targetMl > 0 ? Math.min(1, ml / targetMl) : 1
+  const share = (much: number) => (targetMl > 0 ? Math.min(1, much / targetMl) : 1)
+  const [seen, counted] = [share(ml), share(ml + countedMl)]
+  const should = runs ? shouldPass(state, stageRun, point) : undefined
+  const passes = flowOf(progress, should)
   return (
     <>
       <svg viewBox="0 0 40 48" className="h-12" aria-hidden="true">
-        <rect x="8" y={44 - 32 * share} width="24" height={32 * share} className="fill-oxide-wash" />
+        <rect x="8" y={44 - 32 * seen} width="24" height={32 * seen} className="fill-oxide-wash" />
+        {counted > seen && (
+          <path
+            d={`M8 ${44 - 32 * counted}H32`}
+            strokeWidth="2"
+            strokeDasharray="3 3"
+            className="stroke-ink"
+          />
+        )}
         <path
           d="M15 2V8L8 14V44H32V14L25 8V2"
           fill="none"
@@ -65,24 +78,28 @@ function Bottle({ state, stageRun, point, runs }: Omit<Props, 'act'> & { point: 
       </svg>
       <span className="text-sm leading-tight font-normal">
         {show.number('volume', ml)} of {show('volume', targetMl)}
-        {runs && <span className="block text-quiet">{left(state, stageRun, point, targetMl - ml)}</span>}
+        {should !== undefined && (
+          <span className="block">
+            {passes === undefined ? 'should pass' : `passes ${show.number('volume', passes)}, should`}{' '}
+            {show('volume', Math.round(should))} a minute
+          </span>
+        )}
+        {should !== undefined && <span className="block text-quiet">{left(targetMl - ml, should)}</span>}
         {cleanStreak > 0 && <span className="block">{cleanStreak} clean</span>}
       </span>
     </>
   )
 }
 
-/** How long it still runs at least, with the others that run: a sound line may be a little slower than predicted. */
-function left(state: JobState, stageRun: StageRunState, point: string, ml: number): string {
-  const { stage } = stageRun
-  if (ml <= 0) return 'its volume is through'
-  const { run } = state
-  const flow =
-    run && stage.technique
-      ? expectedMlPerMin(
-          { state: { ...state, run }, stageRun, technique: techniqueOf(stage.technique) },
-          point,
-        )
-      : undefined
-  return flow === undefined ? '' : `at least ${Math.max(1, Math.round(ml / flow))} min more`
+/** What its line lets through with the others that run, mL/min; behind a control unit nobody knows. */
+function shouldPass(state: Running, stageRun: StageRunState, point: string): number | undefined {
+  const { technique: id } = stageRun.stage
+  if (id === undefined) return undefined
+  const technique = techniqueOf(id)
+  const seen = { state, stageRun, technique, point, progress: stageRun.at[point] ?? freshPoint() }
+  return behindUnit(seen) ? undefined : expectedMlPerMin(seen, point)
 }
+
+/** How long it still runs at least: a sound line may be a little slower than predicted. */
+const left = (ml: number, mlPerMin: number): string =>
+  ml <= 0 ? 'its volume is through' : `at least ${Math.max(1, Math.round(ml / mlPerMin))} min more`

@@ -1,8 +1,10 @@
+import { useState } from 'react'
+import { LineMap } from '~/components/line-map/line-map'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { fact } from '~core/base/decision'
-import { jointState, jointsOf, nextFor, notDry, notStarted } from '~core/job/joints'
+import { jointState, jointsAt, jointsOf, mayTakeWashers, nextFor, notDry, notStarted } from '~core/job/joints'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 
@@ -11,17 +13,37 @@ type Props = { state: JobState; act: (act: FloorAct) => void; locked?: boolean }
 /** Every joint that was opened, with how far it has come and one large area for what comes next. */
 export function JointsList({ state, act, locked = false }: Props) {
   const say = useSay()
-  const joints = jointsOf(state)
-  if (joints.length === 0) return null
+  const [at, setAt] = useState<string>()
+  const all = jointsOf(state)
+  if (all.length === 0) return null
+  const pointedAt = at === undefined ? [] : jointsAt(state, at)
+  const joints = pointedAt.length > 0 ? pointedAt : all
   const started = notStarted(state).length === 0
-  const dry = joints.length - notDry(state).length
+  const left = notDry(state)
   return (
     <section className="grid gap-3" aria-label="Joints that were opened">
       <p className="font-bold">
-        {dry} of {joints.length} joints dry twice: at rest, and under full effort.
+        {all.length - left.length} of {all.length} joints dry twice: at rest, and under full effort.
+      </p>
+      <LineMap
+        vehicle={state.vehicle}
+        picked={[...new Set(left.map(({ line }) => line))]}
+        onPick={setAt}
+        plain
+        className="[&_.lm-sheet]:max-h-[34vh] [&>figcaption]:hidden"
+      />
+      <p className="text-quiet">
+        {pointedAt.length > 0 ? (
+          <button type="button" className="button min-h-[56px]" onClick={() => setAt(undefined)}>
+            Show all {all.length}, not only those at {at}
+          </button>
+        ) : (
+          'Picked out: lines with a joint that is not dry twice. Tap a line or part for its joints alone.'
+        )}
       </p>
       <ul className="grid gap-2">
-        {joints.map(({ id, line, at, hose }) => {
+        {joints.map((joint) => {
+          const { id, line, at: end, hose } = joint
           const stands = jointState(state, id)
           const next = nextFor(stands)
           const waits = (next === 'tight' && !started) || (next === 'dry-under-effort' && !bleedDone(state))
@@ -31,7 +53,10 @@ export function JointsList({ state, act, locked = false }: Props) {
               className="grid items-center gap-2 border-2 border-rule bg-enamel p-2 sm:grid-cols-[1fr_auto]"
             >
               <span>
-                <strong>{at}</strong>, {hose ? 'hose' : 'tube'} of {line}
+                <strong>{end}</strong>, {hose ? 'hose' : 'tube'} of {line}
+                {mayTakeWashers(state, joint) && (
+                  <span className="block text-quiet">Hollow bolt: a new washer on either side.</span>
+                )}
                 <span className="block text-quiet">
                   {next === undefined ? '✓ ' : ''}
                   {howFar(stands)
