@@ -3,7 +3,7 @@ import { setsUp, takesAway } from '../technique/standing'
 import type { Step } from '../technique/step'
 import { countAgain, freshPoint } from './points'
 import type { Mend, PointRun, RunState, StageRunState } from './state'
-import { freshTally } from './tally'
+import { addTally, freshTally } from './tally'
 
 /** What changes a plan under way. Each takes a run and gives the changed one; none forgets what was counted. */
 
@@ -19,8 +19,12 @@ export const startedStage = (stage: Stage): StageRunState => ({
 export const stageAgain = (stageRun: StageRunState): StageRunState => ({
   ...startedStage(stageRun.stage),
   points: stageRun.points,
-  tally: stageRun.tally,
+  tally: addTally(stageRun.tally, { unaccountedMl: countedOf(stageRun) }),
 })
+
+/** What bottles were taken to have passed and nobody will look at any more: gone, and in no bottle that is read. */
+const countedOf = ({ at }: StageRunState): number =>
+  Object.values(at).reduce((sum, { countedMl = 0 }) => sum + countedMl, 0)
 
 /** Points finished so far, in any stage: in one ahead too, where the work went back from it. */
 export function finishedPoints(run: RunState): string[] {
@@ -124,6 +128,7 @@ export const startAgain = (run: RunState, ids: readonly string[]): RunState =>
     trouble: point.trouble,
     // What stands in the bottle is written down all the same.
     ...(point.unseen && { unseen: { ...point.unseen, sinceAir: 0 } }),
+    ...(point.countedMl && { countedMl: point.countedMl, countedSeenMl: point.countedSeenMl }),
   }))
 
 /**

@@ -89,6 +89,7 @@ export const copyOfPoint = (point: PointRun): PointRun =>
     unseen: point.unseen,
     weighedMl: point.weighedMl,
     countedMl: point.countedMl,
+    countedSeenMl: point.countedSeenMl,
     seenAt: point.seenAt,
     timedMl: point.timedMl,
     timedS: point.timedS,

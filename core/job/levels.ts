@@ -235,7 +235,21 @@ export function counted(run: RunState, moved: Partial<Tally>): RunState {
 export function pouredInto(run: RunState, reservoirId: string, ml: number, seenMl: number): RunState {
   const before = run.levelMl[reservoirId]
   const unaccountedMl = before === undefined ? 0 : before + ml - seenMl
-  return counted({ ...run, levelMl: { ...run.levelMl, [reservoirId]: seenMl } }, { inMl: ml, unaccountedMl })
+  const seen = { ...withCountedSeen(run), levelMl: { ...run.levelMl, [reservoirId]: seenMl } }
+  return counted(seen, { inMl: ml, unaccountedMl })
+}
+
+/** A level that was seen says what had left by then: by how much the count was wrong shows at no later level. */
+function withCountedSeen(run: RunState): RunState {
+  const stageRun = currentStage(run)
+  if (!stageRun || !Object.values(stageRun.at).some(({ countedMl }) => countedMl)) return run
+  const at = Object.fromEntries(
+    Object.entries(stageRun.at).map(([id, point]) => [
+      id,
+      point.countedMl ? { ...point, countedSeenMl: point.countedMl } : point,
+    ]),
+  )
+  return { ...run, stages: run.stages.map((each, i) => (i === run.stageIndex ? { ...each, at } : each)) }
 }
 
 /** Fluid taken from a reservoir, as far as its level is known. */

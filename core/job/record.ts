@@ -67,6 +67,7 @@ const pointSchema = z.object({
     .optional(),
   weighedMl: amount.optional(),
   countedMl: amount.optional(),
+  countedSeenMl: amount.optional(),
   seenAt: z.string().optional(),
   timedMl: amount.optional(),
   timedS: amount.optional(),

@@ -48,6 +48,8 @@ export type PointRun = {
   unseen?: Unseen
   /** What its bottle is taken to have passed while another one was in hand: gone from the reservoir by count. */
   countedMl?: number
+  /** Of that, before its reservoir’s level was seen last. */
+  countedSeenMl?: number
   /** What came since the last look by the scale under the bottle. */
   weighedMl?: number
   /** When it was looked at last. */

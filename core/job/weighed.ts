@@ -5,7 +5,7 @@ import { copyOfPoint, copyOfRun, withRun } from './copies'
 import type { FloorEvent, Unstamped } from './events'
 import type { Running } from './events/kind'
 import { frontAfter } from './front'
-import { takenFrom, usualPullMl } from './levels'
+import { baresPorts, takenFrom, usualPullMl, withLevelsUnknown } from './levels'
 import { timeFlow } from './looks'
 import {
   callKindOf,
@@ -45,7 +45,10 @@ export function weighable({ run }: Running): boolean {
 }
 
 /** What came is counted as it was weighed, and what was taken to have come by count is given up. */
-export function weighBottle(state: Running, { ml, at }: { ml: number; at: string }): JobState {
+export function weighBottle(
+  state: Running,
+  { ml, at, bare }: { ml: number; at: string; bare?: true },
+): JobState {
   const { run, vehicle } = state
   const stageRun = currentStage(run)
   const point = currentPoint(run)
@@ -73,7 +76,17 @@ export function weighBottle(state: Running, { ml, at }: { ml: number; at: string
   const tally = addTally(stageRun.tally, fed ? { outMl: ml, inMl: ml } : { outMl: ml })
   const seen = { ...stageRun, at: { ...stageRun.at, [point]: next }, tally }
   around.stages = run.stages.map((each, i) => (i === run.stageIndex ? seen : each))
-  return withRun(state, fed ? around : takenFrom(around, reservoirOfPoint(vehicle, point), moreMl))
+  const reservoir = reservoirOfPoint(vehicle, point)
+  if (fed || reservoir === undefined) return withRun(state, around)
+  return withRun(state, bare ? withLevelsUnknown(around, [reservoir]) : takenFrom(around, reservoir, moreMl))
+}
+
+/** Whether by so much a port of the reservoir would be bare: whether it is, somebody looks. */
+export function weighsBare({ vehicle, run }: Running, ml: number): boolean {
+  const stageRun = currentStage(run)
+  const point = currentPoint(run)
+  if (!stageRun || point === undefined || isFed(run, stageRun.stage)) return false
+  return baresPorts({ vehicle, run }, point, ml - (unseenNow(run)?.ml ?? 0))
 }
 
 /** At an open bleeder a weight is written down so often: near enough to see a slow one, seldom enough to read the log. @source from memory */

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { Chance } from '~core/base/random'
 import { applyEvent } from '~core/job/apply'
-import { carefulAct } from '~core/job/careful'
+import { carefulAct, carefulProof } from '~core/job/careful'
 import type { JobEvent } from '~core/job/events'
 import { checksFor } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
@@ -69,17 +69,7 @@ function proveAndFile(state: JobState): Act | undefined {
   if (!bleedDone(state) || state.parked) return undefined
   const check = checksFor(state).find(({ id }) => !state.proofs[id]?.passed)
   if (!check) return { type: 'filed', outcome: 'fit', doneBy: 'Una', note: '', wasteMl: 10 }
-  const { id, holdS, measure } = check
-  const remedy = state.proofs[id] ? 'set right' : undefined
-  return {
-    type: 'check-proved',
-    check: id,
-    passed: true,
-    heldS: holdS,
-    value: measure && 0,
-    note: '',
-    remedy,
-  }
+  return carefulProof(state, check)[0]
 }
 
 /** What happens beside the acts of the floor. */

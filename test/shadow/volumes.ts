@@ -20,17 +20,18 @@ function sums({ run, earlier }: JobState): Tally {
 
 /** What a person wrote down with an act, mL. */
 function entered(event: JobEvent): number {
-  if (event.type === 'topped-up' || event.type === 'pull-seen') return event.ml
+  if (event.type === 'topped-up' || event.type === 'pull-seen' || event.type === 'bottle-weighed')
+    return event.ml
   if (event.type === 'step-done') return event.ml ?? 0
   if (event.type === 'trouble' && event.trouble.what === 'spilled') return event.trouble.ml
   return 0
 }
 
-/** What pulls that nobody looked at are taken to have brought: gone from a level, and in no sum yet. */
+/** What pulls that nobody looked at, and bottles that run elsewhere, are taken to have brought: gone from a level, and in no sum yet. */
 const onAccount = ({ run }: JobState): number =>
   (run?.stages ?? [])
     .flatMap(({ at }) => Object.values(at))
-    .reduce((sum, { unseen }) => sum + (unseen?.ml ?? 0), 0)
+    .reduce((sum, { unseen, countedMl = 0 }) => sum + (unseen?.ml ?? 0) + countedMl, 0)
 
 /** Acts after which the job's sums are others: they enter a whole card, or take an act back. */
 const SUMS_ANEW: ReadonlySet<JobEvent['type']> = new Set(['paper-entered', 'undone'])
@@ -44,7 +45,7 @@ export function bookLeak(before: JobState, after: JobState, event: JobEvent): st
   const [was, is] = [sums(before), sums(after)]
   const moved = Object.fromEntries(KINDS.map((kind) => [kind, is[kind] - was[kind]])) as Tally
   const told = entered(event)
-  const fed = event.type === 'pull-seen' && moved.inMl > 0
+  const fed = (event.type === 'pull-seen' || event.type === 'bottle-weighed') && moved.inMl > 0
   const booked = Math.max(moved.inMl, moved.outMl) + moved.drawnMl + moved.spilledMl
   // A look at a port tells what came and not how much.
   const unmeasured = event.type === 'pull-seen' && booked === 0

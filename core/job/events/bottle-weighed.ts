@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { weighable, weighBottle } from '../weighed'
-import { type EventKind, onRun, refuseOnRun } from './kind'
+import { weighable, weighBottle, weighsBare } from '../weighed'
+import { type EventKind, isRunning, onRun, refuseOnRun } from './kind'
 import { ml, stamp } from './stamp'
 
 export const bottleWeighedSchema = z.object({
@@ -11,6 +11,8 @@ export const bottleWeighedSchema = z.object({
   ml,
   /** How often this bleed was weighed before: of two screens at one scale, only one counts it. */
   weighings: z.int().min(0).max(1e6),
+  /** By count it left a port of the reservoir bare: its level is looked at before anything else. Worked out. */
+  bare: z.literal(true).optional(),
 })
 
 /** The scale under the catch bottle told what came, at an open bleeder or after pulls that nobody looked at. */
@@ -26,5 +28,8 @@ export const bottleWeighed: EventKind<z.output<typeof bottleWeighedSchema>> = {
     if (weighings !== (state.run.weighed?.times ?? 0)) return fact('weighed-meanwhile')
     return weighable(state) ? undefined : fact('nothing-to-weigh')
   }),
+  complete(state, { bare: _sent, ...event }) {
+    return { ...event, ...(isRunning(state) && weighsBare(state, event.ml) && { bare: true as const }) }
+  },
   apply: onRun((state, event) => weighBottle(state, event)),
 }

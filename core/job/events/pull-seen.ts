@@ -148,6 +148,7 @@ function apply(state: Running, event: PullSeen): JobState {
   next.unseen = undefined
   next.weighedMl = undefined
   next.countedMl = undefined
+  next.countedSeenMl = undefined
   if (run.call === 'open') {
     timeFlow(next, progress, run, { ml, at: event.at })
     around.openedAt = event.at
@@ -173,15 +174,21 @@ function apply(state: Running, event: PullSeen): JobState {
   // What a machine pushes through is what it pours in: its own tank keeps the reservoir full.
   const fed = isFed(run, stageRun.stage)
   if (fed && run.tankMl !== undefined) around.tankMl = Math.max(0, run.tankMl - ml)
-  const tally = addTally(stageRun.tally, fed ? { outMl: ml, inMl: ml } : { outMl: ml })
+  // By how much the count was wrong: as much of it as was counted before the level was seen shows there already.
+  const { countedMl = 0, countedSeenMl = 0 } = progress
+  const wrongMl = moreMl - countedMl
+  const seenWrongMl = countedMl > 0 ? (wrongMl * countedSeenMl) / countedMl : 0
+  const tally = addTally(
+    stageRun.tally,
+    fed ? { outMl: ml, inMl: ml } : { outMl: ml, unaccountedMl: -seenWrongMl },
+  )
   const seen: StageRunState = { ...stageRun, at: { ...stageRun.at, [point]: next }, tally }
   around.stages = run.stages.map((each, i) => (i === run.stageIndex ? seen : each))
   const reservoir = fed ? undefined : reservoirOfPoint(state.vehicle, point)
   const left =
     event.bare && reservoir !== undefined
       ? withLevelsUnknown(around, [reservoir])
-      : // What was reckoned on the safe side stays gone until somebody sees the level.
-        takenFrom(around, reservoir, progress.countedMl ? Math.max(0, moreMl - progress.countedMl) : moreMl)
+      : takenFrom(around, reservoir, wrongMl - seenWrongMl)
   const all = withOthersPassed(state, left, event.others ?? {}, event.at)
   const others = run.call === 'rest' && (run.hung ?? []).length > 0
   return others ? withRun(state, nextBottle(all)) : goneBack(withRun(state, all))
