@@ -2,7 +2,7 @@ import { secondsBetween } from '../base/day'
 import { techniqueOf } from '../technique'
 import type { Running } from './events/kind'
 import { expectedMlPerMin } from './findings/driving'
-import { takenFrom } from './levels'
+import { takenFrom, withLevelsUnknown } from './levels'
 import { currentStage, freshPoint, isFed, reservoirOfPoint } from './points'
 import type { RunState } from './state'
 
@@ -49,8 +49,12 @@ export function withOthersPassed(
     stages: run.stages.map((each, i) => (i === run.stageIndex ? counted : each)),
     hung: run.hung?.map((each) => ({ ...each, since: at })),
   }
-  return Object.entries(others).reduce(
-    (now, [point, ml]) => takenFrom(now, reservoirOfPoint(vehicle, point), ml),
-    next,
-  )
+  return Object.entries(others).reduce((now, [point, ml]) => {
+    const reservoir = reservoirOfPoint(vehicle, point)
+    const levelMl = reservoir === undefined ? undefined : now.levelMl[reservoir]
+    // Less than nothing is in none: whether it is empty somebody looks.
+    return reservoir !== undefined && levelMl !== undefined && levelMl < ml
+      ? withLevelsUnknown(now, [reservoir])
+      : takenFrom(now, reservoir, ml)
+  }, next)
 }
