@@ -90,6 +90,8 @@ test('whatever a scale sends, torn and doubled, nothing but its own weights come
     cable.end()
   })
   const all = await said(port, () => served >= 300)
-  for (const each of all)
-    if (each.says === 'grams') expect([61.5, 61, 6, -5, 661.5, 6.5]).toContain(each.grams)
+  const grams = all.flatMap((each) => (each.says === 'grams' ? each.grams : []))
+  expect(grams.length).toBeGreaterThan(50)
+  // What is written in two pieces is one line; what is torn is none.
+  for (const each of new Set(grams)) expect([61.5, 61, 6, -5]).toContain(each)
 })

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { browserStream } from '~/live-client/live-stream'
 import { fluidOf } from '~core/fluid/specs'
+import { pullsUnseen } from '~core/job/looks'
 import type { JobState } from '~core/job/state'
 import { mayFlow, opensNext, scaleAct } from '~core/job/weighed'
 import { BottleScale, type ScaleSeen } from './bottle-scale'
@@ -73,7 +74,8 @@ export function useBottleScale(state: JobState, record: (act: FloorAct) => void)
 
   useEffect(() => {
     if (!seen || !worked.current) return
-    if (seen.changes > changes.current) {
+    // What was passed over is weighed first: the bottle’s marks begin anew after it.
+    if (seen.changes > changes.current && pullsUnseen(state) === undefined) {
       changes.current = seen.changes
       if ((state.run?.bottleMl ?? 0) > 0) record({ type: 'bottle-emptied' })
     }

@@ -47,7 +47,7 @@ export function weighable({ run }: Running): boolean {
 /** What came is counted as it was weighed, and what was taken to have come by count is given up. */
 export function weighBottle(
   state: Running,
-  { ml, at, bare }: { ml: number; at: string; bare?: true },
+  { ml, at, bare, short }: { ml: number; at: string; bare?: true; short?: true },
 ): JobState {
   const { run, vehicle } = state
   const stageRun = currentStage(run)
@@ -59,9 +59,7 @@ export function weighBottle(
   next.ml = Math.max(0, progress.ml + moreMl)
   next.weighedMl = (progress.weighedMl ?? 0) + ml
   if (progress.unseen) {
-    const { pulls, weighed = 0 } = progress.unseen
-    const short = ml < RESTRICTED_SHARE * usualPullMl(vehicle, point) * (pulls - weighed)
-    next.unseen = { ...progress.unseen, ml: 0, weighed: pulls, ...(short && { short }) }
+    next.unseen = { ...progress.unseen, ml: 0, weighed: progress.unseen.pulls, ...(short && { short }) }
   }
   const around = copyOfRun(run)
   if (run.call === 'open') {
@@ -87,6 +85,14 @@ export function weighsBare({ vehicle, run }: Running, ml: number): boolean {
   const point = currentPoint(run)
   if (!stageRun || point === undefined || isFed(run, stageRun.stage)) return false
   return baresPorts({ vehicle, run }, point, ml - (unseenNow(run)?.ml ?? 0))
+}
+
+/** Whether it is much less than the pulls since the last weight should have brought. */
+export function weighsShort({ vehicle, run }: Running, ml: number): boolean {
+  const point = currentPoint(run)
+  const unseen = unseenNow(run)
+  if (point === undefined || !unseen) return false
+  return ml < RESTRICTED_SHARE * usualPullMl(vehicle, point) * (unseen.pulls - (unseen.weighed ?? 0))
 }
 
 /** At an open bleeder a weight is written down so often: near enough to see a slow one, seldom enough to read the log. @source from memory */

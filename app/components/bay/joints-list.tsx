@@ -55,7 +55,9 @@ export function JointsList({ state, act, locked = false }: Props) {
               <span>
                 <strong>{end}</strong>, {hose ? 'hose' : 'tube'} of {line}
                 {mayTakeWashers(state, joint) && (
-                  <span className="block text-quiet">Hollow bolt: a new washer on either side.</span>
+                  <span className="block text-quiet">
+                    Where a hollow bolt holds it: a new washer on either side.
+                  </span>
                 )}
                 <span className="block text-quiet">
                   {next === undefined ? '✓ ' : ''}

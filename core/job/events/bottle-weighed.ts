@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { weighable, weighBottle, weighsBare } from '../weighed'
+import { weighable, weighBottle, weighsBare, weighsShort } from '../weighed'
 import { type EventKind, isRunning, onRun, refuseOnRun } from './kind'
 import { ml, stamp } from './stamp'
 
@@ -13,6 +13,8 @@ export const bottleWeighedSchema = z.object({
   weighings: z.int().min(0).max(1e6),
   /** By count it left a port of the reservoir bare: its level is looked at before anything else. Worked out. */
   bare: z.literal(true).optional(),
+  /** Much less than so many pulls should bring: what stands in the way is looked at. Worked out. */
+  short: z.literal(true).optional(),
 })
 
 /** The scale under the catch bottle told what came, at an open bleeder or after pulls that nobody looked at. */
@@ -28,8 +30,13 @@ export const bottleWeighed: EventKind<z.output<typeof bottleWeighedSchema>> = {
     if (weighings !== (state.run.weighed?.times ?? 0)) return fact('weighed-meanwhile')
     return weighable(state) ? undefined : fact('nothing-to-weigh')
   }),
-  complete(state, { bare: _sent, ...event }) {
-    return { ...event, ...(isRunning(state) && weighsBare(state, event.ml) && { bare: true as const }) }
+  complete(state, { bare: _bare, short: _short, ...event }) {
+    if (!isRunning(state)) return event
+    return {
+      ...event,
+      ...(weighsBare(state, event.ml) && { bare: true as const }),
+      ...(weighsShort(state, event.ml) && { short: true as const }),
+    }
   },
   apply: onRun((state, event) => weighBottle(state, event)),
 }
