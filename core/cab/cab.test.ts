@@ -169,6 +169,47 @@ describe('what the bay gives to the cab, the phone shows', () => {
       for (const task of cabTasks) expect(cabLanguages[id].tasks[task].length).toBeGreaterThan(10)
   })
 
+  test('the tool says stop: the foot stays down until the wheel has closed, whoever heard it first', () => {
+    const van = vehicleFrom(structuredClone(examples['electric-post-van']?.file))
+    const job = ScriptedJob.planned(
+      van,
+      { reason: 'repair', replaced: ['unit'] },
+      ['two-person', 'control-unit'],
+      300,
+    )
+    job.until(
+      ({ run }) =>
+        run.stages[run.stageIndex]?.stage.technique === 'wheel-by-wheel-pumped' && run.call === 'open',
+    )
+    const says = [cabView(job.state)]
+    for (const act of ['tool-stops', 'close', 'release'] as const) says.push(cabView(job.call(act).state))
+    expect(says.map((each) => [each.says, each.confirm])).toEqual([
+      ['pump', 'tool-stops'],
+      ['hold', undefined],
+      ['release', 'release'],
+      ['wait', undefined],
+    ])
+  })
+
+  test('a foot that is down for a cycle is told to hold until its own step lets it up', () => {
+    const van = vehicleFrom(structuredClone(examples['parcel-van']?.file))
+    const job = ScriptedJob.planned(
+      van,
+      { reason: 'repair', replaced: ['unit'] },
+      ['two-person', 'control-unit'],
+      300,
+    )
+    const stepIs = (code: string) =>
+      job.until(({ state, run }) => currentStep({ run, standing: state.standing })?.step.code === code)
+    expect(cabView(stepIs('procedure-foot-hold').state)).toMatchObject({
+      says: 'do',
+      task: 'procedure-foot-hold',
+    })
+    job.do({ type: 'step-done', step: currentStep(job.state as never)?.step.id ?? '' })
+    expect(cabView(job.state).says).toBe('hold')
+    expect(cabView(stepIs('procedure-foot-release').state).says).toBe('release')
+  })
+
   test('“press until the booster is used up” in the bay is never “do nothing” on the phone', () => {
     const job = ScriptedJob.planned(demoVehicle('post-van-lhd'), { reason: 'service' }, ['two-person'])
     job.until(({ state }) => currentStep({ ...state, run: state.run as RunState })?.step.code === 'booster')

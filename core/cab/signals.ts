@@ -23,6 +23,15 @@ export const signals: Record<SignalId, Signal> = {
     ],
     vibrateMs: [160, 60, 320],
   },
+  pump: {
+    notes: [
+      { hz: HIGH, ms: 110 },
+      { hz: LOW, ms: 110 },
+      { hz: HIGH, ms: 110 },
+      { hz: LOW, ms: 110 },
+    ],
+    vibrateMs: [110, 40, 110, 40, 110, 40, 110],
+  },
   hold: { notes: [{ hz: LOW, ms: 900 }], vibrateMs: [900] },
   release: {
     notes: [

@@ -1,10 +1,9 @@
 import { lookFirst } from '../job/looks'
 import { callKindOf, currentPoint, currentStage, sourceOf } from '../job/points'
 import { bleedDone } from '../job/selectors'
-import { cabWord } from '../job/standing'
+import { cabWord, standsUp } from '../job/standing'
 import type { JobState } from '../job/state'
 import { currentStep } from '../job/steps'
-import { stageTraits } from '../plan/stage-kinds'
 import { techniqueOf } from '../technique'
 import { type CallState, callMachines, callStep } from '../technique/calls'
 import { partsOf } from '../vehicle/parts'
@@ -67,12 +66,19 @@ export function cabView(state: JobState): CabView {
   if (!run || !stageRun || !run.plateConfirmed || bleedDone(state))
     return { ...base, says: 'away', wheel: run && bleedDone(state) ? 'done' : 'getting-ready' }
   const task = currentStep({ run, standing: state.standing })?.step
+  // A foot that is down for the tool stays down until its own step lets it up, whatever else is done meanwhile.
+  if (standsUp(state, 'foot-held'))
+    return {
+      ...base,
+      says: cabWord(state, task?.clears === 'foot-held' ? 'release' : 'hold'),
+      maySlip: false,
+    }
   if (task?.who === 'cab' && isCabTask(task.code)) return { ...base, says: 'do', task: task.code }
   const kind = callKindOf(stageRun.stage)
   const point = currentPoint(run)
   const step = callStep(kind, run.call)
   const begun = run.call !== 'rest'
-  const withCab = callMachines[kind].withCab && stageTraits[stageRun.stage.kind].waysOpen
+  const { withCab } = callMachines[kind]
   if (!step || point === undefined || (!withCab && !begun))
     return { ...base, says: withCab || kind === 'unit' ? 'wait' : 'away' }
   // The tool's own screen asks for the pedal where it wants it.

@@ -141,7 +141,14 @@ function topUp(state: JobState): Unstamped<FloorEvent> | undefined {
 
 function stepDone(state: JobState, step: Step): Unstamped<FloorEvent> {
   const ml = step.asksMl && Math.round(amountToMove(state, step) ?? DRAWN_ML)
-  return { type: 'step-done', step: step.id, ml, heldS: step.holdS }
+  return {
+    type: 'step-done',
+    step: step.id,
+    ml,
+    heldS: step.holdS,
+    awaited: step.awaits,
+    tookS: step.leastS,
+  }
 }
 
 /** What a careful technician does to pass one proof where everything is as it should be: its places, then the proof. */

@@ -144,8 +144,11 @@ export function openPoints(run: RunState): string[] {
   return [...(now === undefined ? [] : [now]), ...(run.hung ?? []).map(({ point }) => point)]
 }
 
-export const cleanPullsWanted = (vehicle: Vehicle, { kind }: Stage): number =>
-  stageTraits[kind].solidPulls ?? vehicle.makerSettings?.cleanPulls ?? CLEAN_PULLS
+export const cleanPullsWanted = (vehicle: Vehicle, { kind, technique }: Stage): number =>
+  // The tool ends a wheel, and a base bleed follows: one look says whether it came clean.
+  technique !== undefined && techniqueOf(technique).pulsesWheels
+    ? 1
+    : (stageTraits[kind].solidPulls ?? vehicle.makerSettings?.cleanPulls ?? CLEAN_PULLS)
 
 export type PointWants = { done: boolean; wantsMl: number; wantsClean: number; wantsSettling: boolean }
 

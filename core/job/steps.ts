@@ -33,10 +33,13 @@ export function stepAtRest(state: { run: RunState; standing: JobState['standing'
   const stageRun = currentStage(run)
   if (!stageRun) return undefined
   const { before, after } = stageRun.stage
-  const undone = (step: Step) => stepIsDue(state, stageRun, step)
+  const point = currentPoint(run)
+  // What comes right before a place waits until its turn.
+  const reached = ({ at }: Step) => at === undefined || at === point || stageRun.at[at]?.finished === true
+  const undone = (step: Step) => reached(step) && stepIsDue(state, stageRun, step)
   const first = before.find(undone)
   if (first) return { step: first }
-  const last = currentPoint(run) === undefined ? after.find(undone) : undefined
+  const last = point === undefined ? after.find(undone) : undefined
   return last && { step: last }
 }
 

@@ -85,6 +85,15 @@ const valve = (role: PartOf<'valve'>['role']) => passed((part) => part.type === 
 const byWire = ({ vehicle }: Asks) =>
   vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire')
 const hasUnitStage = ({ stages }: Asks) => stages.some(({ kind }) => kind === 'control-unit')
+/** What a routine unplugs and plugs back by its own steps. */
+const unpluggedByRoutine = ({ stages }: Pick<Asks, 'stages'>): string[] => [
+  ...new Set(
+    stages.flatMap(({ before, after }) =>
+      [...before, ...after].flatMap(({ code, sets }) => (code === 'procedure-unplug' && sets ? sets : [])),
+    ),
+  ),
+]
+const unplugsItself = (asks: Asks) => unpluggedByRoutine(asks).includes('level-sensor')
 /** Bleeders of calipers that have to be hung. */
 const hungBleeders = ({ corners }: Asks): Set<string> =>
   new Set(
@@ -135,7 +144,8 @@ const preconditions: readonly Precondition[] = [
     unplugs: 'control-unit',
   },
   {
-    applies: (asks) => byWire(asks) && hasUnitStage(asks),
+    // Where its routine does not say so itself.
+    applies: (asks) => byWire(asks) && hasUnitStage(asks) && !unplugsItself(asks),
     begin: {
       place: beforeUnit,
       step: { ...atTool('level-sensor-off'), bottle: 'on', sets: 'level-sensor' },
@@ -255,7 +265,7 @@ export function withPreconditions(asks: Asks): Stage[] {
     if (steps && stage) stage.before = [...steps, ...stage.before]
   }
   if (byWire(asks)) letDownAnew(stages)
-  const unplugged = applying.flatMap(({ unplugs }) => unplugs ?? [])
+  const unplugged = [...applying.flatMap(({ unplugs }) => unplugs ?? []), ...unpluggedByRoutine(asks)]
   for (const { end } of applying)
     if (end?.place(stages, asks)?.at === 'after' && end.place !== beforeProof) put(end)
   if (unplugged.length > 0)

@@ -25,6 +25,7 @@ import {
 import { bleedOrder } from './order/bleed-order'
 import { compareOrders, type SchoolOrder } from './order/compare-orders'
 import { orderWarnings } from './order/order-warnings'
+import { inProcedureOrder } from './procedures'
 import type { PlanRequest } from './request'
 import { decideScope, type Scope } from './scope/scope'
 import { unitsToCycle } from './units'
@@ -151,7 +152,9 @@ export function preparePlan(request: PlanRequest): Prepared {
   const split = splitByPump(request, ordered.bleeders)
   // A routine that only drives brakes of its own comes before the foot; one that cycles, after the base bleed.
   const inTurn =
-    unitsToCycle(request).length > 0 ? [...split.own, ...split.byUnit] : [...split.byUnit, ...split.own]
+    unitsToCycle(request).length > 0
+      ? [...split.own, ...split.byUnit]
+      : inProcedureOrder(vehicle, [...split.byUnit, ...split.own])
   const openedBy = ({ atOnce }: Feeding): Opened[] => {
     const volumeMl = volumesInOrder(vehicle, inTurn, work.padWearMm, false, atOnce)
     return inTurn.map((placed) => ({ ...placed, volumeMl: volumeMl.get(placed.bleeder.id) ?? 0 }))

@@ -138,7 +138,7 @@ const facts: Record<string, (request: PlanRequest, plan: Plan) => void> = {
     const ids = stepsOf(plan).map(({ id }) => id)
     expect(ids).toContain('unpower-unit')
     expect(ids.indexOf('unpower-unit')).toBeLessThan(ids.indexOf('power-unit'))
-    expect(ids.indexOf('power-unit')).toBeLessThan(ids.indexOf('routine'))
+    expect(ids.indexOf('power-unit')).toBeLessThan(ids.findIndex((id) => id.startsWith('procedure ')))
     const powered = plan.stages.findIndex(({ before }) => before.some(({ id }) => id === 'power-unit'))
     expect(powered).toBeGreaterThan(kinds(plan).indexOf('bleed'))
   },

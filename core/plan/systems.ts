@@ -1,7 +1,8 @@
 import { reason } from '../base/decision'
 import { fedBy } from './amounts'
 import type { Stage } from './answer'
-import { bleedingStages, bleedStage, withKept } from './bleeding-stages'
+import { bleedStage, withKept } from './bleed-stage'
+import { bleedingStages } from './bleeding-stages'
 import { reservoirStages, withRefill } from './reservoir-stages'
 import type { Build } from './stage'
 

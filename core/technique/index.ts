@@ -14,6 +14,7 @@ import { knowTechnique, type Technique, type TechniqueId, techniqueIds } from '.
 import { unitCycle } from './unit-cycle'
 import { unitMakerLed } from './unit-maker-led'
 import { unitWheelByWheel } from './unit-wheel-by-wheel'
+import { unitWheelByWheelPumped } from './unit-wheel-by-wheel-pumped'
 import { vacuum } from './vacuum'
 import { withinReach } from './within-reach'
 
@@ -35,6 +36,7 @@ const registry: Record<TechniqueId, Technique> = {
   'ports-prop': portsProp,
   cycle: unitCycle,
   'wheel-by-wheel': unitWheelByWheel,
+  'wheel-by-wheel-pumped': unitWheelByWheelPumped,
   'maker-led': unitMakerLed,
 }
 

@@ -35,6 +35,19 @@ export const stepSchema = z.object({
   holdS: z.number().optional(),
   /** Usually left this long; the timer advises, the eyes decide. */
   waitS: z.number().optional(),
+  /** What is waited for in a unit’s routine: it is said when it came, and the clock runs until then. */
+  awaits: z.string().max(60).optional(),
+  /** It takes at least so long, and something is wrong when it takes longer. */
+  leastS: z.number().optional(),
+  mostS: z.number().optional(),
+  /** What the foot does in it, with every joint shut. */
+  foot: z.enum(['hold', 'pump', 'release']).optional(),
+  /** It comes right before this place is worked at. */
+  at: z.string().max(200).optional(),
+  /** What of the unit is calibrated by it. */
+  calibrates: z.string().max(80).optional(),
+  /** A routine that broke off goes on again from here. */
+  beginsAgain: z.literal(true).optional(),
 })
 export type Step = z.output<typeof stepSchema>
 

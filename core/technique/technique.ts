@@ -42,6 +42,7 @@ export const techniqueIds = [
   'ports-prop',
   'cycle',
   'wheel-by-wheel',
+  'wheel-by-wheel-pumped',
   'maker-led',
 ] as const
 export type TechniqueId = (typeof techniqueIds)[number]
@@ -121,6 +122,8 @@ export type Technique = {
   bottlesAtOnce?: number
   /** For a cylinder: out of the vehicle, or where it stands. */
   cylinder?: 'in-vice' | 'in-place'
+  /** For a unit: which of its routines it is. */
+  routine?: 'cycle' | 'wheel-by-wheel' | 'maker-led'
   /** For a unit: times the routine is run, with a base bleed after each; once where left out. */
   rounds?: number
   /** For a unit: it works at each wheel's open bleeder. */

@@ -1,6 +1,5 @@
-import { atTool } from './step'
-import { noSettings, type Technique } from './technique'
-import { refuseOtherRoutine, routineMinutes, routineSteps } from './unit-work'
+import { noSettings, noSteps, type Technique } from './technique'
+import { refuseOtherRoutine, routineMinutes } from './unit-work'
 
 /** The unit runs its pump and valves while pedal or lever is held as asked. @source common practice */
 export const unitCycle: Technique = {
@@ -8,6 +7,7 @@ export const unitCycle: Technique = {
   method: 'control-unit',
   at: 'unit',
   drives: 'unit',
+  routine: 'cycle',
   rounds: 2,
   needs: ['battery-support'],
   call: 'unit',
@@ -15,5 +15,5 @@ export const unitCycle: Technique = {
   ...noSettings,
   minutes: routineMinutes,
   riskMinutes: () => 4,
-  steps: () => routineSteps(atTool('routine-cycle', undefined, 'routine')),
+  steps: noSteps,
 }

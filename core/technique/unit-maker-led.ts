@@ -1,6 +1,5 @@
-import { atTool } from './step'
-import { noSettings, type Technique } from './technique'
-import { refuseOtherRoutine, routineMinutes, routineSteps } from './unit-work'
+import { noSettings, noSteps, type Technique } from './technique'
+import { refuseOtherRoutine, routineMinutes } from './unit-work'
 
 /** The unit's maker leads, step by step; its own pump drives the brakes it feeds. @source common practice */
 export const unitMakerLed: Technique = {
@@ -8,11 +7,12 @@ export const unitMakerLed: Technique = {
   method: 'control-unit',
   at: 'unit',
   drives: 'unit',
+  routine: 'maker-led',
   needs: ['battery-support'],
   call: 'unit',
   exclude: refuseOtherRoutine('maker-led'),
   ...noSettings,
   minutes: routineMinutes,
   riskMinutes: () => 4,
-  steps: () => routineSteps(atTool('routine-maker-led', undefined, 'routine')),
+  steps: noSteps,
 }

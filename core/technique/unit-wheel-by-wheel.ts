@@ -1,19 +1,23 @@
-import { atTool } from './step'
-import { noSettings, type Technique } from './technique'
-import { refuseOtherRoutine, routineMinutes, routineSteps } from './unit-work'
+import { fact } from '../base/decision'
+import { noSettings, noSteps, type Technique } from './technique'
+import { pumpedAsWritten, refuseOtherRoutine, routineMinutes } from './unit-work'
 
-/** The unit pulses its valves while one bleeder is open and the pedal is pumped until told to stop. @source common practice */
+const offered = refuseOtherRoutine('wheel-by-wheel')
+
+/** The unit pulses its valves while one bleeder is open, and nobody sits in the cab. @source common practice */
 export const unitWheelByWheel: Technique = {
   id: 'wheel-by-wheel',
   method: 'control-unit',
   at: 'unit',
   drives: 'unit',
+  routine: 'wheel-by-wheel',
   pulsesWheels: true,
   needs: ['battery-support'],
   call: 'unit',
-  exclude: refuseOtherRoutine('wheel-by-wheel'),
+  exclude: (context) =>
+    offered(context) ?? (pumpedAsWritten(context) === true ? fact('routine-wants-foot') : undefined),
   ...noSettings,
   minutes: routineMinutes,
   riskMinutes: () => 4,
-  steps: () => routineSteps(atTool('routine-wheel-by-wheel', undefined, 'routine')),
+  steps: noSteps,
 }

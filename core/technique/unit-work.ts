@@ -1,6 +1,6 @@
 import { fact, type Notice } from '../base/decision'
+import { partsOf } from '../vehicle/parts'
 import { minutesInTurn } from './corner-flow'
-import { atTool, type Steps } from './step'
 import type { MethodContext, MethodMinutes } from './technique'
 
 /** Line pressure of a unit's pump while one bleeder is open. @source from memory */
@@ -9,18 +9,26 @@ const UNIT_PUMP_KPA = 1000
 /** A routine is the vehicle's own, never the tool's: one it does not offer is never started. */
 export const refuseOtherRoutine =
   (routine: 'cycle' | 'wheel-by-wheel' | 'maker-led') =>
-  ({ vehicle }: MethodContext): Notice | undefined => {
-    const offered = vehicle.parts.flatMap((part) => (part.type === 'control-unit' ? [part.routine] : []))
-    return offered.includes(routine) ? undefined : fact('routine-not-offered')
-  }
+  ({ vehicle }: MethodContext): Notice | undefined =>
+    partsOf(vehicle, 'control-unit').some((unit) => unit.routine === routine)
+      ? undefined
+      : fact('routine-not-offered')
+
+/**
+ * Whether a wheel-by-wheel routine that somebody wrote down has the foot pumped while a bleeder is open.
+ *
+ * @returns undefined where none is written down: either way will do
+ */
+export function pumpedAsWritten({ vehicle }: Pick<MethodContext, 'vehicle'>): boolean | undefined {
+  const bleeds = partsOf(vehicle, 'control-unit').flatMap(({ routine, procedure }) =>
+    routine === 'wheel-by-wheel' && procedure
+      ? procedure.steps.filter(({ bleed }) => bleed !== undefined)
+      : [],
+  )
+  return bleeds.length === 0 ? undefined : bleeds.some(({ by }) => by === 'unit-pumped')
+}
 
 export const routineMinutes = (context: MethodContext): MethodMinutes => ({
   fluidMinutes: minutesInTurn(UNIT_PUMP_KPA, context),
   handlingMinutes: 8 + context.corners.length * 2,
-})
-
-/** Battery, connection and routine before; ignition off after. @source common practice */
-export const routineSteps = (...own: Steps['before']): Steps => ({
-  before: [{ ...atTool('battery'), sets: 'battery' }, ...own],
-  after: [atTool('unpower')],
 })

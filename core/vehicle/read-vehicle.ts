@@ -1,6 +1,7 @@
 import type { Fault, Reading } from '../base/fault'
 import { textFaults } from '../base/plain-text'
 import { readWith } from '../base/zod-faults'
+import { procedureFaults } from '../procedure/check'
 import { runsOf, sourceIds } from './network'
 import { bleedersOf } from './parts'
 import { type Vehicle, vehicleSchema } from './schema'
@@ -22,7 +23,7 @@ export function readVehicle(input: unknown, root = ''): Reading<Vehicle> {
   if (!shape.ok) return shape
   const vehicle = shape.value
   const faults: Fault[] = []
-  for (const check of [idFaults, levelFaults, referenceFaults])
+  for (const check of [idFaults, levelFaults, referenceFaults, routineFaults])
     faults.push(...check(vehicle).map(({ path, message }) => ({ path: within(root, path), message })))
   // Runs mean nothing while ids are wrong or lines go in a circle, so each check waits for the one before.
   if (faults.length === 0)
@@ -77,6 +78,19 @@ function levelFaults(vehicle: Vehicle): Fault[] {
       })
   }
   return faults
+}
+
+/** Procedures of its units, step by step. */
+function routineFaults(vehicle: Vehicle): Fault[] {
+  const bleeders = new Set(vehicle.parts.flatMap(bleedersOf).map(({ id }) => id))
+  return vehicle.parts.flatMap((part, i) =>
+    part.type === 'control-unit' && part.procedure
+      ? procedureFaults(part.procedure, { routine: part.routine, bleeders }).map(({ path, message }) => ({
+          path: `parts.${i}.procedure.${path}`,
+          message,
+        }))
+      : [],
+  )
 }
 
 function referenceFaults(vehicle: Vehicle): Fault[] {

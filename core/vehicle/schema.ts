@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { vehicleKinds } from '../base/vehicle-kinds'
 import { fluidSpecSchema } from '../fluid/specs'
+import { procedureSchema } from '../procedure/schema'
 
 /** Less than this of anything is a slip, and divided by would leave the numbers a computer has. */
 const SMALLEST = 0.001
@@ -94,6 +95,8 @@ const controlUnit = z.object({
   role: oneOf(['abs', 'esc', 'brake-by-wire']),
   volumeMl: from0('mL', 5000),
   routine: oneOf(['none', 'cycle', 'wheel-by-wheel', 'maker-led']),
+  /** Its routine step by step, as somebody wrote it down; left out, a ready one stands in and is marked so. */
+  procedure: procedureSchema.optional(),
   bleeders,
 })
 const wheelBrake = z.object({

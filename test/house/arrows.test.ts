@@ -12,6 +12,7 @@ const floors = [
   'fluid',
   'scale',
   'words',
+  'procedure',
   'vehicle',
   'rig',
   'technique',

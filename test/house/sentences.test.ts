@@ -38,6 +38,7 @@ const STILL: Readonly<Record<string, number>> = {
   'technique/calls/gravity.ts': 1,
   'technique/calls/left-open.ts': 2,
   'technique/calls/press-through.ts': 1,
+  'technique/calls/pulsed.ts': 3,
   'technique/calls/reach.ts': 3,
   'technique/calls/vacuum.ts': 2,
   'vehicle/layouts/car-clutch-shared.ts': 1,

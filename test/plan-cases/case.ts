@@ -20,7 +20,7 @@ export type PlanCase = {
     stages?: string[]
     /** Bleeders in the order they are opened, over all stages that open any for the first time. */
     order?: string[]
-    /** Steps by id that must be there, in this order. */
+    /** Steps that must be there, in this order: by id, those of a unit’s routine by code. */
     steps?: string[]
     cautions?: string[]
     /** Codes of reasons that must be given. */

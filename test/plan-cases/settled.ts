@@ -10,6 +10,25 @@ const parts =
   })
 const reservoir = (change: object) => parts(({ type }) => (type === 'reservoir' ? change : undefined))
 
+/** As somebody typed it off a tool’s screen. */
+const writtenRoutine = {
+  name: 'Service bleed',
+  menu: 'Chassis, brakes, special functions',
+  minVolts: 12.5,
+  by: 'Ines',
+  on: '2026-11-02',
+  steps: [
+    { who: 'tool', does: 'Start the service bleed.', beginsAgain: true },
+    { who: 'cab', foot: 'pump', leastS: 20, awaits: 'tool-says' },
+    { who: 'tool', shows: 'Bleeding finished. Press to continue.' },
+    { who: 'tool', calibrates: 'pressure sensor' },
+    { who: 'tool', ignition: 'on' },
+  ],
+}
+const writtenSteps = ['menu', 'foot-pump', 'shows', 'calibrate', 'ignition-on'].map(
+  (step) => `procedure-${step}`,
+)
+
 /** What was answered wrongly once, each with what is right and why, written down before it was put right. */
 export const settledCases: PlanCase[] = [
   {
@@ -352,12 +371,19 @@ export const settledCases: PlanCase[] = [
     name: 'a by-wire car is let down before each opening',
     settles: 'by wire',
     reasoning:
-      'Before the level is read; before the unit’s own brakes are opened; and again after its routine has charged it.',
+      'Before the level is read; before the unit’s own brakes are opened; and again after its routine has charged it, which it does once more for the fronts.',
     vehicle: 'hybrid-taxi',
     work: { reason: 'service' },
     shop: { methods: ['two-person', 'control-unit'] },
     expect: {
-      steps: ['accumulator', 'accumulator', 'level-sensor-off', 'level-sensor-back', 'accumulator'],
+      steps: [
+        'accumulator',
+        'accumulator',
+        'procedure-unplug',
+        'accumulator',
+        'accumulator',
+        'procedure-plug-back',
+      ],
       never: ['booster', 'vacuum-booster', 'unpower-unit'],
     },
   },
@@ -370,6 +396,31 @@ export const settledCases: PlanCase[] = [
     work: { reason: 'repair', replaced: ['unit'] },
     shop: { methods: ['pressure', 'control-unit'] },
     expect: { reasons: ['routine-costs'], never: ['branches-keep-old'], cautions: ['unit-unpowered'] },
+  },
+  {
+    name: 'a routine that was written down off the tool’s screen',
+    settles: 'unit',
+    reasoning:
+      'The maker’s text replaces the ready example, step by step and in its words; the base bleeds around it stay.',
+    vehicle: 'parcel-van',
+    change: parts(({ type }) => (type === 'control-unit' ? { procedure: writtenRoutine } : undefined)),
+    work: { reason: 'repair', replaced: ['unit'] },
+    shop: { methods: ['two-person', 'control-unit'] },
+    expect: {
+      stages: [
+        'reservoir-exchange',
+        'bleed: pump-and-hold',
+        'control-unit: cycle',
+        'bleed: pump-and-hold',
+        'control-unit: cycle',
+        'bleed: pump-and-hold',
+        'leak-check',
+        'prove',
+      ],
+      steps: [...writtenSteps, ...writtenSteps],
+      reasons: ['routine-by-text'],
+      never: ['routine-by-example'],
+    },
   },
   {
     name: 'a unit that was not opened is not unplugged',

@@ -58,7 +58,14 @@ export function disagreement(shadow: Shadow, state: JobState): string | undefine
     return `set up: job ${text(state.standing.up)}, written ${text(shadow.up)}`
   if (text(state.standing.broken) !== text(shadow.broken))
     return `broken: job ${text(state.standing.broken)}, written ${text(shadow.broken)}`
-  if (shadow.open.size > 0 && cabView(state).says === 'release') return 'RELEASE with a joint open'
+  const { says } = cabView(state)
+  if (shadow.open.size > 0 && says === 'release') return 'RELEASE with a joint open'
+  if (
+    shadow.up.has('foot-held') &&
+    !['hold', 'release', 'parked', 'ended'].includes(says) &&
+    state.run?.plateConfirmed
+  )
+    return `${says} with the foot down for the tool`
   const clear = shadow.open.size + shadow.up.size + shadow.broken.length === 0
   if (!clear && filingRefusal(state, 'fit') === undefined) return 'could be filed as fit'
   return undefined

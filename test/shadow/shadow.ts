@@ -1,4 +1,5 @@
 import type { JobEvent } from '~core/job/events'
+import type { Step } from '~core/technique/step'
 import type { Vehicle } from '~core/vehicle/schema'
 
 /**
@@ -14,6 +15,8 @@ export type Shadow = {
   renews: Map<string, string>
   /** Steps of the plan in hand, by id. */
   planSteps: string[]
+  /** What each numbered step of a unit’s routine puts on or takes off. */
+  routine: Map<string, { on?: string; off?: string }>
   /** Where air went in and did not come out yet: bleeders, and chambers of a cylinder. */
   air: Set<string>
   /** Bleeders and chambers of the vehicle. */
@@ -30,18 +33,31 @@ export const newShadow = (): Shadow => ({
   up: new Set(),
   renews: new Map(),
   planSteps: [],
+  routine: new Map(),
   air: new Set(),
   places: new Set(),
   fed: new Map(),
   clears: new Map(),
 })
 
-const copyOf = ({ open, broken, up, renews, planSteps, air, places, fed, clears }: Shadow): Shadow => ({
+const copyOf = ({
+  open,
+  broken,
+  up,
+  renews,
+  planSteps,
+  routine,
+  air,
+  places,
+  fed,
+  clears,
+}: Shadow): Shadow => ({
   open: new Map(open),
   broken: [...broken],
   up: new Set(up),
   renews: new Map(renews),
   planSteps,
+  routine,
   air: new Set(air),
   places,
   fed,
@@ -122,9 +138,15 @@ const TAKES_OFF: Record<string, string> = {
   'battery-off': 'battery',
 }
 
+/** The same of a unit’s routine, whose steps are numbered: by what each says. */
+function routineOf({ foot, sets, clears }: Step): { on?: string; off?: string } {
+  if (foot === 'hold') return { on: 'foot-held' }
+  if (foot === 'release') return { off: 'foot-held' }
+  return { on: sets, off: clears }
+}
+
 function stepDone(shadow: Shadow, id: string): void {
-  const on = PUTS_ON[id]
-  const off = TAKES_OFF[id]
+  const { on = PUTS_ON[id], off = TAKES_OFF[id] } = shadow.routine.get(id) ?? {}
   if (off) shadow.up.delete(off)
   if (on) shadow.up.add(on)
   const renewed = shadow.renews.get(id)
@@ -153,6 +175,13 @@ export function writeDown(before: Shadow, event: JobEvent): Shadow {
       shadow.planSteps = event.plan.stages.flatMap((stage) =>
         [...stage.before, ...stage.after].map(({ id }) => id),
       )
+      shadow.routine = new Map(
+        event.plan.stages.flatMap((stage) =>
+          [...stage.before, ...stage.after].flatMap((step) =>
+            step.id.startsWith('procedure ') ? [[step.id, routineOf(step)] as const] : [],
+          ),
+        ),
+      )
       for (const [i, point] of shadow.broken.entries()) shadow.renews.set(`${event.id}-renewed-${i}`, point)
       break
     case 'step-done':
@@ -166,7 +195,7 @@ export function writeDown(before: Shadow, event: JobEvent): Shadow {
       if (event.act === 'close') shadow.open.delete(event.seen.point)
       if (
         event.act === 'hose-came-off' ||
-        (event.act === 'foot-slipped' && shadow.open.has(event.seen.point))
+        ((event.act === 'foot-slipped' || event.act === 'tool-died') && shadow.open.has(event.seen.point))
       )
         shadow.air.add(event.seen.point)
       break

@@ -34,6 +34,7 @@ type Props = {
 const cabWords: Record<CabCall, string> = {
   wait: 'WAIT',
   press: 'PRESS',
+  pump: 'PUMP',
   hold: 'KEEP HOLDING',
   release: 'RELEASE',
   'stay-off': 'STAY OFF THE PEDAL',

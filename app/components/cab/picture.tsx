@@ -1,16 +1,24 @@
 import type { CabView } from '~core/cab/view'
 
 /** Where the foot stands on the pedal for each word; the arrow says which way it goes. */
-const poses: Record<CabView['says'], { down: number; move?: 'down' | 'up'; foot: boolean }> = {
+const poses: Record<CabView['says'], { down: number; move?: 'down' | 'up' | 'both'; foot: boolean }> = {
   wait: { down: 0, foot: true },
   do: { down: 0, foot: true },
   press: { down: 0.5, move: 'down', foot: true },
+  pump: { down: 0.5, move: 'both', foot: true },
   hold: { down: 1, foot: true },
   release: { down: 0.5, move: 'up', foot: true },
   'stay-off': { down: 0, foot: false },
   away: { down: 0, foot: false },
   parked: { down: 0, foot: false },
   ended: { down: 0, foot: false },
+}
+
+/** Which way it goes; both ways for a foot that pumps. */
+const arrows = {
+  down: 'M180 34V88M166 74L180 88L194 74',
+  up: 'M180 88V34M166 48L180 34L194 48',
+  both: 'M180 30V92M166 78L180 92L194 78M166 44L180 30L194 44',
 }
 
 type PictureProps = {
@@ -48,11 +56,7 @@ export function CabPicture({ says, pedal, namesPedal, task }: PictureProps) {
       )}
       {saysWhich && <WhichPedal clutch={pedal === 'clutch'} />}
       {move && (
-        <path
-          className={move === 'down' ? 'cab-move-down' : 'cab-move-up'}
-          d={move === 'down' ? 'M180 34V88M166 74L180 88L194 74' : 'M180 88V34M166 48L180 34L194 48'}
-          strokeWidth="9"
-        />
+        <path className={move === 'up' ? 'cab-move-up' : 'cab-move-down'} d={arrows[move]} strokeWidth="9" />
       )}
       {says === 'hold' && <path d="M172 40V84M188 40V84" strokeWidth="9" />}
       {(says === 'stay-off' || says === 'parked') && (

@@ -94,7 +94,8 @@ function refuse(state: Running, { act, seen: saw }: Call) {
 }
 
 /** Which of the two ways to draw air in an act is. */
-const slipOf = (act: Call['act']) => (act === 'foot-slipped' ? act : 'hose-came-off')
+const slipOf = (act: Call['act']) =>
+  act === 'foot-slipped' || act === 'tool-died' ? 'foot-slipped' : 'hose-came-off'
 
 /** The first version counted from nothing, whatever had come back. */
 const allOfItAgain = ({ drawnInMl: _not, ...air }: Air): Air => air

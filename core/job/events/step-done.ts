@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { fact } from '../../base/decision'
+import { fact, type Notice } from '../../base/decision'
 import type { Step } from '../../technique/step'
 import { partsOf, reservoirFact } from '../../vehicle/parts'
 import { advance } from '../advance'
@@ -19,6 +19,9 @@ export const stepDoneSchema = z.object({
   step: short,
   ml: ml.optional(),
   heldS: heldS.optional(),
+  /** What was waited for and came, and how long that took by the clock of the screen that waited. */
+  awaited: short.optional(),
+  tookS: z.number().min(0).max(86_400).optional(),
   /** What has to leave the bleeders after what was really drawn; worked out when it happened. */
   amounts: amountsSchema.optional(),
   /** What was in the reservoir by count, and neither came out by this draw nor is left: worked out when it happened. */
@@ -34,7 +37,13 @@ function refuse(state: Running, event: StepDone) {
   if (!now.step.asksMl && event.ml !== undefined) return fact('amount-not-asked')
   if (drawsUnseen(state.run, now.step))
     return fact('level-unseen', { reservoir: reservoirFact(state.vehicle, now.step.reservoir ?? '') })
-  return tooSoon(now.step.holdS, event.heldS)
+  return tooSoon(now.step.holdS, event.heldS) ?? notAwaited(now.step, event)
+}
+
+/** What a routine waits for is said to have come, and not before it can have. */
+function notAwaited({ awaits, leastS }: Step, { awaited, tookS }: StepDone): Notice | undefined {
+  if (awaited !== awaits) return fact('not-awaited')
+  return tooSoon(leastS, tookS)
 }
 
 /** The step as it stands in the job, where it is to be done; a mend's before the stage's own. */

@@ -5,6 +5,7 @@ import { machineFed } from './machine-fed'
 import { pedal } from './pedal'
 import { ports } from './ports'
 import { pressThrough } from './press-through'
+import { pulsed } from './pulsed'
 import { reach } from './reach'
 import { solo } from './solo'
 import { unit } from './unit'
@@ -24,6 +25,7 @@ export const callMachines: Record<CallKind, CallMachine> = {
   reach,
   ports,
   unit,
+  pulsed,
 }
 
 /** What a state of a call asks for; undefined for a state this machine does not have. */

@@ -88,7 +88,7 @@ test.each(callKinds)(
       if (!step.open) continue
       for (const move of step.next) {
         const pressedThrough = kind === 'press-through' && ['press', 'holding'].includes(move.act)
-        const stays = pressedThrough || move.act === 'near-bottom'
+        const stays = pressedThrough || move.act === 'near-bottom' || move.act === 'tool-stops'
         if (callStep(kind, move.to)?.open) expect(move.mishap === true || stays).toBe(true)
         else expect(move).toMatchObject({ act: 'close', deliberate: true })
       }
@@ -112,7 +112,7 @@ test.each(callKinds)('%s: every state leads back to rest, and the way on is neve
 })
 
 test('the cab is told to release in one state alone, and only closing leads there', () => {
-  for (const kind of ['pedal', 'press-through', 'ports'] as const) {
+  for (const kind of ['pedal', 'press-through', 'ports', 'pulsed'] as const) {
     const states = Object.entries(callMachines[kind].states)
     const releasing = states.filter(([, { cab }]) => cab === 'release').map(([state]) => state)
     expect(releasing).toEqual(['closed'])

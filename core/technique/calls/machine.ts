@@ -29,6 +29,8 @@ export const callActs = [
   'back',
   'settle',
   'risen',
+  'tool-stops',
+  'tool-died',
 ] as const
 export type CallAct = (typeof callActs)[number]
 
@@ -43,11 +45,12 @@ export const callKinds = [
   'reach',
   'ports',
   'unit',
+  'pulsed',
 ] as const
 export type CallKind = (typeof callKinds)[number]
 
 /** What the cab is told. `release` is the one word that must never reach it while a joint is open. */
-export type CabCall = 'wait' | 'press' | 'hold' | 'release' | 'stay-off'
+export type CabCall = 'wait' | 'press' | 'pump' | 'hold' | 'release' | 'stay-off'
 
 /** One act that may come next. */
 export type CallMove = {

@@ -8,6 +8,7 @@ export const arabic: CabLanguage = {
   says: {
     wait: 'انتظر',
     press: 'اضغط',
+    pump: 'كرر الضغط',
     hold: 'اثبت',
     release: 'ارفع',
     'stay-off': 'لا تضغط',
@@ -19,6 +20,7 @@ export const arabic: CabLanguage = {
   means: {
     wait: 'القدم جاهزة، لا تفعل شيئا.',
     press: 'ببطء. ابق في الأسفل.',
+    pump: 'ببطء، نزولا وصعودا، حتى يقول الجهاز قف.',
     do: 'ثم ناد من عند العجلة.',
     hold: 'ابق في الأسفل. لا ترفع قدمك.',
     release: 'دعها ترتفع ببطء.',
@@ -42,10 +44,14 @@ export const arabic: CabLanguage = {
     booster: 'أطفئ المحرك. اضغط حتى تصبح الدواسة صلبة وتبقى مرتفعة. ثم ناد.',
     'lever-released': 'ذراع فرامل الوقوف إلى الأسفل تماما. ثم ناد.',
     'press-hard': 'اضغط بقوة واثبت حتى تناديك العجلة.',
+    'procedure-foot-hold': 'اضغط وابق في الأسفل حتى تناديك العجلة.',
+    'procedure-foot-pump': 'كرر الضغط ببطء حتى تناديك العجلة.',
+    'procedure-foot-release': 'كل شيء مغلق. دعها ترتفع ببطء.',
   },
   confirms: {
     holding: 'هي في الأسفل، أنا ثابت',
     'near-bottom': 'قرب النهاية',
+    'tool-stops': 'الجهاز يقول قف',
     release: 'ارتفعت',
     'foot-slipped': 'انزلقت قدمي',
   },

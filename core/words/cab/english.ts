@@ -7,6 +7,7 @@ export const english: CabLanguage = {
   says: {
     wait: 'WAIT',
     press: 'PRESS',
+    pump: 'PUMP',
     hold: 'HOLD',
     release: 'RELEASE',
     'stay-off': 'FOOT OFF',
@@ -18,6 +19,7 @@ export const english: CabLanguage = {
   means: {
     wait: 'Foot ready, do nothing.',
     press: 'Slowly. Stay down.',
+    pump: 'Slowly, up and down, until the tool says stop.',
     do: 'Then call out to the wheel.',
     hold: 'Stay down. Do not let go.',
     release: 'Let it come up slowly.',
@@ -41,10 +43,14 @@ export const english: CabLanguage = {
     booster: 'Engine off. Press until the pedal goes hard and stays high. Then call out.',
     'lever-released': 'Parking-brake lever fully down. Then call out.',
     'press-hard': 'Press hard and hold until the wheel calls.',
+    'procedure-foot-hold': 'Press, and stay down until the wheel calls.',
+    'procedure-foot-pump': 'Pump slowly until the wheel calls.',
+    'procedure-foot-release': 'Every joint is shut. Let it come up slowly.',
   },
   confirms: {
     holding: 'It is down, I hold',
     'near-bottom': 'Near the bottom',
+    'tool-stops': 'The tool says stop',
     release: 'It is up',
     'foot-slipped': 'My foot slipped',
   },

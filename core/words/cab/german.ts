@@ -8,6 +8,7 @@ export const german: CabLanguage = {
   says: {
     wait: 'WARTEN',
     press: 'TRETEN',
+    pump: 'PUMPEN',
     hold: 'HALTEN',
     release: 'LÖSEN',
     'stay-off': 'FUSS WEG',
@@ -19,6 +20,7 @@ export const german: CabLanguage = {
   means: {
     wait: 'Fuß bereit, nichts tun.',
     press: 'Langsam. Unten bleiben.',
+    pump: 'Langsam auf und ab, bis das Gerät Stopp sagt.',
     do: 'Dann zum Rad rufen.',
     hold: 'Unten bleiben. Nicht loslassen.',
     release: 'Langsam kommen lassen.',
@@ -37,10 +39,14 @@ export const german: CabLanguage = {
     booster: 'Motor aus. Treten, bis das Pedal hart wird und oben bleibt. Dann rufen.',
     'lever-released': 'Handbremshebel ganz nach unten. Dann rufen.',
     'press-hard': 'Fest treten und halten, bis das Rad ruft.',
+    'procedure-foot-hold': 'Treten und unten bleiben, bis vom Rad gerufen wird.',
+    'procedure-foot-pump': 'Langsam pumpen, bis vom Rad gerufen wird.',
+    'procedure-foot-release': 'Alles ist zu. Langsam hochkommen lassen.',
   },
   confirms: {
     holding: 'Ist unten, ich halte',
     'near-bottom': 'Fast unten',
+    'tool-stops': 'Gerät sagt Stopp',
     release: 'Ist oben',
     'foot-slipped': 'Fuß abgerutscht',
   },

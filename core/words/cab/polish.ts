@@ -8,6 +8,7 @@ export const polish: CabLanguage = {
   says: {
     wait: 'CZEKAJ',
     press: 'WCIŚNIJ',
+    pump: 'POMPUJ',
     hold: 'TRZYMAJ',
     release: 'PUŚĆ',
     'stay-off': 'NIE TYKAJ',
@@ -19,6 +20,7 @@ export const polish: CabLanguage = {
   means: {
     wait: 'Noga gotowa, nic nie rób.',
     press: 'Powoli. Zostań na dole.',
+    pump: 'Powoli, w dół i w górę, aż przyrząd powie stop.',
     do: 'Potem zawołaj do koła.',
     hold: 'Zostań na dole. Nie puszczaj.',
     release: 'Powoli pozwól mu wrócić.',
@@ -42,10 +44,14 @@ export const polish: CabLanguage = {
     booster: 'Silnik wyłączony. Wciskaj, aż pedał stwardnieje i zostanie wysoko. Potem zawołaj.',
     'lever-released': 'Dźwignia hamulca postojowego całkiem w dół. Potem zawołaj.',
     'press-hard': 'Wciśnij mocno i trzymaj, aż zawołają od koła.',
+    'procedure-foot-hold': 'Wciśnij i trzymaj, aż zawołają od koła.',
+    'procedure-foot-pump': 'Pompuj powoli, aż zawołają od koła.',
+    'procedure-foot-release': 'Wszystko zamknięte. Puść powoli.',
   },
   confirms: {
     holding: 'Jest na dole, trzymam',
     'near-bottom': 'Prawie na dole',
+    'tool-stops': 'Przyrząd mówi stop',
     release: 'Jest na górze',
     'foot-slipped': 'Noga mi się zsunęła',
   },

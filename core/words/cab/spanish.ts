@@ -8,6 +8,7 @@ export const spanish: CabLanguage = {
   says: {
     wait: 'ESPERA',
     press: 'PISA',
+    pump: 'BOMBEA',
     hold: 'AGUANTA',
     release: 'SUELTA',
     'stay-off': 'PIE FUERA',
@@ -19,6 +20,7 @@ export const spanish: CabLanguage = {
   means: {
     wait: 'Pie preparado, no hagas nada.',
     press: 'Despacio. Quédate abajo.',
+    pump: 'Despacio, arriba y abajo, hasta que el aparato diga alto.',
     do: 'Luego avisa a la rueda.',
     hold: 'Quédate abajo. No sueltes.',
     release: 'Deja subir despacio.',
@@ -42,10 +44,14 @@ export const spanish: CabLanguage = {
     booster: 'Motor apagado. Pisa hasta que el pedal se ponga duro y quede alto. Luego avisa.',
     'lever-released': 'Palanca del freno de mano abajo del todo. Luego avisa.',
     'press-hard': 'Pisa fuerte y aguanta hasta que te llamen.',
+    'procedure-foot-hold': 'Pisa y quédate abajo hasta que llamen desde la rueda.',
+    'procedure-foot-pump': 'Bombea despacio hasta que llamen desde la rueda.',
+    'procedure-foot-release': 'Todo está cerrado. Deja que suba despacio.',
   },
   confirms: {
     holding: 'Está abajo, aguanto',
     'near-bottom': 'Casi abajo',
+    'tool-stops': 'El aparato dice alto',
     release: 'Está arriba',
     'foot-slipped': 'Se me fue el pie',
   },

@@ -4,6 +4,7 @@
 export const cabSays = [
   'wait',
   'press',
+  'pump',
   'hold',
   'release',
   'stay-off',
@@ -15,7 +16,7 @@ export const cabSays = [
 export type CabSays = (typeof cabSays)[number]
 
 /** Acts that a cab may send; every other is the wheel's. */
-export const cabActs = ['holding', 'near-bottom', 'release', 'foot-slipped'] as const
+export const cabActs = ['holding', 'near-bottom', 'tool-stops', 'release', 'foot-slipped'] as const
 export type CabAct = (typeof cabActs)[number]
 
 /** What the wheel is doing, for whoever cannot see it. */
@@ -28,7 +29,14 @@ export type CabPedal = 'brake' | 'clutch' | 'lever' | 'foot-lever'
 export type CabStroke = 'all-the-way' | 'near-bottom'
 
 /** Steps that somebody in the cab does, by their code: the phone says each in its own language. */
-export const cabTasks = ['booster', 'lever-released', 'press-hard'] as const
+export const cabTasks = [
+  'booster',
+  'lever-released',
+  'press-hard',
+  'procedure-foot-hold',
+  'procedure-foot-pump',
+  'procedure-foot-release',
+] as const
 export type CabTask = (typeof cabTasks)[number]
 
 export const isCabTask = (code: string): code is CabTask => cabTasks.some((each) => each === code)

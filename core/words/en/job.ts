@@ -220,7 +220,7 @@ export const job: Words = {
   'unit-cab-rests': 'Foot off, until the tool’s screen asks for the pedal.',
   'unit-tool-runs': 'Start it, and do what its screen asks. It may be fast.',
   'unit-wheel-watches': 'Watch the hose at {joint}, the bottle and the reservoir.',
-  'unit-cab-follows': 'Press or hold only when the tool’s screen asks, and let go when it says so.',
+  'unit-cab-follows': 'Foot off the pedal: the unit drives by itself.',
   'unit-tool-chosen': 'Routine chosen for {joint}, not started.',
   'unit-wheel-opens': 'Hose on, open {joint}, half a turn, and call out that it is open.',
   // After it has left

@@ -131,6 +131,10 @@ export const plan: Words = {
   'base-bleed-again': 'After a routine, what it let loose is carried from the unit to every bleeder.',
   'cylinder-way': '{why}',
   'unit-way': '{why}',
+  'routine-by-example':
+    'The steps of its routine are a ready example, “{name}”: the maker’s text replaces them, on the vehicle’s page.',
+  'routine-by-text': ({ name, by, on }) =>
+    `Its routine goes by “${name}”${by ? `, written down by ${by}` : ''}${on ? `, ${on}` : ''}.`,
   // Settings
   'pressure-setting': '{setKPa} at the reservoir: {because}.',
   'vacuum-setting': '{setKPa} below atmosphere: {because}.',
@@ -163,6 +167,9 @@ export const plan: Words = {
   'reverse-is-no-exchange':
     'Pushing up through the bleeders fills the reservoir with old fluid: good for air, never an exchange.',
   'reverse-pushes-dirt': 'It would push the wrong fluid and its dirt up into the cylinder.',
+  'routine-wants-foot':
+    'Its routine, as it was written down, has the pedal pumped: somebody sits in the cab.',
+  'routine-wants-no-foot': 'Its routine, as it was written down, moves the fluid by itself.',
   'routine-not-offered': 'This vehicle’s unit does not offer that routine.',
   'out-of-reach': 'Nobody reaches bleeder {bleeder} with a hand at its lever or pedal.',
   'pump-fed-brakes': 'Some of these brakes are fed by the unit’s own pump: the pedal moves no fluid there.',

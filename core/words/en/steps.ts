@@ -1,4 +1,20 @@
+import type { Params } from '../../base/decision'
+import type { Say } from '../say'
 import type { StepWords } from '../steps'
+
+/** What the tool shows meanwhile, what is waited for, and how long that may take. */
+const whatComes = ({ shows, awaits, leastS, mostS, ignition }: Params, say: Say): string[] => [
+  ...(ignition === undefined ? [] : [say.value('ignition', ignition)]),
+  ...(shows === undefined ? [] : [`The tool: “${say.value('shows', shows)}”`]),
+  ...(awaits === undefined ? [] : [say.value('awaits', awaits)]),
+  ...(leastS === undefined ? [] : [`At least ${say.value('leastS', leastS)}.`]),
+  ...(mostS === undefined ? [] : [`Over ${say.value('mostS', mostS)} something is wrong.`]),
+]
+const procedureMind = (params: Params, say: Say): string => whatComes(params, say).join(' ')
+const procedureMindPlain = ({ ignition: _said, ...params }: Params, say: Say): string =>
+  whatComes(params, say).join(' ')
+const procedureMindUnshown = ({ shows: _said, ...params }: Params, say: Say): string =>
+  whatComes(params, say).join(' ')
 
 const routineMind = 'Pedal or lever held as it asks, each brake for about two seconds.'
 
@@ -103,6 +119,7 @@ export const steps: StepWords = {
   // Control unit
   battery: 'Battery supported. Unit connected, as its maker says.',
   unpower: 'Ignition off before anything else is opened.',
+  // Plans of before had one step for the whole routine.
   'routine-cycle': [
     'Run the bleed routine this unit offers, to its end. Keep the reservoir above MIN.',
     routineMind,
@@ -113,6 +130,26 @@ export const steps: StepWords = {
     'Start the maker’s routine and do what it asks, in its order.',
     'Its pump is fast: bottle and hose ready, reservoir kept full by an inverted bottle.',
   ],
+  'battery-volts': 'Battery supported, {minVolts} V or more. Unit connected, as its maker says.',
+  'procedure-menu': 'At the tool: {menu}.',
+  procedure: ['{does}', procedureMind],
+  'procedure-shows': ['The tool: “{shows}”', procedureMindUnshown],
+  'procedure-wait': ['Wait.', procedureMind],
+  'procedure-foot-hold': ['Press and hold, until the wheel calls.', procedureMind],
+  'procedure-foot-pump': ['Pump slowly, until the wheel calls.', procedureMind],
+  'procedure-foot-release': ['Let it come up slowly.', procedureMind],
+  'procedure-unplug': ['Unplug the {thing}.', procedureMind],
+  'procedure-plug-back': ['Plug the {thing} back.', procedureMind],
+  'procedure-bottle-on': ['Inverted bottle on the reservoir: it keeps it full.', procedureMind],
+  'procedure-bottle-off': ['Inverted bottle off the reservoir.', procedureMind],
+  'procedure-fill': ['Fill to MAX.', procedureMind],
+  'procedure-ignition-on': ['Ignition on.', procedureMindPlain],
+  'procedure-ignition-off': ['Ignition off.', procedureMindPlain],
+  'procedure-calibrate': ['Calibrate: {calibrates}.', procedureMind],
+  'foot-up': 'Every joint is shut: let the pedal come up slowly.',
+  'pedal-sensor-back': 'Pedal sensor plugged back.',
+  'wheel-sensor-back': 'Wheel sensor plugged back.',
+  'pump-relay-back': 'Pump relay back in.',
   'unit-plugged-in': 'Control unit plugged in again.',
   'power-unit': [
     'Base bleed is clean: plug the control unit in.',

@@ -182,12 +182,26 @@ export const techniques: Readonly<Record<string, TechniqueWords>> = {
     why: 'The unit pulses its own valves at each open bleeder; it works without a helper.',
     round: [
       'Open the bleeder the tool names.',
-      'Pump until it says stop.',
+      'Let it pulse until it says stop.',
       'Close, then confirm at the tool.',
     ],
     done: 'The routine says done at every wheel, and the base bleed after it is clean.',
     mistakes: [
       'Confirmed at the tool with the bleeder still open.',
+      'The reservoir is emptied quickly: fill between wheels.',
+    ],
+  },
+  'wheel-by-wheel-pumped': {
+    name: 'Control unit by scan tool: wheel by wheel, pedal pumped',
+    why: 'The unit pulses its own valves at each open bleeder while a foot pumps.',
+    round: [
+      'Open the bleeder the tool names.',
+      'Pump until it says stop, and stay down.',
+      'Close, then let go, then confirm at the tool.',
+    ],
+    done: 'The routine says done at every wheel, and the base bleed after it is clean.',
+    mistakes: [
+      'The tool says stop and the foot comes up with the bleeder open: air.',
       'The reservoir is emptied quickly: fill between wheels.',
     ],
   },
