@@ -107,8 +107,11 @@ function applyChange(state: Running, change: Change, eventId: string): JobState 
       return on(inStage(run, (stageRun) => ({ ...stageRun, points: change.points })))
     case 'call':
       return on({ ...run, call: change.to })
-    case 'step-undone':
-      return on(inStage(run, (stageRun) => stepUndone(stageRun, change.step)))
+    case 'step-undone': {
+      // Done anew, it is timed anew.
+      const { [change.step]: _clock, ...timers } = run.timers
+      return on({ ...inStage(run, (stageRun) => stepUndone(stageRun, change.step)), timers })
+    }
     case 'level':
       return on({ ...run, levelMl: { ...run.levelMl, [change.reservoir]: change.ml } })
     case 'level-lost':

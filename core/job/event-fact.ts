@@ -55,7 +55,13 @@ export function eventFact(event: JobEvent): Fact {
     case 'addendum':
       return said(event, { said: event.text })
     case 'step-done':
-      return said(event, { step: event.step, amountMl: event.ml, heldS: event.heldS })
+      return said(event, {
+        step: event.step,
+        amountMl: event.ml,
+        heldS: event.heldS,
+        ...(event.awaited !== undefined && { awaited: fact(`came-${event.awaited}`) }),
+        tookS: event.tookS,
+      })
     case 'timer-started':
       return said(event, { timer: event.timer })
     case 'point-ready':

@@ -7,6 +7,7 @@ import { offKinds, stillOff } from '~core/job/off-things'
 import { currentPoint, currentStage } from '~core/job/points'
 import { checksFor } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'
+import { routineStops } from '~core/job/troubles/routine-stopped'
 import { callActs, callStates } from '~core/technique/calls'
 import { standingIds } from '~core/technique/standing'
 import { techniqueIds } from '~core/technique/technique'
@@ -68,6 +69,7 @@ export function randomAct(state: JobState, chance: Chance): Act {
       type: 'trouble',
       trouble: { what: chance.of(['seized', 'snapped', 'stripped']), point: anyPoint },
     }),
+    () => ({ type: 'trouble', trouble: { what: 'routine-stopped', why: chance.of(routineStops) } }),
     () => ({ type: 'trouble', trouble: { what: 'leaking', line: chance.of(vehicle.lines).id ?? 'nobody' } }),
     () => ({ type: 'trouble', trouble: { what: 'ran-dry', reservoir } }),
     () => ({ type: 'trouble', trouble: { what: 'spilled', ml, on: chance.of(['floor', 'paint', 'pads']) } }),

@@ -14,6 +14,7 @@ import { stageTraits } from '~core/plan/stage-kinds'
 import { stepPrompts } from '~core/technique/calls/unit-prompts'
 import { mindFact, type Step, stepFact } from '~core/technique/step'
 import { AmountForm } from './amount-form'
+import { AwaitClock } from './await-clock'
 import { BigLine, GoOn } from './big-line'
 import { HoldButton } from './hold-button'
 import { HoldClock, WaitClock } from './hold-clock'
@@ -108,7 +109,7 @@ function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
   const say = useSay()
   const mind = say(mindFact(step))
   const planned = amountToMove(state, step)
-  const done = (more: Partial<Amount> & { heldS?: number } = {}) =>
+  const done = (more: Partial<Amount> & { heldS?: number; awaited?: string; tookS?: number } = {}) =>
     act(
       away === undefined ? { type: 'step-done', step: step.id, ...more } : { type: 'put-away', thing: away },
     )
@@ -129,6 +130,13 @@ function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
           startedAt={startedAt}
           onStart={() => act({ type: 'timer-started', timer: step.id })}
           onDone={(heldS) => done({ heldS })}
+        />
+      ) : step.awaits !== undefined || step.leastS !== undefined ? (
+        <AwaitClock
+          step={step}
+          startedAt={startedAt}
+          onStart={() => act({ type: 'timer-started', timer: step.id })}
+          onCame={(tookS) => done({ awaited: step.awaits, tookS })}
         />
       ) : step.asksMl ? (
         <AmountForm

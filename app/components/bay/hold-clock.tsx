@@ -3,7 +3,7 @@ import { useAnnounce } from '~/heard/announce'
 import { GoOn } from './big-line'
 
 /** Seconds since a moment, by this screen's clock; 0 until the page runs in the browser, which alone has that clock. */
-function useSecondsSince(startedAt: string | undefined): number {
+export function useSecondsSince(startedAt: string | undefined): number {
   const [nowMs, setNowMs] = useState<number>()
   useEffect(() => {
     if (startedAt === undefined) return setNowMs(undefined)
@@ -17,7 +17,7 @@ function useSecondsSince(startedAt: string | undefined): number {
     : Math.max(0, (nowMs - Date.parse(startedAt)) / 1000)
 }
 
-const clock = (seconds: number) =>
+export const clock = (seconds: number) =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
 
 type Wait = {
@@ -108,7 +108,7 @@ export function HoldClock({ holdS, startedAt, onStart: start, onDone, doneLabel,
   )
 }
 
-function Bar({ share }: { share: number }) {
+export function Bar({ share }: { share: number }) {
   return (
     <span className="block h-4 border-2 border-ink bg-enamel">
       <span className="block h-full bg-oxide" style={{ width: `${100 * Math.min(1, share)}%` }} />

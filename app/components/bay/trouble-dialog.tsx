@@ -7,6 +7,7 @@ import { callOf, currentPoint, currentStage, pointFact } from '~core/job/points'
 import { fluidIn } from '~core/job/selectors'
 import type { JobState, RunState } from '~core/job/state'
 import { asksOf, type TroubleId, troubleIds, troubleSchema } from '~core/job/troubles'
+import { routineSteps, routineStops } from '~core/job/troubles/routine-stopped'
 import { spillPlaces } from '~core/job/troubles/spilled'
 import { partsOf } from '~core/vehicle/parts'
 import type { Say } from '~core/words'
@@ -27,16 +28,18 @@ export function TroubleDialog({ state, run, act }: Props) {
       {(close) =>
         what === undefined ? (
           <div className="grid gap-2 sm:grid-cols-2">
-            {troubleIds.map((id) => (
-              <button
-                key={id}
-                type="button"
-                className="button min-h-[72px] justify-start text-lg"
-                onClick={() => setWhat(id)}
-              >
-                {say({ code: `trouble-${id}-title` })}
-              </button>
-            ))}
+            {troubleIds
+              .filter((id) => id !== 'routine-stopped' || underRoutine(run))
+              .map((id) => (
+                <button
+                  key={id}
+                  type="button"
+                  className="button min-h-[72px] justify-start text-lg"
+                  onClick={() => setWhat(id)}
+                >
+                  {say({ code: `trouble-${id}-title` })}
+                </button>
+              ))}
             <p className="text-quiet sm:col-span-2">
               {besideTheCall(run)} Wrong vehicle: under Job, at the top.
             </p>
@@ -71,6 +74,12 @@ function besideTheCall(run: RunState): string {
   ].filter((each) => typeof each === 'string')
   if (what.length === 0) return ''
   return `Beside the call, while it stands open: ${what.join(' and ')}.`
+}
+
+/** A routine of the unit can break off only where one is under way. */
+const underRoutine = (run: RunState): boolean => {
+  const stage = currentStage(run)?.stage
+  return stage !== undefined && routineSteps(stage).length > 0
 }
 
 type Field =
@@ -121,12 +130,25 @@ function fieldOf(key: string, state: JobState, run: RunState, say: Say): Field |
         ['no', 'No: it is in the reservoir alone'],
         ['yes', 'Yes, or not sure'],
       ])
+    case 'why':
+      return choose(
+        'What happened?',
+        routineStops.map((why) => [why, stopNames[why]]),
+      )
     case 'ml':
       return { legend: 'About how much', number: true }
     default:
       return undefined
   }
 }
+
+const stopNames = {
+  'tool-died': 'The tool went dark, or lost its connection',
+  'pump-runs-on': 'Its pump does not stop',
+  'door-opened': 'A door opened, or the key came near',
+  'battery-low': 'The battery fell',
+  refused: 'The unit refuses to go on',
+} satisfies Record<(typeof routineStops)[number], string>
 
 const spillNames = {
   floor: 'The floor',

@@ -43,7 +43,10 @@ function refuse(state: Running, event: StepDone) {
 /** What a routine waits for is said to have come, and not before it can have. */
 function notAwaited({ awaits, leastS }: Step, { awaited, tookS }: StepDone): Notice | undefined {
   if (awaited !== awaits) return fact('not-awaited')
-  return tooSoon(leastS, tookS)
+  // Before it can have come nobody has seen it.
+  return leastS !== undefined && (tookS ?? 0) < leastS
+    ? fact('wait-too-short', { leftS: Math.ceil(leastS - (tookS ?? 0)) })
+    : undefined
 }
 
 /** The step as it stands in the job, where it is to be done; a mend's before the stage's own. */

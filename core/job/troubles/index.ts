@@ -3,6 +3,7 @@ import type { Running } from '../events/kind'
 import { snapped, snappedSaid, stripped, strippedSaid } from './broken-bleeder'
 import { leaking, leakingSaid } from './leaking'
 import { ranDry, ranDrySaid } from './ran-dry'
+import { routineStopped, routineStoppedSaid } from './routine-stopped'
 import { seized, seizedSaid } from './seized'
 import { spilled, spilledSaid } from './spilled'
 import { cannot, type Outcome, type Trouble } from './trouble'
@@ -17,6 +18,7 @@ const troubles = {
   'ran-dry': ranDry,
   spilled,
   'wrong-fluid': wrongFluid,
+  'routine-stopped': routineStopped,
 } as const
 
 export type TroubleId = keyof typeof troubles
@@ -30,6 +32,7 @@ export const troubleSaidSchema = z.discriminatedUnion('what', [
   ranDrySaid,
   spilledSaid,
   wrongFluidSaid,
+  routineStoppedSaid,
 ])
 export type TroubleSaid = z.output<typeof troubleSaidSchema>
 

@@ -30,8 +30,14 @@ export const events: Words = {
   'event-filed': 'Filed as {outcome}',
   'event-addendum': 'Added: {said}',
   'event-plate-confirmed': 'Plate compared',
-  'event-step-done': ({ step, amountMl, heldS }, say) =>
-    `Step ${step} done${amountMl === undefined ? '' : `, ${say.value('amountMl', amountMl)}`}${heldS === undefined ? '' : `, held ${say.value('heldS', heldS)}`}`,
+  'event-step-done': ({ step, amountMl, heldS, awaited, tookS }, say) =>
+    [
+      `Step ${step} done`,
+      ...(amountMl === undefined ? [] : [say.value('amountMl', amountMl)]),
+      ...(heldS === undefined ? [] : [`held ${say.value('heldS', heldS)}`]),
+      ...(awaited === undefined ? [] : [say.value('awaited', awaited)]),
+      ...(tookS === undefined ? [] : [`after ${say.value('tookS', tookS)}`]),
+    ].join(', '),
   'event-timer-started': 'Clock of {timer} started',
   'event-point-ready': '{point}: spanner and hose on',
   'event-call': '{point}: {act}',

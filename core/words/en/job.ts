@@ -160,6 +160,17 @@ export const job: Words = {
   'trouble-leaking-title': 'Hose or nut leaking',
   'trouble-ran-dry-title': 'Reservoir ran dry',
   'trouble-spilled-title': 'Fluid spilled',
+  'trouble-routine-stopped-title': 'The unit’s routine broke off',
+  'trouble-routine-tool-died': 'The tool went dark in the middle. The routine goes on from: {from}',
+  'trouble-routine-pump-runs-on':
+    'Its pump did not stop in time: it runs dry or leaks. The routine goes on from: {from}',
+  'trouble-routine-door-opened':
+    'Something woke the unit: it may have built pressure. The routine goes on from: {from}',
+  'trouble-routine-battery-low': 'The battery fell too low. The routine goes on from: {from}',
+  'trouble-routine-refused': 'The unit refused. The routine goes on from: {from}',
+  'no-routine-now': 'No routine of the unit is under way.',
+  'not-awaited': 'Say what was waited for: it has come, or something went wrong.',
+  'wait-too-short': 'It takes {leftS} more at least. Where it stopped sooner, say what went wrong.',
   'trouble-wrong-fluid-title': 'Wrong fluid poured',
   'trouble-call-first': 'Bring the call at {point} to its end first: close it, then say it again.',
   'trouble-other-first': 'Bring {point} to its end first: close it.',

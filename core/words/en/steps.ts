@@ -146,6 +146,23 @@ export const steps: StepWords = {
   'procedure-ignition-on': ['Ignition on.', procedureMindPlain],
   'procedure-ignition-off': ['Ignition off.', procedureMindPlain],
   'procedure-calibrate': ['Calibrate: {calibrates}.', procedureMind],
+  'routine-tool-died': [
+    'Ignition off. Tool back on its own supply, connected again.',
+    'Every bleeder shut first: valves fall back when the unit loses the tool.',
+  ],
+  'routine-pump-runs-on': [
+    'Ignition off: its pump stops. Let it cool for five minutes, from memory.',
+    'A pump that runs on has air or a leak before it: reservoir full, joints dry.',
+  ],
+  'routine-door-opened': [
+    'Hands off. Doors shut, key away, as the maker’s service mode says.',
+    'It may have built pressure when it woke.',
+  ],
+  'routine-battery-low': 'Charger on. Wait until the voltage is back.',
+  'routine-refused': [
+    'Read what the tool says, and put it right.',
+    'What this vehicle does not offer is never started: then bleed by another way, or to the maker.',
+  ],
   'foot-up': 'Every joint is shut: let the pedal come up slowly.',
   'pedal-sensor-back': 'Pedal sensor plugged back.',
   'wheel-sensor-back': 'Wheel sensor plugged back.',

@@ -1,0 +1,58 @@
+import { useAnnounce } from '~/heard/announce'
+import { upperFirst } from '~/lib/format'
+import { useSay } from '~/lib/say'
+import type { Step } from '~core/technique/step'
+import { GoOn } from './big-line'
+import { Bar, clock, useSecondsSince } from './hold-clock'
+
+type Props = {
+  step: Step
+  startedAt?: string
+  onStart: () => void
+  /** @param tookS by this screen’s clock; undefined where nobody timed it */
+  onCame: (tookS?: number) => void
+}
+
+/**
+ * What a routine waits for: begun by a tap, done when somebody saw it come. Before it can have come there is nothing to
+ * tap; once it takes longer than it should, the screen says so and calls out.
+ */
+export function AwaitClock({ step: { awaits, leastS = 0, mostS }, startedAt, onStart, onCame }: Props) {
+  const seconds = useSecondsSince(startedAt)
+  const say = useSay()
+  const came = awaits === undefined ? 'Done' : upperFirst(say({ code: `came-${awaits}` }))
+  const timed = leastS > 0 || mostS !== undefined
+  const tooLong = startedAt !== undefined && mostS !== undefined && seconds > mostS
+  const says = `This takes longer than it should: over ${clock(mostS ?? 0)}. Say what went wrong.`
+  useAnnounce({
+    channel: 'clock',
+    says: tooLong ? says : '',
+    about: tooLong ? `${says} ${startedAt}` : '',
+    signal: 'warn',
+    vibrates: true,
+  })
+  if (!timed) return <GoOn onClick={() => onCame()}>{came}</GoOn>
+  if (startedAt === undefined) return <GoOn onClick={onStart}>It runs: start the clock</GoOn>
+  const left = Math.ceil(leastS - seconds)
+  return (
+    <div className="grid gap-3">
+      <div className="grid gap-1" role="timer">
+        <p className="text-3xl font-extrabold">
+          {clock(seconds)}{' '}
+          {mostS !== undefined && (
+            <span className="text-xl font-semibold text-quiet">of at most {clock(mostS)}</span>
+          )}
+        </p>
+        <Bar share={seconds / (mostS ?? leastS)} />
+      </div>
+      {tooLong && (
+        <p role="alert" className="hatched border-4 border-oxide p-3 text-2xl font-extrabold">
+          {says}
+        </p>
+      )}
+      <GoOn onClick={() => onCame(seconds)} disabled={left > 0}>
+        {left > 0 ? `${came}: not before ${left} s` : came}
+      </GoOn>
+    </div>
+  )
+}
