@@ -1,4 +1,5 @@
 import { callStep } from '../technique/calls'
+import { takesAway, UNPLUGGED_UNIT } from '../technique/standing'
 import type { Step } from '../technique/step'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
@@ -26,6 +27,7 @@ import { bleedDone } from './selectors'
 import { jointToShut, standsUp } from './standing'
 import type { JobState, RunState, StageRunState } from './state'
 import { amountToMove, currentStep } from './steps'
+import { mayNotPower, type UnitReading, workedUnits } from './unit-ledger'
 
 export type { Unstamped } from './events'
 
@@ -67,6 +69,9 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const unseen = levelFirst(state)
   if (unseen !== undefined) return levelSeen(vehicle, unseen)
   const now = currentStep({ run, standing: state.standing })
+  const powers = now && takesAway(now.step) === UNPLUGGED_UNIT
+  const unnamed = powers ? unitToName(state) : undefined
+  if (unnamed !== undefined) return unnamed
   if (now?.away) return { type: 'put-away', thing: now.away }
   if (now) return stepDone(state, now.step)
   const point = currentPoint(run)
@@ -102,6 +107,14 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const closes = pressed ? ways.find(({ act }) => act === 'close') : undefined
   const way = closes ?? ways.find(({ act }) => (act === 'settle') === settles) ?? ways[0]
   return way && callNow(run, way.act, state.callTurn ?? 0)
+}
+
+/** A replaced unit whose numbers nobody wrote down, or that was the wrong one and is changed for the right one. */
+function unitToName(state: JobState): Unstamped<FloorEvent> | undefined {
+  const id = mayNotPower(state)?.params?.unit
+  const unit = partsOf(state.vehicle, 'control-unit').find((each) => each.id === id)
+  const fitted = { oldNumber: 'CU 70-114', newNumber: 'CU 70-114', origin: 'new', faces: 'clean' } as const
+  return unit && { type: 'unit-fitted', unit: unit.id, fitted }
 }
 
 /** Of bottles that run, the one that nobody has looked at for longest, where that is not the one in hand. */
@@ -155,7 +168,19 @@ function stepDone(state: JobState, step: Step): Unstamped<FloorEvent> {
 export function carefulProof(state: JobState, check: ProofCheck): Unstamped<FloorEvent>[] {
   const { id, measure, holdS } = check
   const failed = state.proofs[id]?.passed === false
+  const sound: UnitReading = {
+    from: 'aloud',
+    codes: [],
+    calibration: 'done',
+    restKPa: 0,
+    pressedKPa: 6000,
+  }
+  const named = check.units === 'now' ? unitToName(state) : undefined
   return [
+    ...(named ? [named] : []),
+    ...(check.units ? workedUnits(state) : []).map(
+      ({ id: unit }) => ({ type: 'unit-read', unit, when: 'after', reading: sound }) as const,
+    ),
     ...placesLeft(state, check).map(
       (place) => ({ type: 'place-looked', check: id, place: place.id, is: GOOD }) as const,
     ),

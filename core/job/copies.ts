@@ -28,6 +28,7 @@ export const copyOfJob = (state: JobState): JobState =>
     joints: state.joints,
     offThings: state.offThings,
     placesLooked: state.placesLooked,
+    units: state.units,
     pedal: state.pedal,
     earlier: state.earlier,
     proofs: state.proofs,

@@ -62,6 +62,20 @@ export function eventFact(event: JobEvent): Fact {
         ...(event.awaited !== undefined && { awaited: fact(`came-${event.awaited}`) }),
         tookS: event.tookS,
       })
+    case 'unit-read':
+      return said(event, {
+        unit: event.unit,
+        when: fact(`unit-${event.when}`),
+        codes: event.reading.codes.map(({ code, is }) => `${code} (${is})`),
+        restKPa: event.reading.restKPa,
+      })
+    case 'unit-fitted':
+      return said(event, {
+        unit: event.unit,
+        old: event.fitted.oldNumber,
+        new: event.fitted.newNumber,
+        origin: fact(`unit-${event.fitted.origin}`),
+      })
     case 'timer-started':
       return said(event, { timer: event.timer })
     case 'point-ready':

@@ -26,6 +26,7 @@ import { offThingSchema } from './off-things'
 import { pedalFeltSchema } from './pedal-felt'
 import { standingSchema } from './standing'
 import type { JobState } from './state'
+import { unitLedgerSchema } from './unit-ledger'
 
 /** Version of the frozen record that is written today. */
 export const RECORD_VERSION = 3
@@ -141,6 +142,7 @@ export const recordSchema = z.object({
   joints: z.record(z.string(), jointStateSchema).optional(),
   offThings: z.array(offThingSchema).optional(),
   placesLooked: z.record(z.string(), z.record(z.string(), z.string())).optional(),
+  units: z.record(z.string(), unitLedgerSchema).optional(),
   pedal: z.array(pedalFeltSchema).optional(),
   earlier: z.array(z.object({ why: factSchema, plate: id, at: z.string(), tally: tallySchema })),
   proofs: z.record(

@@ -14,6 +14,7 @@ import type { JointState } from './joints'
 import type { OffThing } from './off-things'
 import type { PedalFelt } from './pedal-felt'
 import type { Standing } from './standing'
+import type { UnitLedger } from './unit-ledger'
 import type { Weighed } from './weighed'
 
 export const stations = ['check-in', 'test', 'plan', 'bleed', 'prove', 'file'] as const
@@ -164,6 +165,7 @@ export const undoKeys = [
   'joints',
   'offThings',
   'placesLooked',
+  'units',
 ] as const
 export type UndoKey = (typeof undoKeys)[number]
 
@@ -205,6 +207,8 @@ export type JobState = {
   joints?: Record<string, JointState>
   /** What proofs that look place by place found, by proof and place. */
   placesLooked?: Record<string, Record<string, string>>
+  /** What was changed on its control units, and what they said of themselves, by unit. */
+  units?: Record<string, UnitLedger>
   /** What came off to get at the brakes, the oldest first. */
   offThings?: OffThing[]
   /** How the pedal travelled, each time somebody pressed it with a rule beside it. */

@@ -28,6 +28,8 @@ export const standingThings: Readonly<Record<string, StandingThing>> = {
   'unit-unplugged': { awayBy: 'unit-plugged-in', who: 'tool' },
   'service-mode': { awayBy: 'service-mode-out', who: 'tool' },
 }
+/** A unit that is not powered: it is plugged in by an act of its own. */
+export const UNPLUGGED_UNIT = 'unit-unplugged'
 export const standingIds = Object.keys(standingThings)
 
 /** What each step sets up in plans that were recorded before steps said so themselves. */

@@ -1,6 +1,8 @@
 import { jointsOf } from '~core/job/joints'
 import { stillOff } from '~core/job/off-things'
+import { callKindOf, currentStage } from '~core/job/points'
 import { brakedWheels } from '~core/job/proofs/places'
+import { currentStep } from '~core/job/steps'
 import type { ScriptedJob } from '~test/worlds/scripted-job'
 import { at, by, parked, pointNow, resumed, wholeJob } from './acting'
 
@@ -69,6 +71,29 @@ export const thirdVersion: Record<string, () => ScriptedJob> = {
     const [wheel] = brakedWheels(job.state)
     job.do({ type: 'place-looked', check: 'wheels-free', place: wheel?.id ?? '', is: 'stays-on' })
     return wholeJob(job)
+  },
+  'unit-by-wire-and-its-routine': () => {
+    const job = at('hybrid-taxi', { reason: 'repair', replaced: ['unit'] }, ['two-person', 'control-unit'])
+    const codes = [{ code: 'C 214', says: 'Accumulator pressure', is: 'present' }] as const
+    job.do({ type: 'unit-read', unit: 'unit', when: 'before', reading: { from: 'aloud', codes: [...codes] } })
+    job.until(
+      ({ state, run }) => currentStep({ run, standing: state.standing })?.step.awaits === 'pump-stops',
+    )
+    job.trouble({ what: 'routine-stopped', why: 'tool-died' }).bledToTheEnd()
+    const returned = codes.map((each) => ({ ...each, is: 'returned' as const }))
+    job.do({ type: 'unit-read', unit: 'unit', when: 'after', reading: { from: 'aloud', codes: returned } })
+    return wholeJob(job)
+  },
+  'unit-wheel-by-wheel-pumped': () => {
+    const job = at('electric-post-van', { reason: 'repair', replaced: ['unit'] }, [
+      'two-person',
+      'control-unit',
+    ])
+    job.until(({ run }) => {
+      const stage = currentStage(run)?.stage
+      return stage !== undefined && callKindOf(stage) === 'pulsed' && run.call === 'open'
+    })
+    return wholeJob(job.call('tool-died'))
   },
   'pedal-felt': () =>
     wholeJob(

@@ -8,6 +8,7 @@ import { currentPoint, currentStage } from '~core/job/points'
 import { checksFor } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'
 import { routineStops } from '~core/job/troubles/routine-stopped'
+import { codeStates } from '~core/job/unit-ledger'
 import { callActs, callStates } from '~core/technique/calls'
 import { standingIds } from '~core/technique/standing'
 import { techniqueIds } from '~core/technique/technique'
@@ -24,6 +25,7 @@ export function randomAct(state: JobState, chance: Chance): Act {
   const reservoir = chance.of([...partsOf(vehicle, 'reservoir').map(({ id }) => id), 'nobody'])
   const ml = chance.of([0, 0.1, 7, 15, 33.3, 120, 20_000])
   const heldS = chance.of([undefined, 0, 29.9, 30, 300])
+  const anyUnit = chance.of([...partsOf(vehicle, 'control-unit').map(({ id }) => id), 'nobody'])
   const yes = chance.yes(0.5)
   const careful = carefulAct(state)
   if (careful && chance.yes(0.5)) return careful
@@ -58,6 +60,28 @@ export function randomAct(state: JobState, chance: Chance): Act {
     () => ({ type: 'taken-off', thing: chance.of([...offKinds, 'roof']), where: 'rear left' }),
     () => ({ type: 'put-back', off: stillOff(state)[0]?.id ?? 'nobody' }),
     () => ({ type: 'tank-read', ml }),
+    () => ({
+      type: 'unit-read',
+      unit: anyUnit,
+      when: chance.of(['before', 'after']),
+      reading: {
+        from: 'aloud',
+        codes: chance.yes(0.3) ? [{ code: 'C 101', says: '', is: chance.of(codeStates) }] : [],
+        calibration: 'done',
+        restKPa: chance.of([0, 400]),
+        pressedKPa: 5000,
+      },
+    }),
+    () => ({
+      type: 'unit-fitted',
+      unit: anyUnit,
+      fitted: {
+        oldNumber: 'CU 1',
+        newNumber: chance.of(['cu-1', 'CU 2']),
+        origin: chance.of(['new', 'used', 'repaired']),
+        faces: chance.of(['clean', 'damaged']),
+      },
+    }),
     () => ({ type: 'bottle-weighed', ml, weighings: run?.weighed?.times ?? 0 }),
     () => ({ type: 'bottle-emptied' }),
     () => ({ type: 'bottle-hung', point: anyPoint }),

@@ -26,6 +26,8 @@ const names: Record<Undoable['type'], string> = {
   'taken-off': 'taking off',
   'put-back': 'putting back',
   'tank-read': 'tank',
+  'unit-read': 'what the unit said',
+  'unit-fitted': 'unit’s numbers',
   'container-opened': 'container',
   trouble: 'what went wrong',
   'way-changed': 'another way',

@@ -10,6 +10,7 @@ import { withoutProofs } from '../proofs/voids'
 import { bleedDone } from '../selectors'
 import type { JobState } from '../state'
 import { tooSoon } from '../timers'
+import { unitsNotSound } from '../unit-ledger'
 import type { EventKind } from './kind'
 import { heldS, note, short, stamp } from './stamp'
 
@@ -66,6 +67,10 @@ export const checkProved: EventKind<CheckProved> = {
     if (wet.length > 0) return fact('joints-not-dry', { joints: wet.map(({ id }) => id) })
     const off = check.allBack ? stillOff(state).filter((thing) => waitsFor(thing, state) === undefined) : []
     if (off.length > 0) return fact('still-off', { things: off.map(offFact) })
+    const unsound =
+      check.units &&
+      unitsNotSound(state, check.units === 'driven' ? state.proofs['road-test']?.at : undefined)
+    if (unsound) return unsound
     // What failed is not ticked again: something was done about it first.
     if (state.proofs[check.id]?.passed === false && !event.remedy?.trim()) return fact('remedy-missing')
     return tooSoon(check.holdS, event.heldS)

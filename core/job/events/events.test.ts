@@ -28,6 +28,17 @@ const floor = [
   { type: 'tank-read', ml: 1500 },
   { type: 'place-looked', check: 'wheels-free', place: 'brl', is: 'good' },
   { type: 'bottle-weighed', ml: 12.5, weighings: 0 },
+  {
+    type: 'unit-read',
+    unit: 'unit',
+    when: 'before',
+    reading: { from: 'tool', codes: [{ code: 'C 12', says: 'Pump', is: 'present' }], restKPa: 0 },
+  },
+  {
+    type: 'unit-fitted',
+    unit: 'unit',
+    fitted: { oldNumber: 'CU 1', newNumber: 'CU 1', origin: 'used', faces: 'clean' },
+  },
   { type: 'container-opened', container: { spec: 'DOT 4', batch: 'K7' } },
   { type: 'trouble', trouble: { what: 'spilled', ml: 5, on: 'paint' } },
   { type: 'way-changed', technique: 'check-valve', alone: true, why: 'the helper left' },

@@ -43,6 +43,8 @@ import { timerStarted, timerStartedSchema } from './timer-started'
 import { toppedUp, toppedUpSchema } from './topped-up'
 import { trouble, troubleEventSchema } from './trouble'
 import { undone, undoneSchema } from './undone'
+import { unitFitted, unitFittedEventSchema } from './unit-fitted'
+import { unitRead, unitReadSchema } from './unit-read'
 import { vehicleMoved, vehicleMovedSchema } from './vehicle-moved'
 import { wayChanged, wayChangedSchema } from './way-changed'
 
@@ -80,6 +82,8 @@ const floorSchemas = [
   bottleWeighedSchema,
   pointFinishedSchema,
   toppedUpSchema,
+  unitReadSchema,
+  unitFittedEventSchema,
   levelReadSchema,
   drawnAgainSchema,
   putAwaySchema,
@@ -135,6 +139,8 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
   'bottle-weighed': bottleWeighed,
   'point-finished': pointFinished,
   'topped-up': toppedUp,
+  'unit-read': unitRead,
+  'unit-fitted': unitFitted,
   'level-read': levelRead,
   'drawn-again': drawnAgain,
   'put-away': putAway,

@@ -1,8 +1,10 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
+import { UNPLUGGED_UNIT } from '../../technique/standing'
 import { advance } from '../advance'
 import { withAway } from '../standing'
 import { currentStep } from '../steps'
+import { mayNotPower } from '../unit-ledger'
 import { type EventKind, onRun, refuseOnRun } from './kind'
 import { short, stamp } from './stamp'
 
@@ -17,9 +19,10 @@ export const putAway: EventKind<z.output<typeof putAwaySchema>> = {
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',
-  refuse: refuseOnRun((state, { thing }) =>
-    currentStep(state)?.away === thing ? undefined : fact('step-not-now'),
-  ),
+  refuse: refuseOnRun((state, { thing }) => {
+    if (currentStep(state)?.away !== thing) return fact('step-not-now')
+    return thing === UNPLUGGED_UNIT ? mayNotPower(state) : undefined
+  }),
   apply: onRun((state, { thing }) =>
     advance({ ...state, standing: withAway(state.standing, thing) }, state.run),
   ),

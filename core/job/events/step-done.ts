@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { fact, type Notice } from '../../base/decision'
+import { takesAway, UNPLUGGED_UNIT } from '../../technique/standing'
 import type { Step } from '../../technique/step'
 import { partsOf, reservoirFact } from '../../vehicle/parts'
 import { advance } from '../advance'
@@ -10,6 +11,7 @@ import { afterStep } from '../standing'
 import type { JobState, Mend, RunState } from '../state'
 import { currentStep } from '../steps'
 import { tooSoon } from '../timers'
+import { mayNotPower } from '../unit-ledger'
 import { type EventKind, isRunning, onRun, type Running, refuseOnRun } from './kind'
 import { heldS, ml, short, stamp } from './stamp'
 
@@ -37,6 +39,8 @@ function refuse(state: Running, event: StepDone) {
   if (!now.step.asksMl && event.ml !== undefined) return fact('amount-not-asked')
   if (drawsUnseen(state.run, now.step))
     return fact('level-unseen', { reservoir: reservoirFact(state.vehicle, now.step.reservoir ?? '') })
+  const gate = takesAway(now.step) === UNPLUGGED_UNIT ? mayNotPower(state) : undefined
+  if (gate) return gate
   return tooSoon(now.step.holdS, event.heldS) ?? notAwaited(now.step, event)
 }
 

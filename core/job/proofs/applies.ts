@@ -4,6 +4,7 @@ import type { Vehicle } from '../../vehicle/schema'
 import type { CheckIn } from '../events'
 import { stagesNow } from '../selectors'
 import type { JobState } from '../state'
+import { workedUnits } from '../unit-ledger'
 
 /** What of a job decides which proofs it needs. */
 export type ToProve = Pick<JobState, 'vehicle'> &
@@ -26,6 +27,8 @@ export const withUnit = of((vehicle) => hasUnit(vehicle))
 /** Air in a closed branch of a unit shows only after it has worked. */
 export const unitWorked = (job: ToProve) =>
   byWire(job) || stagesNow(job).some(({ kind }) => kind === 'control-unit')
+/** Some control unit was replaced, opened, or run through a routine on this job. */
+export const unitsChanged = (job: ToProve) => workedUnits(job).length > 0
 export const twoSided = of((vehicle) =>
   partsOf(vehicle, 'wheel-brake').some(({ position }) => position.includes('-')),
 )

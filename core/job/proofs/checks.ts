@@ -17,6 +17,7 @@ import {
   singleCircuit,
   type ToProve,
   twoSided,
+  unitsChanged,
   unitWorked,
   withBooster,
   withUnit,
@@ -51,6 +52,8 @@ export type ProofCheck = {
   placeFinds?: readonly string[]
   /** The nuts of a wheel are drawn beside it, with what the vehicle's file says of them. */
   wheelNuts?: true
+  /** It says that the control units are sound, by what they said of themselves; `driven`: since the road test. */
+  units?: 'now' | 'driven'
   /** What it rests on: not passed before these have, of those that the vehicle needs. */
   restsOn?: readonly string[]
   /** Where a failure leads. */
@@ -85,6 +88,7 @@ const BEFORE_DRIVING = [
   'parking-brake',
   'parking-electric',
   'parking-built-in',
+  'units-sound',
   'wheel-nuts',
 ]
 
@@ -240,6 +244,12 @@ const checks: readonly ProofCheck[] = [
     applies: withUnit,
   },
   {
+    id: 'units-sound',
+    units: 'now',
+    way: 'find-fault',
+    applies: unitsChanged,
+  },
+  {
     id: 'wheel-nuts',
     wheelNuts: true,
     places: nutPasses,
@@ -259,6 +269,13 @@ const checks: readonly ProofCheck[] = [
     restsOn: ['low-speed'],
     way: 'find-fault',
     applies: onRoad,
+  },
+  {
+    id: 'units-after-drive',
+    units: 'driven',
+    restsOn: ['road-test', 'units-sound'],
+    way: 'find-fault',
+    applies: (job) => onRoad(job) && unitsChanged(job),
   },
   lookedAgain('heat', { restsOn: ['road-test'], way: 'find-fault', complaint: 'drag-one' }),
   {

@@ -38,6 +38,9 @@ export const events: Words = {
       ...(awaited === undefined ? [] : [say.value('awaited', awaited)]),
       ...(tookS === undefined ? [] : [`after ${say.value('tookS', tookS)}`]),
     ].join(', '),
+  'event-unit-read': ({ unit, when, codes, restKPa }, say) =>
+    `${unit} read ${say.value('when', when)}: ${(codes as string[]).length === 0 ? 'no codes' : say.value('codes', codes)}${restKPa === undefined ? '' : `, at rest ${say.value('restKPa', restKPa)}`}`,
+  'event-unit-fitted': '{unit}: {new} fitted for {old}, {origin}',
   'event-timer-started': 'Clock of {timer} started',
   'event-point-ready': '{point}: spanner and hose on',
   'event-call': '{point}: {act}',

@@ -168,6 +168,23 @@ export const job: Words = {
     'Something woke the unit: it may have built pressure. The routine goes on from: {from}',
   'trouble-routine-battery-low': 'The battery fell too low. The routine goes on from: {from}',
   'trouble-routine-refused': 'The unit refused. The routine goes on from: {from}',
+  'no-such-unit': 'This vehicle has no such control unit.',
+  'unit-not-identified':
+    'First write down both numbers of {unit}, the one that came out and the one that went in: on the job’s Unit page.',
+  'unit-faces-damaged': 'The plug faces of {unit} are not clean and whole: it is not powered.',
+  'unit-numbers-differ':
+    '{unit}: {new} is fitted where {old} came out. It is not powered unless the maker says that it may be.',
+  'unit-not-read': 'Read {unit} after the work first: on the job’s Unit page.',
+  'unit-read-again': 'Read {unit} again: what it said was before the drive.',
+  'unit-codes-left': '{unit} still has {codes}. A code that stays or returns keeps the job open.',
+  'unit-not-calibrated': '{unit}: say how its calibration went.',
+  'unit-calibration-failed': 'The calibration of {unit} failed.',
+  'unit-pressure-unread': 'Read the pressure sensor of {unit}, at rest and under a firm foot.',
+  'unit-pressure-not-zero':
+    '{unit} reads {restKPa} with nobody on the pedal: at most {limitKPa}, from memory.',
+  'unit-pressure-flat':
+    '{unit} reads {pressedKPa} under a firm foot: at least {limitKPa} more than at rest, from memory.',
+  'unit-pressure-uneven': '{unit} reads {leftKPa} on the left and {rightKPa} on the right.',
   'no-routine-now': 'No routine of the unit is under way.',
   'not-awaited': 'Say what was waited for: it has come, or something went wrong.',
   'wait-too-short': 'It takes {leftS} more at least. Where it stopped sooner, say what went wrong.',

@@ -146,6 +146,17 @@ export const proofs: Readonly<Record<string, ProofWords>> = {
     how: 'Road test with feel: straight, firm, even.',
     fails: 'It stays here: find the fault.',
   },
+  'units-sound': {
+    title: 'The control unit is sound',
+    how: 'Numbers, codes, calibration and pressure sensor: read it, on the Unit page.',
+    fails:
+      'A code that returns, a sensor that is not at zero, a calibration that fails: find why before anything moves.',
+  },
+  'units-after-drive': {
+    title: 'No code came back on the drive',
+    how: 'Read it once more after the road test, lamps out.',
+    fails: 'A code came back on the drive: find why.',
+  },
   'unit-worked': {
     title: 'Firm after the unit has worked',
     how: 'After the unit’s first action: still firm (or its own check still passed), no new code.',

@@ -1,0 +1,147 @@
+import { z } from 'zod'
+import { fact, type Notice } from '../base/decision'
+import type { Work } from '../plan/request'
+import { partsOf } from '../vehicle/parts'
+import type { PartOf } from '../vehicle/schema'
+import { person, short } from './events/stamp'
+import { stagesNow } from './selectors'
+import type { JobState } from './state'
+
+/** What was changed on a control unit, and what it says of itself before and after. */
+
+/** How a trouble code stands. Only one that was cleared and stays away lets a vehicle go. */
+export const codeStates = ['present', 'stored', 'returned', 'cleared'] as const
+export const codeSchema = z.object({
+  code: z.string('give a code').trim().min(1, 'give a code').max(20, 'give at most 20 characters'),
+  says: z.string('give a text').trim().max(200, 'give at most 200 characters').default(''),
+  is: z.enum(codeStates, `give one of: ${codeStates.join(', ')}`),
+})
+export type UnitCode = z.output<typeof codeSchema>
+
+const kPa = z.number('give kPa').min(-1000, 'give −1000 kPa or more').max(60_000, 'give at most 60000 kPa')
+
+/** What a unit said of itself, through the tool or read aloud from its screen. */
+export const unitReadingSchema = z.object({
+  from: z.enum(['tool', 'aloud'], 'say where it comes from'),
+  codes: z.array(codeSchema, 'give a list of codes').max(40, 'give at most 40 codes'),
+  calibration: z.enum(['done', 'none-asked', 'failed'], 'say how the calibration went').optional(),
+  /** Its pressure sensor with nobody on the pedal, then under a firm foot, and left beside right. */
+  restKPa: kPa.optional(),
+  pressedKPa: kPa.optional(),
+  leftKPa: kPa.optional(),
+  rightKPa: kPa.optional(),
+  /** It has no such sensor. */
+  noSensor: z.literal(true).optional(),
+  volts: z.number('give volts').min(0, 'give 0 V or more').max(60, 'give at most 60 V').optional(),
+})
+export type UnitReading = z.output<typeof unitReadingSchema>
+
+/** What was fitted, against what came out. */
+export const unitFittedSchema = z.object({
+  oldNumber: short.min(1, 'give the number on the old one'),
+  newNumber: short.min(1, 'give the number on the one that is fitted'),
+  origin: z.enum(['new', 'used', 'repaired'], 'say whether it is new, used or repaired'),
+  faces: z.enum(['clean', 'damaged'], 'say how its plug faces look'),
+  /** Where the numbers differ: what the maker says of it. */
+  makersWord: z.string().trim().max(500, 'give at most 500 characters').optional(),
+})
+export type UnitFitted = z.output<typeof unitFittedSchema>
+
+const stamped = { at: z.string(), by: person.optional() }
+export const unitLedgerSchema = z.object({
+  before: unitReadingSchema.extend(stamped).optional(),
+  after: unitReadingSchema.extend(stamped).optional(),
+  fitted: unitFittedSchema.extend(stamped).optional(),
+})
+export type UnitLedger = z.output<typeof unitLedgerSchema>
+
+/** At rest a sound sensor reads zero, as near as so much; a firm foot makes so much; sides differ by no more. @source from memory */
+export const REST_KPA = 50
+export const FIRM_KPA = 1000
+export const SIDES_DIFFER_PCT = 10
+
+type Job = Pick<JobState, 'vehicle'> &
+  Partial<Pick<JobState, 'planned' | 'run' | 'units'>> & {
+    checkIn?: { work: Pick<Work, 'replaced' | 'opened'> }
+  }
+
+/** Whether a unit came in place of another on this job. */
+const replaced = ({ checkIn }: Job, id: string): boolean => checkIn?.work.replaced.includes(id) === true
+
+/** Units that this job worked: replaced, opened, or run through a routine. */
+export function workedUnits(job: Job): PartOf<'control-unit'>[] {
+  const routines = stagesNow(job).some(({ kind }) => kind === 'control-unit')
+  return partsOf(job.vehicle, 'control-unit').filter(
+    ({ id, routine }) =>
+      replaced(job, id) || job.checkIn?.work.opened.includes(id) === true || (routines && routine !== 'none'),
+  )
+}
+
+/** A part's number as two people write it: without spaces, dashes and capitals. */
+const plain = (number: string) => number.toUpperCase().replaceAll(/[^\p{L}\p{N}]/gu, '')
+
+/** Why a replaced unit is not powered; undefined where it may be. @source common practice */
+export function mayNotPower(job: Job): Notice | undefined {
+  for (const { id } of partsOf(job.vehicle, 'control-unit')) {
+    if (!replaced(job, id)) continue
+    const fitted = job.units?.[id]?.fitted
+    if (!fitted) return fact('unit-not-identified', { unit: id })
+    const { oldNumber, newNumber, makersWord, faces } = fitted
+    if (faces !== 'clean') return fact('unit-faces-damaged', { unit: id })
+    if (plain(oldNumber) !== plain(newNumber) && !makersWord)
+      return fact('unit-numbers-differ', { unit: id, old: oldNumber, new: newNumber })
+  }
+  return undefined
+}
+
+/** What a pressure sensor says that must not be; undefined where it is as it should be. */
+function pressureWrong(
+  id: string,
+  { restKPa, pressedKPa, leftKPa, rightKPa, noSensor }: UnitReading,
+): Notice | undefined {
+  if (noSensor) return undefined
+  if (restKPa === undefined || pressedKPa === undefined) return fact('unit-pressure-unread', { unit: id })
+  if (Math.abs(restKPa) > REST_KPA)
+    return fact('unit-pressure-not-zero', { unit: id, restKPa, limitKPa: REST_KPA })
+  if (pressedKPa - restKPa < FIRM_KPA)
+    return fact('unit-pressure-flat', { unit: id, pressedKPa, limitKPa: FIRM_KPA })
+  if (leftKPa === undefined || rightKPa === undefined) return undefined
+  const apart = Math.abs(leftKPa - rightKPa) / Math.max(1, Math.abs(leftKPa), Math.abs(rightKPa))
+  return apart > SIDES_DIFFER_PCT / 100
+    ? fact('unit-pressure-uneven', { unit: id, leftKPa, rightKPa })
+    : undefined
+}
+
+/** Steps of the routine that calibrate something of a unit. */
+const calibrates = (job: Job): boolean =>
+  stagesNow(job).some(({ before, after }) =>
+    [...before, ...after].some((step) => step.calibrates !== undefined),
+  )
+
+/** What a reading says that must not be, or does not say; undefined where the unit is as it should be. */
+export function readingWrong(job: Job, id: string, reading: UnitReading | undefined): Notice | undefined {
+  if (!reading) return fact('unit-not-read', { unit: id })
+  const left = reading.codes.filter(({ is }) => is !== 'cleared')
+  if (left.length > 0) return fact('unit-codes-left', { unit: id, codes: left.map(({ code }) => code) })
+  const asked = replaced(job, id) || calibrates(job)
+  if (reading.calibration === 'failed') return fact('unit-calibration-failed', { unit: id })
+  if (asked && reading.calibration === undefined) return fact('unit-not-calibrated', { unit: id })
+  return pressureWrong(id, reading)
+}
+
+/**
+ * Why the units of this job are not proved sound; undefined where they are.
+ *
+ * @param since a moment that what they say must be later than
+ */
+export function unitsNotSound(job: Job, since?: string): Notice | undefined {
+  const gate = mayNotPower(job)
+  if (gate) return gate
+  for (const { id } of workedUnits(job)) {
+    const after = job.units?.[id]?.after
+    const wrong = readingWrong(job, id, after)
+    if (wrong) return wrong
+    if (since !== undefined && after && after.at < since) return fact('unit-read-again', { unit: id })
+  }
+  return undefined
+}
