@@ -21,6 +21,7 @@ export default defineConfig({
         bench: here('./scripts/bench.ts'),
         tester: here('./devices/tester/start.ts'),
         scale: here('./devices/scale/start.ts'),
+        'scan-tool': here('./devices/scan-tool/start.ts'),
         'golden-logs': here('./scripts/golden-logs.ts'),
         'keep-release': here('./scripts/keep-release.ts'),
         'build-snapshot': here('./scripts/build-snapshot.ts'),

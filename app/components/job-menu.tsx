@@ -10,6 +10,7 @@ export function JobMenu({ jobId, filed }: { jobId: string; filed: boolean }) {
     ['find', 'Find the fault'],
     ['sheets', 'Sheets of its parts'],
     ['pedal', 'Pedal before and after'],
+    ['unit', 'Control unit: numbers, codes'],
     ['tag', 'Do-not-drive tag'],
     ['trace', 'Every act, with both clocks'],
     ['record', 'The record so far'],

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { Queries } from './database.server'
 
 /** Instruments that speak on a port of this machine, and where the simulated one of each listens. */
-const usualPorts = { tester: 4801, scale: 4803 } as const
+const usualPorts = { tester: 4801, scale: 4803, 'scan-tool': 4805 } as const
 export type Device = keyof typeof usualPorts
 
 const portSchema = z.int().min(1).max(65_535).nullable()

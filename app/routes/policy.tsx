@@ -20,7 +20,11 @@ export async function loader({ context }: Route.LoaderArgs) {
   const db = context.get(database)
   return {
     policy: await shopPolicy(db),
-    ports: { tester: await devicePort(db, 'tester'), scale: await devicePort(db, 'scale') },
+    ports: {
+      tester: await devicePort(db, 'tester'),
+      scale: await devicePort(db, 'scale'),
+      scanTool: await devicePort(db, 'scan-tool'),
+    },
   }
 }
 
@@ -29,11 +33,14 @@ export async function action({ request, context }: Route.ActionArgs) {
   const db = context.get(database)
   const tester = readPort(form, 'port')
   const scale = readPort(form, 'scale')
+  const scanTool = readPort(form, 'scan-tool')
   const read: PolicyRead = readPolicyForm(form)
-  const faults = { ...(read.ok ? {} : read.faults), ...tester.faults, ...scale.faults }
-  if (!read.ok || tester.faults || scale.faults) return data({ saved: false, faults }, { status: 400 })
+  const faults = { ...(read.ok ? {} : read.faults), ...tester.faults, ...scale.faults, ...scanTool.faults }
+  if (!read.ok || tester.faults || scale.faults || scanTool.faults)
+    return data({ saved: false, faults }, { status: 400 })
   await saveDevicePort(db, 'tester', tester.port)
   await saveDevicePort(db, 'scale', scale.port)
+  await saveDevicePort(db, 'scan-tool', scanTool.port)
   await savePolicy(db, read.policy)
   await workOutAllDue(db, today())
   return data({ saved: true, faults })
@@ -149,6 +156,15 @@ export default function PolicyPage({ loaderData: { policy, ports }, actionData }
         >
           “Weigh the bottle” in the bay listens to it. The simulated one (bin/scale) speaks on 4803. Empty:
           none.
+        </PortField>
+        <PortField
+          name="scan-tool"
+          label="Port of the scan tool on this machine"
+          first={ports.scanTool}
+          fault={faults['scan-tool']}
+        >
+          A job’s Unit page and the unit’s routine ask it. The simulated one (bin/scan-tool) speaks on 4805.
+          Empty: none, its screen is read aloud.
         </PortField>
       </div>
       <div className="flex flex-wrap items-center gap-4">

@@ -11,6 +11,7 @@ const floors = [
   'physics',
   'fluid',
   'scale',
+  'scan-tool',
   'words',
   'procedure',
   'vehicle',

@@ -11,6 +11,7 @@ import { jointToShut, renews } from '~core/job/standing'
 import type { JobState, RunState } from '~core/job/state'
 import { amountToMove, currentStep } from '~core/job/steps'
 import { stageTraits } from '~core/plan/stage-kinds'
+import { techniqueOf } from '~core/technique'
 import { stepPrompts } from '~core/technique/calls/unit-prompts'
 import { mindFact, type Step, stepFact } from '~core/technique/step'
 import { AmountForm } from './amount-form'
@@ -23,6 +24,7 @@ import { LevelPanel } from './level-panel'
 import { PointPanel } from './point-panel'
 import { Prompts } from './prompts'
 import { ShutPanel } from './shut-panel'
+import { ToolRuns } from './tool-runs'
 
 type Act = (act: FloorAct) => void
 type Props = {
@@ -137,7 +139,20 @@ function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
           startedAt={startedAt}
           onStart={() => act({ type: 'timer-started', timer: step.id })}
           onCame={(tookS) => done({ awaited: step.awaits, tookS })}
+          routine={step.who === 'tool' ? routineHere(state) : undefined}
+          act={act}
         />
+      ) : step.calibrates !== undefined && !mending ? (
+        <div className="grid gap-3">
+          <ToolRuns
+            asked={{ ask: 'calibrate', what: step.calibrates }}
+            label="Let the tool calibrate it"
+            onRuns={() => undefined}
+            onDone={() => done()}
+            act={act}
+          />
+          <GoOn onClick={() => done()}>Done: the tool’s screen says so</GoOn>
+        </div>
       ) : step.asksMl ? (
         <AmountForm
           label={amounts[step.asksMl][0]}
@@ -152,6 +167,12 @@ function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
       )}
     </div>
   )
+}
+
+/** The routine that a tool is asked to go on with. */
+const routineHere = ({ run }: JobState): string | undefined => {
+  const technique = run && currentStage(run)?.stage.technique
+  return technique && techniqueOf(technique).routine
 }
 
 const looksAtJoints = (run: RunState): boolean => {

@@ -1,0 +1,79 @@
+import { useEffect, useRef, useState } from 'react'
+import { askScanTool, whyNot } from '~/run-client/scan-tool'
+import type { FloorAct } from '~/run-client/use-job-run'
+import type { routineStops } from '~core/job/troubles/routine-stopped'
+import type { ScanAsked, ScanSaid } from '~core/scan-tool/lines'
+
+type Props = {
+  asked: ScanAsked
+  label: string
+  /** It began to run. */
+  onRuns: () => void
+  /** What was asked for has come, after so long since it began to run. */
+  onDone: (tookS: number) => void
+  act: (act: FloorAct) => void
+}
+
+type Stopped = { says: string; why: (typeof routineStops)[number] }
+
+/** Why a routine ended that did not come to its end, as it is recorded. */
+function stoppedBy(said: ScanSaid): Stopped | undefined {
+  const says = whyNot(said)
+  if (says === undefined) return undefined
+  if (said.says === 'broke') return { says, why: said.why }
+  return { says, why: said.says === 'refused' ? 'refused' : 'tool-died' }
+}
+
+/** The tool itself does a step, and says when it has come; what breaks off is said, and recorded by a tap. */
+export function ToolRuns({ asked, label, onRuns, onDone, act }: Props) {
+  const [running, setRunning] = useState(false)
+  const [stopped, setStopped] = useState<Stopped>()
+  const stop = useRef<AbortController>(undefined)
+  useEffect(() => () => stop.current?.abort(), [])
+  async function begin() {
+    const own = new AbortController()
+    stop.current = own
+    setStopped(undefined)
+    setRunning(true)
+    let since: number | undefined
+    const hear = (said: ScanSaid) => {
+      if (said.says !== 'runs') return
+      since = Date.now()
+      onRuns()
+    }
+    try {
+      const last = await askScanTool(asked, hear, own.signal)
+      const why = stoppedBy(last)
+      if (why) setStopped(why)
+      else onDone(since === undefined ? 0 : (Date.now() - since) / 1000)
+    } catch {
+      if (!own.signal.aborted)
+        setStopped({ says: 'The program does not answer. Look at the tool’s own screen.', why: 'tool-died' })
+    }
+    setRunning(false)
+  }
+  return (
+    <div className="grid gap-2">
+      <button
+        type="button"
+        className="button min-h-[72px] text-lg"
+        disabled={running}
+        onClick={() => void begin()}
+      >
+        {running ? 'The tool works …' : label}
+      </button>
+      {stopped && (
+        <div role="alert" className="hatched grid gap-3 border-4 border-oxide p-3">
+          <p className="text-2xl font-extrabold">{stopped.says}</p>
+          <button
+            type="button"
+            className="button min-h-[72px] text-lg"
+            onClick={() => act({ type: 'trouble', trouble: { what: 'routine-stopped', why: stopped.why } })}
+          >
+            It broke off: what now?
+          </button>
+        </div>
+      )}
+    </div>
+  )
+}

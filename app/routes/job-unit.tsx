@@ -1,0 +1,94 @@
+import { FittedForm } from '~/components/unit/fitted-form'
+import { ReadingForm } from '~/components/unit/reading-form'
+import { ReadingLines } from '~/components/unit/reading-lines'
+import { showMoment, upperFirst } from '~/lib/format'
+import { useSay } from '~/lib/say'
+import { useJobHere } from '~/run-client/job-here'
+import { fact } from '~core/base/decision'
+import { bleedDone } from '~core/job/selectors'
+import type { JobState } from '~core/job/state'
+import { mayNotPower, readingWrong, workedUnits } from '~core/job/unit-ledger'
+import { partFact, partsOf } from '~core/vehicle/parts'
+import type { PartOf } from '~core/vehicle/schema'
+
+/** What was changed on the control units of this vehicle, and what they say of themselves before and after. */
+export default function JobUnitPage() {
+  const { state, act, refusal } = useJobHere()
+  const units = partsOf(state.vehicle, 'control-unit')
+  return (
+    <div className="grid gap-5">
+      <title>{`${state.plate}: Control unit · Ruddy Siphon`}</title>
+      <h1 className="text-2xl">The control unit, before and after</h1>
+      {refusal && (
+        <p role="alert" className="fault">
+          {refusal}
+        </p>
+      )}
+      {units.length === 0 && <p>This vehicle has none.</p>}
+      {units.map((unit) => (
+        <UnitPanels key={unit.id} unit={unit} state={state} act={act} />
+      ))}
+    </div>
+  )
+}
+
+type Props = { unit: PartOf<'control-unit'>; state: JobState; act: ReturnType<typeof useJobHere>['act'] }
+
+function UnitPanels({ unit, state, act }: Props) {
+  const say = useSay()
+  const { id } = unit
+  const ledger = state.units?.[id] ?? {}
+  const locked = state.filed !== undefined
+  const when = state.run && bleedDone(state) ? 'after' : 'before'
+  const replaced = state.checkIn?.work.replaced.includes(id) === true
+  const gate = mayNotPower(state)
+  const wrong =
+    ledger.after && workedUnits(state).some((each) => each.id === id) && readingWrong(state, id, ledger.after)
+  return (
+    <section className="grid items-start gap-5 lg:grid-cols-2" aria-label={upperFirst(say(partFact(unit)))}>
+      <div className="panel grid gap-4">
+        <h2>{upperFirst(say(partFact(unit)))}</h2>
+        {ledger.before && <ReadingLines name="As it came in" reading={ledger.before} />}
+        {ledger.after && <ReadingLines name="After the work" reading={ledger.after} />}
+        {!ledger.before && !ledger.after && (
+          <p>
+            Nobody has read it yet. Read its codes before anything is opened: afterwards nobody knows which
+            were old.
+          </p>
+        )}
+        {wrong && (
+          <p role="alert" className="hatched border-4 border-oxide p-3 text-xl font-extrabold">
+            {say(wrong)}
+          </p>
+        )}
+        {replaced && (
+          <>
+            <h2>What was fitted</h2>
+            <p>
+              It stays unplugged until both numbers are here and agree: a unit of another vehicle may brake
+              one wheel for another.
+            </p>
+            {ledger.fitted && (
+              <p role="status" className="font-bold">
+                {ledger.fitted.newNumber} for {ledger.fitted.oldNumber},{' '}
+                {say(fact(`unit-${ledger.fitted.origin}`))}, {showMoment(ledger.fitted.at)}.
+              </p>
+            )}
+            {gate && gate.params?.unit === id && (
+              <p role="alert" className="hatched border-4 border-oxide p-3 text-xl font-extrabold">
+                {say(gate)}
+              </p>
+            )}
+            <FittedForm key={ledger.fitted?.at} unit={id} kept={ledger.fitted} locked={locked} act={act} />
+          </>
+        )}
+      </div>
+      {!locked && (
+        <div className="panel grid gap-4">
+          <h2>{when === 'before' ? 'Read it as it came in' : 'Read it after the work'}</h2>
+          <ReadingForm key={`${when} ${ledger[when]?.at}`} unit={id} when={when} act={act} />
+        </div>
+      )}
+    </section>
+  )
+}
