@@ -8,6 +8,7 @@ export default [
     route('vehicles/new', 'routes/vehicle-new.tsx'),
     route('vehicles/:vehicleId', 'routes/vehicle.tsx'),
     route('plan-file', 'routes/plan-file.tsx'),
+    route('vehicles/:vehicleId/routine/:unit', 'routes/routine.tsx'),
     route('vehicles/:vehicleId/edit', 'routes/vehicle-edit.tsx'),
     route('vehicles/:vehicleId/fluid', 'routes/fluid.tsx'),
     route('due', 'routes/due.tsx'),
@@ -67,5 +68,6 @@ export default [
   route('jobs/:jobId/card', 'routes/card.tsx'),
   route('jobs/:jobId/plan.json', 'routes/plan-json.ts'),
   route('jobs/:jobId/plan-request.json', 'routes/plan-request-json.ts'),
+  route('vehicles/:vehicleId/routine/:unit.json', 'routes/routine-file.ts'),
   route('vehicles/:vehicleId/file.json', 'routes/vehicle-file.ts'),
 ] satisfies RouteConfig

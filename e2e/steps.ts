@@ -189,9 +189,10 @@ export async function goOnUntil(
   while (!reached(state)) {
     const act = carefulAct(state)
     if (!act) break
-    if (act.type === 'step-done' && act.heldS !== undefined) {
+    const takesS = act.type === 'step-done' ? (act.heldS ?? act.tookS) : undefined
+    if (act.type === 'step-done' && takesS !== undefined) {
       await recordHere({ type: 'timer-started', timer: act.step })
-      await DemoServer.at(here.origin).minuteOn()
+      for (let s = 0; s < takesS; s += 60) await DemoServer.at(here.origin).minuteOn()
     }
     await recordHere(act)
   }

@@ -23,6 +23,7 @@ import { stillOff } from '~core/job/off-things'
 import { checksFor, type ProofCheck, proofFact, provedFirst, shownByProofs } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
+import { unitsNotSound } from '~core/job/unit-ledger'
 import { wheelsOff } from '~core/plan/wheels-off'
 import { partsOf } from '~core/vehicle/parts'
 import type { Route } from './+types/prove'
@@ -67,6 +68,9 @@ export default function ProvePage() {
                 <>
                   {check.joints && <JointsList state={state} act={act} locked={locked || back} />}
                   {check.wheelNuts && <WheelsThatWereOff state={state} />}
+                  {check.units && !state.proofs[check.id]?.passed && (
+                    <UnitLine state={state} jobId={jobId} driven={check.units === 'driven'} />
+                  )}
                   {check.places &&
                     !state.proofs[check.id]?.passed &&
                     provedFirst(state, check).length === 0 && (
@@ -129,6 +133,20 @@ export default function ProvePage() {
         </p>
       </aside>
     </div>
+  )
+}
+
+/** What the control unit still says that must not be, and where it is read. */
+function UnitLine({ state, jobId, driven }: { state: JobState; jobId: string; driven: boolean }) {
+  const say = useSay()
+  const wrong = unitsNotSound(state, driven ? state.proofs['road-test']?.at : undefined)
+  return (
+    <p>
+      {wrong && <strong className="block">{say(wrong)}</strong>}
+      <Link to={`/jobs/${jobId}/unit`} className="inline-flex min-h-12 items-center">
+        Control unit: numbers, codes
+      </Link>
+    </p>
   )
 }
 

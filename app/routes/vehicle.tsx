@@ -10,7 +10,7 @@ import { jobsOfVehicle, openJob } from '~/db/jobs.server'
 import { learnedOf } from '~/db/learned.server'
 import { findVehicle, lastOdometer, versionsOf } from '~/db/vehicles.server'
 import { ruleWords } from '~/lib/due-words'
-import { showDate } from '~/lib/format'
+import { showDate, upperFirst } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
@@ -69,6 +69,7 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
         <div className="grid grid-cols-1 gap-5">
           <Facts vehicle={vehicle} vin={vin} odometer={odometer} due={due} />
           <Bleeders vehicle={vehicle} />
+          <Routines vehicle={vehicle} id={id} />
           <LearnedPanel learned={learned} />
           <section className="panel" aria-labelledby="versions">
             <h2 id="versions">Versions of its file</h2>
@@ -165,6 +166,30 @@ function Facts({ vehicle, vin, odometer, due }: FactsProps) {
           </div>
         ))}
       </dl>
+    </section>
+  )
+}
+
+/** Units that offer a routine, and whose words it goes by. */
+function Routines({ vehicle, id }: { vehicle: Vehicle; id: string }) {
+  const say = useSay()
+  const units = partsOf(vehicle, 'control-unit').filter(({ routine }) => routine !== 'none')
+  if (units.length === 0) return null
+  return (
+    <section className="panel" aria-labelledby="routines">
+      <h2 id="routines">Routine of its unit</h2>
+      <ul className="grid gap-1">
+        {units.map((unit) => (
+          <li key={unit.id}>
+            <Link
+              to={`/vehicles/${id}/routine/${encodeURIComponent(unit.id)}`}
+              className="flex min-h-12 items-center gap-1"
+            >
+              {upperFirst(say(partFact(unit)))}: {unit.procedure ? unit.procedure.name : 'a ready example'}
+            </Link>
+          </li>
+        ))}
+      </ul>
     </section>
   )
 }

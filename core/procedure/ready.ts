@@ -1,7 +1,7 @@
-import cycle from './ready/cycle.json'
-import makerLed from './ready/maker-led.json'
-import wheelByWheel from './ready/wheel-by-wheel.json'
-import wheelByWheelPumped from './ready/wheel-by-wheel-pumped.json'
+import cycle from './ready/cycle.json' with { type: 'json' }
+import makerLed from './ready/maker-led.json' with { type: 'json' }
+import wheelByWheel from './ready/wheel-by-wheel.json' with { type: 'json' }
+import wheelByWheelPumped from './ready/wheel-by-wheel-pumped.json' with { type: 'json' }
 import { type Procedure, type ProcedureStep, procedureStepSchema } from './schema'
 
 /** Bleeders that the unit’s own pump feeds, those a foot feeds, and the stroke simulator’s, each in their order. */

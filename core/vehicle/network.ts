@@ -124,3 +124,12 @@ export function downstreamOf(vehicle: Vehicle, start: { partId: string; circuit?
   }
   return new Set([...taken].map((line) => line.to))
 }
+
+/** Where each bleeder sits, in words that are the same on every vehicle of a kind: by its wheel, else by its part. */
+export const placesOfBleeders = (vehicle: Vehicle): Map<string, string> =>
+  new Map(
+    bleederRuns(vehicle).map(({ bleeder, part }) => [
+      bleeder.id,
+      part.type === 'wheel-brake' ? part.position : part.type,
+    ]),
+  )

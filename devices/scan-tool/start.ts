@@ -41,7 +41,8 @@ function run(cable: Socket, asked: Extract<ScanAsked, { ask: 'run' }>): void {
   const starts = unit.starts(asked)
   if (typeof starts !== 'number') {
     screen = 'refused'
-    return say(cable, starts)
+    say(cable, starts)
+    return
   }
   let leftS = starts
   const timer = setInterval(() => {
@@ -81,7 +82,7 @@ function answer(cable: Socket, asked: ScanAsked): void {
       for (const said of unit.calibrate()) say(cable, said)
       return
     case 'run':
-      return run(cable, asked)
+      run(cable, asked)
   }
 }
 
@@ -133,7 +134,8 @@ type Act = z.output<typeof acts>
 function act(what: Act): void {
   switch (what.do) {
     case 'foot':
-      return unit.press(what.down)
+      unit.press(what.down)
+      return
     case 'code':
       unit.codes = [
         ...unit.codes.filter(({ code }) => code !== what.code),
@@ -144,7 +146,8 @@ function act(what: Act): void {
       unit.codes = unit.codes.map((kept) => ({ ...kept, isReal: false }))
       return
     case 'air':
-      return unit.hideAir(what.ml)
+      unit.hideAir(what.ml)
+      return
     case 'unplug':
       for (const cable of cables) cable.destroy()
   }

@@ -10,9 +10,11 @@ import { bleedDone } from '~core/job/selectors'
 import { jointToShut, renews } from '~core/job/standing'
 import type { JobState, RunState } from '~core/job/state'
 import { amountToMove, currentStep } from '~core/job/steps'
+import { mayNotPower } from '~core/job/unit-ledger'
 import { stageTraits } from '~core/plan/stage-kinds'
 import { techniqueOf } from '~core/technique'
 import { stepPrompts } from '~core/technique/calls/unit-prompts'
+import { takesAway, UNPLUGGED_UNIT } from '~core/technique/standing'
 import { mindFact, type Step, stepFact } from '~core/technique/step'
 import { AmountForm } from './amount-form'
 import { AwaitClock } from './await-clock'
@@ -58,6 +60,7 @@ export function BayWork({ state, run, jobId, saved, act, phone, scale }: Props) 
         startedAt={run.timers[now.step.id]}
         mending={now.mend !== undefined}
         away={now.away}
+        jobId={jobId}
         state={state}
         act={act}
       />
@@ -101,11 +104,12 @@ type StepProps = {
   mending: boolean
   /** What stands in the way, and is taken away by this. */
   away?: string
+  jobId: string
   state: JobState
   act: Act
 }
 
-function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
+function StepPanel({ step, startedAt, mending, away, jobId, state, act }: StepProps) {
   const amounts = { poured: ['Poured in', 'Poured'], drawn: ['Drawn out', 'Drawn out'] } as const
   const text = useFieldText()
   const say = useSay()
@@ -125,6 +129,7 @@ function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
         <Prompts prompts={stepPrompts(step)} />
       )}
       {state.run && !mending && looksAtJoints(state.run) && <JointsList state={state} act={act} />}
+      {takesAway(step) === UNPLUGGED_UNIT && <UnitGate state={state} jobId={jobId} />}
       {step.waitS !== undefined && <StepWait step={step} startedAt={startedAt} act={act} />}
       {step.holdS !== undefined ? (
         <HoldClock
@@ -165,6 +170,21 @@ function StepPanel({ step, startedAt, mending, away, state, act }: StepProps) {
       ) : (
         <GoOn onClick={() => done()}>Done</GoOn>
       )}
+    </div>
+  )
+}
+
+/** Why a unit is not powered yet, and where that is put right. */
+function UnitGate({ state, jobId }: { state: JobState; jobId: string }) {
+  const say = useSay()
+  const gate = mayNotPower(state)
+  if (!gate) return null
+  return (
+    <div role="alert" className="hatched grid gap-2 border-4 border-oxide p-3">
+      <p className="text-2xl font-extrabold">{say(gate)}</p>
+      <Link to={`/jobs/${jobId}/unit`} className="button min-h-[72px] text-lg">
+        Control unit: numbers, codes
+      </Link>
     </div>
   )
 }

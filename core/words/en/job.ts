@@ -42,7 +42,7 @@ export const job: Words = {
   'step-not-now': 'That step is not the one to do now.',
   'amount-missing': 'Write down how many mL.',
   'amount-not-asked': 'This step moves no fluid: write the amount down as poured, drawn or spilled.',
-  'not-timed': 'Start the timer first: it must be held for {holdS}.',
+  'not-timed': 'Start the clock first: it takes {holdS} by it.',
   'too-soon': 'Keep holding: {leftS} to go. If it sank, say that it failed.',
   'no-such-reservoir': 'This vehicle has no such reservoir.',
   'stands-open': '{point} stands open: shut it first, by its own act.',

@@ -1,0 +1,155 @@
+import { data, Form, Link, redirect, useNavigation } from 'react-router'
+import { ProcedureForm } from '~/components/vehicle/procedure-form'
+import { database, personHere } from '~/context'
+import { findVehicle, saveVehicleVersion } from '~/db/vehicles.server'
+import { procedureFromTyped, typedFrom, typedSchema, whatChoices } from '~/lib/procedure-form'
+import { orNotFound } from '~/lib/require'
+import { today } from '~/lib/today'
+import { type Fault, faultLine } from '~core/base/fault'
+import { procedureFor } from '~core/plan/procedures'
+import { readProcedureFile } from '~core/procedure/file'
+import type { Procedure } from '~core/procedure/schema'
+import { techniqueOf } from '~core/technique'
+import { bleederRuns, placesOfBleeders } from '~core/vehicle/network'
+import { partsOf } from '~core/vehicle/parts'
+import type { Vehicle } from '~core/vehicle/schema'
+import type { Route } from './+types/routine'
+
+const LARGEST_FILE = 200_000
+
+const unitOf = (vehicle: Vehicle, id: string) =>
+  partsOf(vehicle, 'control-unit').find((unit) => unit.id === id && unit.routine !== 'none')
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  const stored = orNotFound(await findVehicle(db, params.vehicleId))
+  const unit = orNotFound(unitOf(stored.vehicle, params.unit))
+  const routine = unit.routine === 'none' ? 'cycle' : unit.routine
+  return {
+    plate: stored.plate,
+    name: stored.vehicle.name,
+    routine,
+    procedure: procedureFor(stored.vehicle, unit, techniqueOf(routine)),
+    bleeders: bleederRuns(stored.vehicle).map(({ bleeder }) => bleeder.id),
+  }
+}
+
+/** Kept with the vehicle's file as a new version: typed, or out of a file, or as it is on another vehicle of its kind. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const db = context.get(database)
+  const stored = orNotFound(await findVehicle(db, params.vehicleId))
+  const unit = orNotFound(unitOf(stored.vehicle, params.unit))
+  const form = await request.formData()
+  const by = context.get(personHere)?.name
+  const bleeders = bleederRuns(stored.vehicle).map(({ bleeder }) => bleeder.id)
+  const takes = { routine: unit.routine, placeOf: placesOfBleeders(stored.vehicle) }
+  const refused = (faults: Fault[]) => data({ faults }, { status: 400 })
+  let procedure: Procedure | undefined
+  switch (form.get('intent')) {
+    case 'typed': {
+      const typed = typedSchema.safeParse(jsonOf(String(form.get('typed') ?? '').slice(0, LARGEST_FILE)))
+      if (!typed.success) throw data({ sentence: 'This is not what the form sends.' }, { status: 400 })
+      const read = procedureFromTyped(typed.data, { routine: unit.routine, bleeders, by, on: today() })
+      if (!read.ok) return refused(read.faults)
+      procedure = read.value
+      break
+    }
+    case 'file': {
+      const file = form.get('file')
+      const text = file instanceof File ? (await file.text()).slice(0, LARGEST_FILE) : ''
+      const json = jsonOf(text)
+      const read = json === undefined ? undefined : readProcedureFile(json, takes)
+      if (!read)
+        return refused([{ path: '', message: 'this is no JSON; give a file that a routine page exported' }])
+      if (!read.ok) return refused(read.faults)
+      procedure = read.value
+      break
+    }
+    default:
+      // The ready example stands in again.
+      procedure = undefined
+  }
+  const parts = stored.vehicle.parts.map((part) =>
+    part.id === unit.id && part.type === 'control-unit' ? { ...part, procedure } : part,
+  )
+  const file = JSON.stringify({ ...stored.vehicle, parts }, undefined, 2)
+  const saved = await saveVehicleVersion(db, params.vehicleId, file, by ?? '')
+  return saved.ok
+    ? redirect(`/vehicles/${params.vehicleId}/routine/${encodeURIComponent(unit.id)}`)
+    : refused(saved.faults)
+}
+
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return undefined
+  }
+}
+
+/** The routine of one unit, step by step: as the maker's text or the tool's screen has it. */
+export default function RoutinePage({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { plate, name, routine, procedure, bleeders } = loaderData
+  const busy = useNavigation().state !== 'idle'
+  const choices = whatChoices(bleeders, routine)
+  const faults = actionData?.faults ?? []
+  const here = `/vehicles/${params.vehicleId}/routine/${encodeURIComponent(params.unit)}`
+  return (
+    <div className="grid gap-5">
+      <title>{`${plate || name}: routine of its unit · Ruddy Siphon`}</title>
+      <div className="flex flex-wrap items-center gap-3">
+        <h1 className="text-2xl wrap-anywhere">
+          {plate || name}: {params.unit}, {routine}
+        </h1>
+        <Link to={`/vehicles/${params.vehicleId}`} className="button ml-auto">
+          To the vehicle
+        </Link>
+        <a href={`${here}.json`} className="button" download>
+          Export it
+        </a>
+      </div>
+      <p className={procedure.example ? 'hatched border-4 border-oxide p-3' : 'border-l-8 border-ink pl-3'}>
+        <span className={procedure.example ? 'bg-sheet px-1 font-bold' : ''}>
+          {procedure.example
+            ? 'A ready example of this kind of routine. The maker’s text replaces it: type it once from the tool’s screen.'
+            : `Written down${procedure.by ? ` by ${procedure.by}` : ''}${procedure.on ? `, ${procedure.on}` : ''}. The maker’s own text stays above it.`}
+        </span>
+      </p>
+      {faults.some(({ path }) => !path.startsWith('steps.') && path !== 'name') && (
+        <ul role="alert" className="fault">
+          {faults.map((fault) => (
+            <li key={fault.path}>{faultLine(fault)}</li>
+          ))}
+        </ul>
+      )}
+      <ProcedureForm
+        key={JSON.stringify(procedure)}
+        first={typedFrom(procedure, choices)}
+        choices={choices}
+        faults={faults}
+        busy={busy}
+      />
+      <div className="grid gap-5 md:grid-cols-2">
+        <Form method="post" encType="multipart/form-data" className="panel grid gap-3">
+          <h2>From another vehicle of its kind</h2>
+          <label className="grid gap-1">
+            <span className="field-label">A routine that was exported</span>
+            <input type="file" name="file" accept="application/json,.json" className="input" required />
+          </label>
+          <button type="submit" name="intent" value="file" className="button" disabled={busy}>
+            Take it over
+          </button>
+        </Form>
+        {!procedure.example && (
+          <Form method="post" className="panel grid content-start gap-3">
+            <h2>Back to the ready example</h2>
+            <p>What was written down stays in the versions of the vehicle’s file.</p>
+            <button type="submit" name="intent" value="ready" className="button" disabled={busy}>
+              Use the ready example
+            </button>
+          </Form>
+        )}
+      </div>
+    </div>
+  )
+}
