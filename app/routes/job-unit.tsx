@@ -1,3 +1,4 @@
+import { LinkLine } from '~/components/bay/link-line'
 import { FittedForm } from '~/components/unit/fitted-form'
 import { ReadingForm } from '~/components/unit/reading-form'
 import { ReadingLines } from '~/components/unit/reading-lines'
@@ -13,7 +14,7 @@ import type { PartOf } from '~core/vehicle/schema'
 
 /** What was changed on the control units of this vehicle, and what they say of themselves before and after. */
 export default function JobUnitPage() {
-  const { state, act, refusal } = useJobHere()
+  const { state, act, refusal, link, keeps, waiting, jobId } = useJobHere()
   const units = partsOf(state.vehicle, 'control-unit')
   return (
     <div className="grid gap-5">
@@ -25,6 +26,9 @@ export default function JobUnitPage() {
         </p>
       )}
       {units.length === 0 && <p>This vehicle has none.</p>}
+      <p className="text-sm text-quiet">
+        <LinkLine link={link} jobId={jobId} keeps={keeps} waiting={waiting} />
+      </p>
       {units.map((unit) => (
         <UnitPanels key={unit.id} unit={unit} state={state} act={act} />
       ))}

@@ -79,6 +79,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     : refused(saved.faults)
 }
 
+const routineNames = {
+  cycle: 'in cycles',
+  'wheel-by-wheel': 'wheel by wheel',
+  'maker-led': 'led by its maker',
+} as const
+
 function jsonOf(text: string): unknown {
   try {
     return JSON.parse(text)
@@ -99,7 +105,7 @@ export default function RoutinePage({ loaderData, actionData, params }: Route.Co
       <title>{`${plate || name}: routine of its unit · Ruddy Siphon`}</title>
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="text-2xl wrap-anywhere">
-          {plate || name}: {params.unit}, {routine}
+          {plate || name}: routine of its unit, {routineNames[routine]}
         </h1>
         <Link to={`/vehicles/${params.vehicleId}`} className="button ml-auto">
           To the vehicle

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { fact, type Notice } from '../base/decision'
+import { fact, type Notice, type Params } from '../base/decision'
 import type { Work } from '../plan/request'
-import { partsOf } from '../vehicle/parts'
+import { partFact, partsOf } from '../vehicle/parts'
 import type { PartOf } from '../vehicle/schema'
 import { person, short } from './events/stamp'
 import { stagesNow } from './selectors'
@@ -80,36 +80,41 @@ export function workedUnits(job: Job): PartOf<'control-unit'>[] {
 /** A part's number as two people write it: without spaces, dashes and capitals. */
 const plain = (number: string) => number.toUpperCase().replaceAll(/[^\p{L}\p{N}]/gu, '')
 
+/** What is said of one unit, by its name. */
+const aboutUnit =
+  ({ vehicle }: Job, id: string) =>
+  (code: string, more: Params = {}): Notice => {
+    const part = partsOf(vehicle, 'control-unit').find((each) => each.id === id)
+    return fact(code, { unit: id, name: part ? partFact(part) : id, ...more })
+  }
+
 /** Why a replaced unit is not powered; undefined where it may be. @source common practice */
 export function mayNotPower(job: Job): Notice | undefined {
   for (const { id } of partsOf(job.vehicle, 'control-unit')) {
     if (!replaced(job, id)) continue
     const fitted = job.units?.[id]?.fitted
-    if (!fitted) return fact('unit-not-identified', { unit: id })
+    const about = aboutUnit(job, id)
+    if (!fitted) return about('unit-not-identified')
     const { oldNumber, newNumber, makersWord, faces } = fitted
-    if (faces !== 'clean') return fact('unit-faces-damaged', { unit: id })
+    if (faces !== 'clean') return about('unit-faces-damaged')
     if (plain(oldNumber) !== plain(newNumber) && !makersWord)
-      return fact('unit-numbers-differ', { unit: id, old: oldNumber, new: newNumber })
+      return about('unit-numbers-differ', { old: oldNumber, new: newNumber })
   }
   return undefined
 }
 
 /** What a pressure sensor says that must not be; undefined where it is as it should be. */
 function pressureWrong(
-  id: string,
+  about: ReturnType<typeof aboutUnit>,
   { restKPa, pressedKPa, leftKPa, rightKPa, noSensor }: UnitReading,
 ): Notice | undefined {
   if (noSensor) return undefined
-  if (restKPa === undefined || pressedKPa === undefined) return fact('unit-pressure-unread', { unit: id })
-  if (Math.abs(restKPa) > REST_KPA)
-    return fact('unit-pressure-not-zero', { unit: id, restKPa, limitKPa: REST_KPA })
-  if (pressedKPa - restKPa < FIRM_KPA)
-    return fact('unit-pressure-flat', { unit: id, pressedKPa, limitKPa: FIRM_KPA })
+  if (restKPa === undefined || pressedKPa === undefined) return about('unit-pressure-unread')
+  if (Math.abs(restKPa) > REST_KPA) return about('unit-pressure-not-zero', { restKPa, limitKPa: REST_KPA })
+  if (pressedKPa - restKPa < FIRM_KPA) return about('unit-pressure-flat', { pressedKPa, limitKPa: FIRM_KPA })
   if (leftKPa === undefined || rightKPa === undefined) return undefined
   const apart = Math.abs(leftKPa - rightKPa) / Math.max(1, Math.abs(leftKPa), Math.abs(rightKPa))
-  return apart > SIDES_DIFFER_PCT / 100
-    ? fact('unit-pressure-uneven', { unit: id, leftKPa, rightKPa })
-    : undefined
+  return apart > SIDES_DIFFER_PCT / 100 ? about('unit-pressure-uneven', { leftKPa, rightKPa }) : undefined
 }
 
 /** Steps of the routine that calibrate something of a unit. */
@@ -120,13 +125,14 @@ const calibrates = (job: Job): boolean =>
 
 /** What a reading says that must not be, or does not say; undefined where the unit is as it should be. */
 export function readingWrong(job: Job, id: string, reading: UnitReading | undefined): Notice | undefined {
-  if (!reading) return fact('unit-not-read', { unit: id })
+  const about = aboutUnit(job, id)
+  if (!reading) return about('unit-not-read')
   const left = reading.codes.filter(({ is }) => is !== 'cleared')
-  if (left.length > 0) return fact('unit-codes-left', { unit: id, codes: left.map(({ code }) => code) })
+  if (left.length > 0) return about('unit-codes-left', { codes: left.map(({ code }) => code) })
   const asked = replaced(job, id) || calibrates(job)
-  if (reading.calibration === 'failed') return fact('unit-calibration-failed', { unit: id })
-  if (asked && reading.calibration === undefined) return fact('unit-not-calibrated', { unit: id })
-  return pressureWrong(id, reading)
+  if (reading.calibration === 'failed') return about('unit-calibration-failed')
+  if (asked && reading.calibration === undefined) return about('unit-not-calibrated')
+  return pressureWrong(about, reading)
 }
 
 /**
@@ -141,7 +147,7 @@ export function unitsNotSound(job: Job, since?: string): Notice | undefined {
     const after = job.units?.[id]?.after
     const wrong = readingWrong(job, id, after)
     if (wrong) return wrong
-    if (since !== undefined && after && after.at < since) return fact('unit-read-again', { unit: id })
+    if (since !== undefined && after && after.at < since) return aboutUnit(job, id)('unit-read-again')
   }
   return undefined
 }

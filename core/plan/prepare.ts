@@ -1,6 +1,7 @@
 import type { Notice, Reason } from '../base/decision'
 import { fluidOf } from '../fluid/specs'
 import type { Feeding } from '../physics/exchange/least-through'
+import { techniqueOf } from '../technique'
 import { type Choice, chooseTechnique, type NoChoice } from '../technique/choose'
 import {
   type Corner,
@@ -116,6 +117,8 @@ export type Prepared = {
   choice: Choice | NoChoice
   /** How the master cylinder's own air is let out. */
   cylinder: Choice | NoChoice
+  /** How a foot bleeds, where a unit’s routine says that it does. */
+  foot: Choice | NoChoice
   /** How the control unit is worked. */
   unit: Choice | NoChoice
 }
@@ -215,6 +218,12 @@ export function preparePlan(request: PlanRequest): Prepared {
     context: { ...context, corners },
     choice,
     cylinder,
+    foot: chooseTechnique(
+      'bleeders',
+      (technique) => ({ ...context, corners: cornersOf(split.own, amountsBy(technique)) }),
+      available.filter((method) => method === 'two-person' || method === 'solo'),
+      work.ways.filter(({ technique }) => techniqueOf(technique).drives === 'foot'),
+    ),
     unit: chooseTechnique('unit', () => ({ ...context, corners: unitCorners }), available, work.ways),
   }
 }

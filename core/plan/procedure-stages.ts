@@ -1,4 +1,4 @@
-import { reason } from '../base/decision'
+import { fact, reason } from '../base/decision'
 import type { Procedure, ProcedureStep } from '../procedure/schema'
 import type { Choice } from '../technique/choose'
 import type { Step } from '../technique/step'
@@ -48,6 +48,10 @@ export function procedureStages(
   const first = groups[0]
   if (first) first.before = [...beforeRoutine(procedure), ...first.before]
   groups.at(-1)?.after.push(...afterRoutine())
+  if (groups.some(({ by }) => by === 'foot') && !build.foot.technique && build.choice.technique)
+    build.reasons.push(
+      reason('routine-foot-missing', 'default', { way: fact(`technique-${build.choice.technique.id}`) }),
+    )
   let timed = false
   const stages = groups.map((group) => {
     if (group.by === 'foot') return footStage(build, group, reasons)
@@ -56,7 +60,9 @@ export function procedureStages(
     return stage
   })
   const byFoot = new Set(
-    groups.flatMap(({ by, corners }) => (by === 'foot' && build.choice.technique ? corners.map(idOf) : [])),
+    groups.flatMap(({ by, corners }) =>
+      by === 'foot' && (build.foot.technique ?? build.choice.technique) ? corners.map(idOf) : [],
+    ),
   )
   return { stages: stages.flatMap((stage) => stage ?? []), byFoot }
 }
@@ -141,7 +147,7 @@ function unitStage(
 
 /** Bled by the way that bleeds the rest, in the middle of a routine. */
 function footStage(build: Build, { corners, before, after }: Group, reasons: string[]): Stage | undefined {
-  const { technique } = build.choice
+  const technique = build.foot.technique ?? build.choice.technique
   if (!technique) return undefined
   const minutes = technique.minutes({ ...build.context, corners })
   const stage = bleedStage(build, technique, corners, minutes, reasons)

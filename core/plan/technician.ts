@@ -194,6 +194,10 @@ export class Technician {
   }
 
   private bleed(stage: Stage): void {
+    // In the middle of a routine the unit works before the foot does.
+    if (stage.before.some(({ who, awaits }) => who === 'tool' && awaits !== undefined))
+      for (const { id } of partsOf(this.request.vehicle, 'control-unit'))
+        this.act({ do: 'cycle', unit: id, for: CYCLE_S })
     this.moving = true
     this.bleedBy(stage)
     this.moving = false

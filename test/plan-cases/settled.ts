@@ -423,6 +423,45 @@ export const settledCases: PlanCase[] = [
     },
   },
   {
+    name: 'by wire, and nobody to press',
+    settles: 'unit',
+    reasoning:
+      'The routine has the fronts bled by foot. The machine can do it where nobody sits in the cab; that it is not what the routine says is said.',
+    vehicle: 'hybrid-taxi',
+    work: { reason: 'service' },
+    shop: { methods: ['pressure', 'control-unit'] },
+    expect: {
+      stages: [
+        'reservoir-exchange',
+        'control-unit: maker-led',
+        'bleed: pressure',
+        'bleed: pressure',
+        'control-unit: maker-led',
+        'prove',
+      ],
+      reasons: ['routine-foot-missing'],
+    },
+  },
+  {
+    name: 'by wire in a shop that has a machine too',
+    settles: 'unit',
+    reasoning: 'What its routine has a foot do is done by foot, also where a machine would be quicker.',
+    vehicle: 'hybrid-taxi',
+    work: { reason: 'service' },
+    shop: { methods: ['two-person', 'pressure', 'control-unit'] },
+    expect: {
+      stages: [
+        'reservoir-exchange',
+        'control-unit: maker-led',
+        'bleed: pump-and-hold',
+        'bleed: pump-and-hold',
+        'control-unit: maker-led',
+        'prove',
+      ],
+      never: ['routine-foot-missing'],
+    },
+  },
+  {
     name: 'a unit that was not opened is not unplugged',
     settles: 'unit',
     reasoning:

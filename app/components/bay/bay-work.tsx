@@ -189,10 +189,12 @@ function UnitGate({ state, jobId }: { state: JobState; jobId: string }) {
   )
 }
 
-/** The routine that a tool is asked to go on with. */
+/** The routine that a tool is asked to go on with, also where a foot bleeds in the middle of it. */
 const routineHere = ({ run }: JobState): string | undefined => {
-  const technique = run && currentStage(run)?.stage.technique
-  return technique && techniqueOf(technique).routine
+  const worked = run?.stages.flatMap(({ stage: { technique } }) =>
+    technique ? (techniqueOf(technique).routine ?? []) : [],
+  )
+  return worked?.[0]
 }
 
 const looksAtJoints = (run: RunState): boolean => {

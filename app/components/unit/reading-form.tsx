@@ -78,27 +78,29 @@ export function ReadingForm({ unit, when, act }: Props) {
         }}
       />
       <CodesRows codes={codes} faults={faults} onChange={setCodes} />
-      {pressureNames.map((name) => (
-        <label key={name} className="grid gap-1">
-          <span className="field-label">
-            {pressures[name]}, {units.pressure}
-          </span>
-          <input
-            className="input"
-            inputMode="decimal"
-            autoComplete="off"
-            disabled={noSensor}
-            value={typed[name] ?? ''}
-            aria-invalid={faults[name] !== undefined || undefined}
-            onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
-          />
-          {faults[name] && (
-            <span role="alert" className="fault">
-              Not yet: {faults[name]}.
+      <div className="grid items-end gap-4 sm:grid-cols-2">
+        {pressureNames.map((name) => (
+          <label key={name} className="grid gap-1">
+            <span className="field-label">
+              {pressures[name]}, {units.pressure}
             </span>
-          )}
-        </label>
-      ))}
+            <input
+              className="input"
+              inputMode="decimal"
+              autoComplete="off"
+              disabled={noSensor}
+              value={typed[name] ?? ''}
+              aria-invalid={faults[name] !== undefined || undefined}
+              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+            />
+            {faults[name] && (
+              <span role="alert" className="fault">
+                Not yet: {faults[name]}.
+              </span>
+            )}
+          </label>
+        ))}
+      </div>
       <label className="choice min-h-12">
         <input type="checkbox" checked={noSensor} onChange={(event) => setNoSensor(event.target.checked)} />
         <span>It has no pressure sensor</span>

@@ -59,7 +59,10 @@ export function ProcedureForm({ first, choices, faults, busy }: Props) {
       <ol className="grid gap-3">
         {steps.map((step, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a step is what stands at its place; two may be alike
-          <li key={i} className="border-2 border-rule bg-enamel p-3">
+          <li
+            key={i}
+            className="grid gap-2 border-2 border-rule bg-enamel p-3 xl:grid-cols-[1fr_auto] xl:items-start"
+          >
             <StepFields
               n={i + 1}
               step={step}
@@ -67,7 +70,7 @@ export function ProcedureForm({ first, choices, faults, busy }: Props) {
               faults={faults.filter(({ path }) => path.startsWith(`steps.${i}.`) || path === `steps.${i}`)}
               onChange={(change) => set(i, change)}
             />
-            <div className="mt-2 flex flex-wrap gap-2">
+            <div className="flex flex-wrap gap-2 xl:max-w-[15rem] xl:justify-end">
               <button type="button" className="button" disabled={i === 0} onClick={() => moved(i, i - 1)}>
                 Up<span className="sr-only"> with step {i + 1}</span>
               </button>

@@ -133,6 +133,8 @@ export const plan: Words = {
   'unit-way': '{why}',
   'routine-by-example':
     'The steps of its routine are a ready example, “{name}”: the maker’s text replaces them, on the vehicle’s page.',
+  'routine-foot-missing':
+    'Its routine has these bled by foot, and this shop has nobody for it: {way} instead. The maker’s word first.',
   'routine-by-text': ({ name, by, on }) =>
     `Its routine goes by “${name}”${by ? `, written down by ${by}` : ''}${on ? `, ${on}` : ''}.`,
   // Settings
