@@ -21,7 +21,8 @@ function airLeft(name: string, methods: string[], withRoutine: boolean): number 
   if (!read.ok) throw new Error(JSON.stringify(read.faults))
   const { vehicle } = read.value
   const plan = makePlan(read.value)
-  const stages = withRoutine ? plan.stages : plan.stages.filter(({ kind }) => kind !== 'control-unit')
+  const bleeds = plan.stages.filter(({ kind }) => kind !== 'control-unit')
+  const stages = withRoutine ? plan.stages : bleeds.map((stage) => ({ ...stage, before: [] }))
   const closedAirMl = Object.fromEntries(partsOf(vehicle, 'control-unit').map(({ id }) => [id, AIR_ML]))
   const start = { oldPct: 100, newIn: [], levelMl: {}, airMl: {}, closedAirMl, tempC: 20, boost: false }
   const rig = new Rig({ vehicle, start, faults: [] })
