@@ -8,6 +8,7 @@ import courier from '../demo/vehicles/courier-motorcycle.json' with { type: 'jso
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import { accessibilityFaults, expect, test } from './journey'
 import { openJobOn } from './steps'
+import { example } from './taken'
 
 type Came = {
   name: string
@@ -55,6 +56,14 @@ const cameIn: Came[] = [
     reason: 'Hydraulic repair',
     replaced: ['unit'],
     says: [/Control unit unplugged/, /plug the control unit in/, /Count the connectors back: control unit/],
+  },
+  {
+    name: 'a unit by wire, its whole routine',
+    file: example('hybrid-taxi'),
+    plate: 'CRD 9',
+    reason: 'Hydraulic repair',
+    replaced: ['unit'],
+    says: [/Unplug the level sensor/, /Let it run its own pump/, /Calibrate the valves/],
   },
   {
     name: 'silicone in a glycol car with a clutch',

@@ -15,6 +15,7 @@ import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { checksFor, proofFact } from '~core/job/proofs/checks'
 import { planNow } from '~core/job/selectors'
+import { routineSteps } from '~core/job/troubles/routine-stopped'
 import { bleedSettings, opened, type Plan, planMinutes } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
 import type { Route } from './+types/card'
@@ -34,7 +35,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 /** How small it has to be printed to stand on one sheet; with little on it there is room to write with a thick pencil. */
 function density({ stages }: Plan): string {
-  const lines = stages.reduce((sum, { order }) => sum + order.length + 2, 0)
+  const routine = new Set(stages.flatMap((stage) => routineSteps(stage).map(({ id }) => id)))
+  const lines = stages.reduce((sum, { order }) => sum + order.length + 2, routine.size)
   if (lines <= 16) return 'print:text-[9.5pt] print:leading-[1.18] [--row:3mm]'
   if (lines <= 24) return 'print:text-[8pt] print:leading-[1.18] [--row:1mm]'
   return lines <= 36

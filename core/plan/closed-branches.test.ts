@@ -41,7 +41,7 @@ describe('air locked in a unit’s closed branches, on the simulated vehicle', (
     (name, _, methods) => {
       expect(airLeft(name, methods, false)).toBeGreaterThan(0.9 * AIR_ML)
       // Each working mixes a branch with what stands before it: two of them leave about a tenth where nothing flows through.
-    expect(airLeft(name, methods, true)).toBeLessThan(0.15 * AIR_ML)
+      expect(airLeft(name, methods, true)).toBeLessThan(0.15 * AIR_ML)
     },
   )
 })

@@ -1,6 +1,6 @@
 import { type Fact, fact } from '../base/decision'
 import type { Procedure, ProcedureStep } from '../procedure/schema'
-import { atTool, type Step } from '../technique/step'
+import { atTool, routineStepId, type Step } from '../technique/step'
 
 /** Where a pump that does not stop is no longer waited for, where nobody says. @source from memory */
 export const USUAL_MOST_S = 180
@@ -52,7 +52,7 @@ export function stepOfProcedure(step: ProcedureStep, i: number, reservoir: strin
     ...(ignition !== undefined && { ignition: fact(`ignition-${ignition}`) }),
   }
   return {
-    id: `procedure ${i + 1}`,
+    id: routineStepId(i + 1),
     code: codeOf(step),
     who,
     params,

@@ -51,6 +51,11 @@ export const stepSchema = z.object({
 })
 export type Step = z.output<typeof stepSchema>
 
+/** A step of a unit’s routine is known by its id, which is its number there. */
+const ROUTINE = 'procedure '
+export const routineStepId = (n: number): string => `${ROUTINE}${n}`
+export const isRoutineStep = ({ id }: Pick<Step, 'id'>): boolean => id.startsWith(ROUTINE)
+
 /** What a step asks for, and what to mind with it, as facts to be said. */
 export const stepFact = ({ code, params, text }: Step): Fact => ({ code: `do-${code}`, params, text })
 export const mindFact = ({ code, params, text, detail }: Step): Fact => ({

@@ -2,8 +2,8 @@ import { stageNames } from '~/components/stage-names'
 import { showMinutes } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
-import type { Plan } from '~core/plan/answer'
-import { type Step, stepFact } from '~core/technique/step'
+import type { Plan, Stage } from '~core/plan/answer'
+import { isRoutineStep, type Step, stepFact } from '~core/technique/step'
 
 const who: Record<Step['who'], string> = { wheel: '', cab: 'cab: ', tool: 'scan tool: ', desk: 'desk: ' }
 
@@ -17,7 +17,10 @@ export function CardSteps({ plan }: { plan: Plan }) {
         const way = technique && `technique-${technique}`
         const earlier = plan.stages
           .slice(0, i)
-          .find((each) => technique && each.technique === technique && each.kind === kind)
+          .find(
+            (each) =>
+              technique && each.technique === technique && each.kind === kind && isAgain(each, before),
+          )
         return (
           // biome-ignore lint/suspicious/noArrayIndexKey: a stage may come twice, and its number is what tells it apart
           <li key={i} className="mb-[var(--gap,0.375rem)] [break-inside:var(--keep,avoid)]">
@@ -50,6 +53,14 @@ export function CardSteps({ plan }: { plan: Plan }) {
   )
 }
 
+/** Whether a stage does all that an earlier one did before its first place: a routine’s own run at its end does not. */
+const isAgain = (earlier: Stage, before: readonly Step[]) => {
+  const own = earlier.before.filter(isRoutineStep)
+  return own.length === 0
+    ? !before.some(isRoutineStep)
+    : own.every(({ id }) => before.some((step) => step.id === id))
+}
+
 /** Steps that an earlier stage of the same kind does not have already. */
 const only = (steps: readonly Step[], earlier: readonly Step[] = []) =>
   steps.filter(({ id }) => !earlier.some((each) => each.id === id))
@@ -57,10 +68,30 @@ const only = (steps: readonly Step[], earlier: readonly Step[] = []) =>
 function Ticks({ steps }: { steps: readonly Step[] }) {
   const say = useSay()
   const show = useShow()
-  return steps.map((step) => (
-    <p key={step.id} className="pl-4 -indent-4">
+  const tick = (step: Step) => (
+    <>
       ☐ {who[step.who]}
       {say(stepFact(step))} {step.asksMl && `____ ${show.unit('volume')}`}
-    </p>
-  ))
+    </>
+  )
+  const routine = steps.filter(isRoutineStep)
+  const places = [...new Set(steps.map((step) => (isRoutineStep(step) ? 'routine' : step.id)))]
+  return places.map((place) =>
+    place === 'routine' ? (
+      // Many and short: they run on, so that the whole of it stays on one sheet.
+      <p key={place} className="pl-4 -indent-4">
+        {routine.map((step) => (
+          <span key={step.id}>{tick(step)} </span>
+        ))}
+      </p>
+    ) : (
+      <p key={place} className="pl-4 -indent-4">
+        {steps
+          .filter(({ id }) => id === place)
+          .map((step) => (
+            <span key={step.id}>{tick(step)}</span>
+          ))}
+      </p>
+    ),
+  )
 }

@@ -58,8 +58,8 @@ export function ProcedureForm({ first, choices, faults, busy }: Props) {
       </div>
       <ol className="grid gap-3">
         {steps.map((step, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a step is what stands at its place; two may be alike
           <li
+            // biome-ignore lint/suspicious/noArrayIndexKey: a step is what stands at its place; two may be alike
             key={i}
             className="grid gap-2 border-2 border-rule bg-enamel p-3 xl:grid-cols-[1fr_auto] xl:items-start"
           >

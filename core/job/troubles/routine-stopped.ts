@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import type { Stage } from '../../plan/answer'
-import type { Step } from '../../technique/step'
+import { isRoutineStep, type Step } from '../../technique/step'
 import { partsOf } from '../../vehicle/parts'
 import { currentStage } from '../points'
 import { currentStep } from '../steps'
@@ -18,7 +18,7 @@ export const routineStoppedSaid = z.object({
 
 /** Steps of a unit’s routine in a stage, in their order. */
 export const routineSteps = ({ before, after }: Pick<Stage, 'before' | 'after'>): Step[] =>
-  [...before, ...after].filter(({ id }) => id.startsWith('procedure '))
+  [...before, ...after].filter(isRoutineStep)
 
 /**
  * A unit’s routine that broke off: nothing stays half done. What stopped it is seen to, a unit by wire is let down anew,
