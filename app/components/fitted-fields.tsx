@@ -1,9 +1,15 @@
 import { spannerField } from '~/lib/fitted-form'
 
-type Props = { bleeders: readonly { id: string; known?: number }[]; capAdapter: string; benchThread: string }
+type Props = {
+  bleeders: readonly { id: string; known?: number }[]
+  capAdapter: string
+  benchThread: string
+  /** Asked where a control unit was worked. */
+  scanTool?: string
+}
 
 /** What fitted, for whoever does this vehicle next: nothing here must be filled in. */
-export function FittedFields({ bleeders, capAdapter, benchThread }: Props) {
+export function FittedFields({ bleeders, capAdapter, benchThread, scanTool }: Props) {
   return (
     <fieldset className="grid gap-3">
       <legend className="field-label">What fitted, for the next time</legend>
@@ -42,6 +48,18 @@ export function FittedFields({ bleeders, capAdapter, benchThread }: Props) {
             defaultValue={benchThread}
           />
         </label>
+        {scanTool !== undefined && (
+          <label className="grid gap-1 sm:col-span-2">
+            <span className="text-sm">Which scan tool did it, and which of its words misled</span>
+            <input
+              name="scanTool"
+              className="input"
+              maxLength={200}
+              autoComplete="off"
+              defaultValue={scanTool}
+            />
+          </label>
+        )}
       </div>
     </fieldset>
   )

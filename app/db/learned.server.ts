@@ -19,7 +19,7 @@ const FITTED = `
   union all
   select e.job_id, e.at_client, f.kind, null, null, e.body->'fitted'->>f.field
   from job_event e join job on job.id = e.job_id,
-    (values ('adapter', 'capAdapter'), ('bench-thread', 'benchThread')) as f (kind, field)
+    (values ('adapter', 'capAdapter'), ('bench-thread', 'benchThread'), ('scan-tool', 'scanTool')) as f (kind, field)
   where job.vehicle_id = $1 and e.type = 'filed' and e.body->'fitted'->>f.field is not null`
 
 /** What went through each bleeder of a job that was filed as bled. */

@@ -28,6 +28,7 @@ export function fittedFrom(
     ...(Object.keys(spannersMm).length > 0 && { spannersMm }),
     capAdapter: text('capAdapter'),
     benchThread: text('benchThread'),
+    scanTool: text('scanTool'),
   }
   return { ok: true, fitted: Object.values(fitted).some((value) => value !== undefined) ? fitted : undefined }
 }

@@ -1,7 +1,7 @@
 import { fluidSpecs } from '~core/fluid/specs'
 import type { PlanOrder } from '~core/plan/answer'
 import { orderSchoolIds } from '~core/plan/order'
-import type { PlanRequest, Shop } from '~core/plan/request'
+import { type PlanRequest, type Shop, unitReasons } from '~core/plan/request'
 import { techniqueIds } from '~core/technique/technique'
 import { isUnitOf, type Quantity, quantities, readQuantity } from '~core/units/units'
 import { allBleeders } from '~core/vehicle/parts'
@@ -61,6 +61,7 @@ function orderFrom({ vehicle, takenOrder }: PlanBase, changes: URLSearchParams, 
  */
 export function changedRequest(base: PlanBase, changes: URLSearchParams, whys: Whys = {}): PlanRequest {
   const ways = techniqueIds.filter((id) => changes.getAll('way').includes(id)).slice(0, 3)
+  const workUnit = unitReasons.find((why) => why === changes.get('unit'))
   const fluidUsed = fluidSpecs.find((spec) => spec === changes.get('fluid'))
   return {
     vehicle: base.vehicle,
@@ -68,6 +69,7 @@ export function changedRequest(base: PlanBase, changes: URLSearchParams, whys: W
       ...base.work,
       order: orderFrom(base, changes, whys.order ?? ''),
       ways: ways.map((technique) => ({ technique, why: whys.way || TO_BE_GIVEN })),
+      ...(workUnit && { workUnit }),
       ...(fluidUsed && fluidUsed !== base.vehicle.fluid.spec && { fluidUsed }),
     },
     shop: changedShop(base.shop, changes),

@@ -22,6 +22,8 @@ const stepTypedSchema = z.object({
   mostS: text,
   calibrates: text,
   beginsAgain: z.boolean(),
+  /** What a file said beyond what the form has fields for: it stays. */
+  rest: z.record(text, z.unknown()).default({}),
 })
 export type StepTyped = z.output<typeof stepTypedSchema>
 export const typedSchema = z.object({
@@ -42,6 +44,7 @@ export const emptyStep: StepTyped = {
   mostS: '',
   calibrates: '',
   beginsAgain: false,
+  rest: {},
 }
 
 type Choice = { value: string; label: string; sets: Partial<ProcedureStep> }
@@ -90,8 +93,19 @@ export const typedFrom = ({ name, menu, minVolts, steps }: Procedure, choices: C
     mostS: step.mostS === undefined ? '' : String(step.mostS),
     calibrates: step.calibrates ?? '',
     beginsAgain: step.beginsAgain === true,
+    rest: restOf(step, choices),
   })),
 })
+
+/** Fields that have a place of their own in the form. */
+const OWN = ['who', 'does', 'shows', 'awaits', 'leastS', 'mostS', 'calibrates', 'beginsAgain']
+
+function restOf(step: ProcedureStep, choices: Choice[]): Record<string, unknown> {
+  const chosen = choices.find(({ value }) => value === whatOf(step, choices))?.sets ?? {}
+  return Object.fromEntries(
+    Object.entries(step).filter(([key]) => !OWN.includes(key) && !Object.hasOwn(chosen, key)),
+  )
+}
 
 const whatOf = (step: ProcedureStep, choices: Choice[]): string =>
   step.calibrates !== undefined
@@ -121,6 +135,7 @@ export function procedureFromTyped(
     by: of.by,
     on: of.on,
     steps: steps.map((step) => ({
+      ...step.rest,
       who: step.who,
       does: textOf(step.does),
       shows: textOf(step.shows),

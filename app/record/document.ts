@@ -10,6 +10,7 @@ import { declinedWords } from './declined-words'
 import { DOCUMENT_VERSION, type DocumentRow, type RecordDocument } from './document-schema'
 import { doneRows, type Poured, pointTable } from './done-rows'
 import { foundRows } from './found-rows'
+import { unitLines } from './unit-lines'
 
 /** What a record shows beside the job: what its fluid came from, why it is due again, in whose units and words. */
 export type Reader = { say: Say; units: Units; poured: readonly Poured[]; money: string; dueWhy?: string }
@@ -39,6 +40,7 @@ export function recordDocument(state: JobState, reader: Reader): RecordDocument 
     points: pointTable(state, reader.say.show, reader.units),
     lists: [
       { title: 'On the way', lines: way },
+      { title: 'Control unit', lines: unitLines(state, reader.say) },
       { title: 'Parts looked at', lines: sheetLines(state, reader.say) },
       { title: 'Declined by the customer', lines: declinedWords(state, reader.say) },
     ].filter(({ lines }) => lines.length > 0),

@@ -34,6 +34,7 @@ import { checksFor, proofFact } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import { jobTally, wasteMl } from '~core/job/tally'
+import { workedUnits } from '~core/job/unit-ledger'
 import { allBleeders, partsOf } from '~core/vehicle/parts'
 import type { Route } from './+types/file'
 
@@ -99,7 +100,8 @@ function unendedSearch(state: JobState) {
 }
 
 /** What is known to fit already, from earlier jobs before the file: the fields begin with it. */
-async function knownToFit(db: Queries, { vehicle, vehicleId, run }: JobState) {
+async function knownToFit(db: Queries, state: JobState) {
+  const { vehicle, vehicleId, run } = state
   const learned = await learnedOf(db, vehicleId)
   const words = (kind: string) => learned.find((each) => each.kind === kind)?.what
   const worked = new Set(run?.stages.flatMap(({ stage }) => stage.order))
@@ -116,6 +118,7 @@ async function knownToFit(db: Queries, { vehicle, vehicleId, run }: JobState) {
       })),
     capAdapter: words('adapter') ?? reservoir?.capAdapter ?? '',
     benchThread: words('bench-thread') ?? cylinder?.benchThread ?? '',
+    ...(workedUnits(state).length > 0 && { scanTool: words('scan-tool') ?? '' }),
   }
 }
 

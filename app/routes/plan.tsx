@@ -11,6 +11,7 @@ import { Order, TAKE_PLAN_FORM } from '~/components/plan/order'
 import { PlanRig } from '~/components/plan/plan-rig'
 import { PlanSpread } from '~/components/plan/plan-spread'
 import { Stages } from '~/components/plan/stages'
+import { UnitChoice } from '~/components/plan/unit-choice'
 import { Ways } from '~/components/plan/ways'
 import { WhatIf } from '~/components/plan/what-if'
 import { Reasons } from '~/components/reasons'
@@ -140,6 +141,7 @@ export default function PlanPage({ loaderData, actionData, params }: Route.Compo
                 />
               )}
               <Ways plan={plan} fixed={begun !== undefined} />
+              {!begun && <UnitChoice request={request} plan={plan} />}
               <CarriedFromBench carried={carried} />
               <LearnedPanel learned={learned} />
             </div>

@@ -135,6 +135,10 @@ export const refillsFor = (
 /** Part of a unit that its valves keep closed at rest. @source from memory */
 const CLOSED_SHARE = 0.3
 
+/** What stands in the closed branches of a unit, mL. */
+export const closedMlIn = ({ volumeMl }: Pick<PartOf<'control-unit'>, 'volumeMl'>): number =>
+  CLOSED_SHARE * volumeMl
+
 /**
  * What a unit's routine lets out of its closed branches towards each bleeder, in the order they are opened: each
  * circuit's share goes to the first of them, who has to carry it away.

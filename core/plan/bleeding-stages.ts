@@ -42,6 +42,13 @@ export function bleedingStages(build: Build): Stage[] {
     return kept([...stages, ...bleed(without(corners, byFoot), why)])
   }
   const first = kept(bleed(corners, why))
+  const { workUnit } = request.work
+  if (workUnit)
+    reasons.push(
+      reason('unit-by-choice', workUnit === 'maker' ? 'maker' : 'practice', {
+        why: fact(`work-unit-${workUnit}`),
+      }),
+    )
   reasons.push(reason('unit-cycles', 'practice'))
   if (first.length > 0) reasons.push(reason('base-bleed-again', 'physics'))
   const pulsed = unit.technique.pulsesWheels && first.length > 0 ? passedAgain(again) : []

@@ -11,7 +11,7 @@ import { type MethodContext, methodIds } from '../technique/technique'
 import { partFact, reservoirFact } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { deadVolume, portsCovered } from '../vehicle/usual-volumes'
-import { clearingAmounts } from './amounts'
+import { clearingAmounts, closedMlIn } from './amounts'
 import type { Plan, PlanOrder, Ways } from './answer'
 import { cautionsFor } from './cautions'
 import { containersFor } from './containers'
@@ -69,6 +69,7 @@ function amountReasons(request: PlanRequest, { scope, amounts, targetPct, opened
     reasons.push(
       reason(request.work.reason === 'conversion' ? 'branches-keep-wrong' : 'branches-keep-old', 'physics', {
         units: closed.map(partFact),
+        aboutMl: closed.reduce((sum, unit) => sum + closedMlIn(unit), 0),
       }),
     )
   const usual = new Set(

@@ -24,6 +24,8 @@ const choice = <const T extends readonly [string, ...string[]]>(values: T) =>
 const ids = z.array(z.string('give an id')).max(400).default([])
 
 export const reasonIds = ['service', 'repair', 'conversion', 'soft-pedal'] as const
+/** Why a unit is worked that nobody opened. */
+export const unitReasons = ['maker', 'old-fluid', 'soft-pedal', 'panic-stop'] as const
 
 export const readingSchema = z.object({
   kind: choice(readingKinds),
@@ -75,6 +77,8 @@ export const workSchema = z.object({
       message: 'give a wet boiling point not above the dry one',
     })
     .optional(),
+  /** A unit that was not opened is worked too, and why; left out, its closed branches keep what stands in them. */
+  workUnit: choice(unitReasons).optional(),
   /** What is to go in, where that is another than the vehicle calls for. */
   fluidUsed: fluidSpecSchema.optional(),
   /** Ways of working taken by hand against the program's own, one for each place that is worked. */

@@ -51,9 +51,10 @@ function methodStops(request: PlanRequest, prepared: Prepared): Notice[] {
     else stops.push(fact('no-method-fits'))
   }
   const toWork = unitsThatMustCycle(request)
-  if (toWork.length > 0 && !shop.methods.includes('control-unit'))
+  const asked = request.work.workUnit !== undefined
+  if ((toWork.length > 0 || asked) && !shop.methods.includes('control-unit'))
     stops.push(fact('control-unit-tool-missing'))
-  else if ((toWork.length > 0 || unitCorners.length > 0) && !unit.technique && !unit.refused)
+  else if ((toWork.length > 0 || asked || unitCorners.length > 0) && !unit.technique && !unit.refused)
     stops.push(fact('unit-routine-unfit', { why: unitUnfit(unit.notTaken) }))
   if (scope.cylinder !== 'none' && !cylinder.technique && !cylinder.refused)
     stops.push(fact('cylinder-method-missing'))

@@ -16,12 +16,19 @@ export function unitsThatMustCycle(request: Pick<PlanRequest, 'vehicle' | 'work'
 
 /**
  * Every unit that is cycled: those that must be, and where the tool is there also those whose closed branches would
- * keep wrong fluid, or the air that nobody has found yet.
+ * keep wrong fluid, or the air that nobody has found yet, or where somebody asks for it.
  */
 export function unitsToCycle(request: PlanRequest): PartOf<'control-unit'>[] {
   const { vehicle, work, shop } = request
-  const wanted = work.reason === 'conversion' || airOnly(asSeen(vehicle, work))
+  const wanted = work.reason === 'conversion' || work.workUnit !== undefined || airOnly(asSeen(vehicle, work))
   return wanted && shop.methods.includes('control-unit') ? withRoutine(request) : unitsThatMustCycle(request)
+}
+
+/** Units that could be worked, and need not be: whether they are is somebody’s choice. */
+export function unitsToChoose(request: PlanRequest): PartOf<'control-unit'>[] {
+  const must = new Set(unitsToCycle({ ...request, work: { ...request.work, workUnit: undefined } }))
+  const here = request.shop.methods.includes('control-unit')
+  return here ? withRoutine(request).filter((unit) => !must.has(unit)) : []
 }
 
 /** Units whose closed branches keep what stands in them, because nothing opens them in this work. */

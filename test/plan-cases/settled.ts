@@ -423,6 +423,37 @@ export const settledCases: PlanCase[] = [
     },
   },
   {
+    name: 'a hard stop that changed nothing, and a unit nobody opened',
+    settles: 'unit',
+    reasoning:
+      'Before anybody buys a cylinder its unit is worked: nothing was opened, so it is never unplugged; base bleed, routine, base bleed, at every wheel.',
+    vehicle: 'parcel-van',
+    work: { reason: 'repair', opened: ['rear left brake'], workUnit: 'panic-stop' },
+    shop: { methods: ['two-person', 'control-unit'] },
+    expect: {
+      stages: [
+        'bleed: pump-and-hold',
+        'control-unit: cycle',
+        'bleed: pump-and-hold',
+        'control-unit: cycle',
+        'bleed: pump-and-hold',
+        'leak-check',
+        'prove',
+      ],
+      reasons: ['unit-by-choice', 'scope-unit-worked', 'unit-cycles'],
+      never: ['unpower-unit', 'branches-keep-old'],
+    },
+  },
+  {
+    name: 'a unit to be worked, and no tool',
+    settles: 'unit',
+    reasoning: 'Somebody asked for it: it is not passed over in silence.',
+    vehicle: 'parcel-van',
+    work: { reason: 'service', workUnit: 'maker' },
+    shop: { methods: ['two-person'] },
+    expect: { stops: ['control-unit-tool-missing'] },
+  },
+  {
     name: 'by wire, and nobody to press',
     settles: 'unit',
     reasoning:

@@ -16,6 +16,7 @@ import { cabAhead, callOf, currentPoint, currentStage, feedsReservoir } from '~c
 import { bleedDone } from '~core/job/selectors'
 import { jointToShut } from '~core/job/standing'
 import type { RunState } from '~core/job/state'
+import { routineSteps } from '~core/job/troubles/routine-stopped'
 import { BayWork } from './bay-work'
 import { type CabCode, CabPhone } from './cab-phone'
 import { ContainerDialog, type Shelf } from './container-dialog'
@@ -71,7 +72,11 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
           {refusal && <Refusal text={refusal} />}
           {justNow && <WhatChanged report={lastTrouble} loud />}
           {!looksFirst && <PourFrom state={state} act={act} shelf={shelf} />}
-          <LearnedHere learned={learned} point={currentPoint(run)} />
+          <LearnedHere
+            learned={learned}
+            point={currentPoint(run)}
+            routine={routineSteps(stageRun.stage).length > 0}
+          />
           <BayWork
             state={state}
             run={run}
@@ -153,10 +158,11 @@ function weighsHere(run: RunState): boolean {
   return stageRun !== undefined && callOf(stageRun.stage).looks.ml && bottlesAtOnce({ run }) === 1
 }
 
-/** What earlier jobs found at the bleeder that is next: the spanner that fitted, a thread that gave trouble. */
-function LearnedHere({ learned, point }: { learned: Learned[]; point?: string }) {
+/** What earlier jobs found at the bleeder that is next, a spanner that fitted, a thread that gave trouble; and at the tool. */
+function LearnedHere({ learned, point, routine }: { learned: Learned[]; point?: string; routine: boolean }) {
   const here = learned.filter(
-    ({ bleeder, kind }) => bleeder !== undefined && bleeder === point && kind !== 'volume',
+    ({ bleeder, kind }) =>
+      (bleeder !== undefined && bleeder === point && kind !== 'volume') || (routine && kind === 'scan-tool'),
   )
   if (here.length === 0) return null
   return (

@@ -33,6 +33,8 @@ export const filedSchema = z.object({
       spannersMm: z.record(short, z.number().positive().max(60)).optional(),
       capAdapter: short.optional(),
       benchThread: short.optional(),
+      /** Which tool worked the control unit, and what of its words misled. */
+      scanTool: short.optional(),
     })
     .optional(),
 })

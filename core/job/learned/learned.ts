@@ -3,7 +3,7 @@ export type Learned = {
   jobId: string
   /** When it was found out. */
   at: string
-  kind: 'spanner' | 'adapter' | 'bench-thread' | 'volume' | 'seized' | 'snapped' | 'stripped'
+  kind: 'spanner' | 'adapter' | 'bench-thread' | 'scan-tool' | 'volume' | 'seized' | 'snapped' | 'stripped'
   /** The bleeder it is about; absent for the whole vehicle. */
   bleeder?: string
   /** Millimetres of a spanner, mL through a bleeder. */
@@ -46,6 +46,8 @@ export function learnedSentence(
       return `Cap adapter that fitted: ${what}.`
     case 'bench-thread':
       return `Bench thread that fitted: ${what}.`
+    case 'scan-tool':
+      return `At the scan tool: ${what}.`
     case 'seized':
       return `Bleeder ${bleeder} was seized: soak it before you start.`
     case 'snapped':

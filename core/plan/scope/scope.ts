@@ -21,6 +21,8 @@ export type ScopeWork = {
   systemEmpty: boolean
   /** What stands in each reservoir as it came in, where that was seen. */
   levelMl?: Readonly<Record<string, number>>
+  /** A unit that nobody opened is worked too, and why. */
+  workUnit?: string
 }
 
 /**
@@ -170,10 +172,13 @@ export function decideScope(vehicle: Vehicle, seen: ScopeWork, school: 'local' |
   else if (suspected) {
     say('find-fault-first')
     say('scope-soft-pedal')
-  } else if (!touched && !everything) say('scope-whole')
+  } else if (work.workUnit !== undefined && !everything) say('scope-unit-worked')
+  else if (!touched && !everything) say('scope-whole')
   else if (school === 'whole' && !everything) say('scope-school-whole')
-  const whole =
+  const asked =
     everything || school === 'whole' || work.reason === 'conversion' || work.reason === 'service' || !touched
+  // What a unit lets loose is carried out everywhere; that alone asks for no new fluid.
+  const whole = asked || work.workUnit !== undefined
   const systems = systemsTouched(vehicle, [...work.opened, ...work.replaced])
   const inScope = wholeOrTouched(vehicle, whole, found, routineWork(work) ? new Set() : systems)
   const hasUnit = partsOf(vehicle, 'control-unit').length > 0
@@ -183,7 +188,7 @@ export function decideScope(vehicle: Vehicle, seen: ScopeWork, school: 'local' |
       cylinderBleeders: inScope.filter(({ part }) => part.type === 'master-cylinder'),
       closedEnds: closedEnds(vehicle, whole, found, routineWork(work) ? new Set() : systems),
       whole,
-      exchange: whole && !suspected,
+      exchange: asked && !suspected,
       cylinder,
       cylinderIds: partsOf(vehicle, 'master-cylinder')
         .map((part) => part.id)

@@ -92,8 +92,14 @@ export const plan: Words = {
     'Rinsed with {rinseMl} and drawn down again, {reservoir} holds so little old fluid that less is needed at the bleeders than the rinse costs.',
   'dead-volumes-usual':
     'What {count} brakes hold with their pistons home is not in the file: the usual figure stands in.',
-  'branches-keep-old':
-    'The closed branches of the unit keep the fluid that stands in them ({units}): only its own routine opens them.',
+  'branches-keep-old': ({ units, aboutMl }, say) =>
+    `The closed branches of the unit keep ${aboutMl === undefined ? 'the fluid that stands in them' : `about ${say.value('aboutMl', aboutMl)} of the old fluid`} (${say.value('units', units)}): only its own routine opens them. It may be left so where the pedal is firm and the fluid was changed in time.`,
+  'scope-unit-worked': 'What the unit lets loose may go to any wheel: every bleeder.',
+  'unit-by-choice': 'The unit is worked though nobody opened it: {why}.',
+  'work-unit-maker': 'its maker asks for it',
+  'work-unit-old-fluid': 'the fluid in it is old',
+  'work-unit-soft-pedal': 'the pedal is soft and air may stand in it',
+  'work-unit-panic-stop': 'a hard stop, so that it worked, changed nothing',
   'branches-keep-wrong':
     'The closed branches of the unit keep wrong fluid ({units}): nothing here opens them. Get them cycled, and flush again.',
   'systems-in-turn':
