@@ -1,12 +1,12 @@
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
+import { Device } from './device'
 import { expect, test, visit } from './journey'
-import { Scale } from './scale'
 import { linkPhone, openJobOn, planTwoPerson, savedState } from './steps'
 import { helper, Technician } from './technician'
 
-let scale: Scale
+let scale: Device
 test.beforeEach(async ({ page }) => {
-  scale = await Scale.start()
+  scale = await Device.start('scale')
   await visit(page, '/policy')
   await page.getByLabel('Port of the scale').fill(String(scale.port))
   await page.getByRole('button', { name: 'Save' }).click()

@@ -5,8 +5,8 @@ import { hidden, PracticeVehicle } from '~core/job/practice-vehicle'
 import type { JobState } from '~core/job/state'
 import { vehicleSchema } from '~core/vehicle/schema'
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
+import type { Device } from './device'
 import { expect } from './journey'
-import type { Scale } from './scale'
 import { holdClosed, lookAsked, savedState } from './steps'
 
 /** How often bay and phone were touched. */
@@ -24,7 +24,7 @@ export class Technician {
     private readonly page: Page,
     private readonly job: string,
     /** Under the bottle, where there is one: it tells what came, and that it came. */
-    private readonly scale?: Scale,
+    private readonly scale?: Device,
   ) {}
 
   private async tap(target: Locator): Promise<void> {
@@ -87,7 +87,7 @@ export class Technician {
     this.van.pass(4)
   }
   /** The spanner turns, fluid comes, and nobody taps anything. */
-  private async openOnScale(scale: Scale): Promise<void> {
+  private async openOnScale(scale: Device): Promise<void> {
     const before = this.van.seen().bottleMl
     // The van opens once the job says so, and the job says so once the first of it has come.
     let pouredMl = 0

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
+import { Device } from './device'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { ScanTool } from './scan-tool'
 import { goOnUntil, savedState } from './steps'
 import { bledToTheEnd, example, kindNow, stepNow, taken, tested } from './taken'
 
@@ -19,8 +19,8 @@ const replacedUnit = async (page: Page) => {
 }
 
 /** The shop has a scan tool on a port. */
-async function withTool(page: Page, vehicle: string): Promise<ScanTool> {
-  const tool = await ScanTool.start(`core/vehicle/examples/${vehicle}.json`)
+async function withTool(page: Page, vehicle: string): Promise<Device> {
+  const tool = await Device.start('scan-tool', `core/vehicle/examples/${vehicle}.json`)
   await visit(page, '/policy')
   await page.getByLabel('Port of the scan tool').fill(String(tool.port))
   await page.getByRole('button', { name: 'Save' }).click()
