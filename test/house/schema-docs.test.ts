@@ -14,6 +14,7 @@ import { exportLineSchema } from '~core/ledger/export-file'
 import { signedEntrySchema } from '~core/ledger/logbook'
 import { planSchema } from '~core/plan/answer'
 import { shopSchema, workSchema } from '~core/plan/request'
+import { procedureFileSchema } from '~core/procedure/file'
 import { rigRequestSchema } from '~core/rig/request'
 import { examples } from '~core/vehicle/examples'
 import { vehicleSchema } from '~core/vehicle/schema'
@@ -25,6 +26,7 @@ import { randomCase } from '~test/worlds/random-case'
 /** Every public shape: what is read, what is answered, and what is kept. */
 const schemas = {
   vehicle: vehicleSchema,
+  procedure: procedureFileSchema,
   'plan-request': z.object({
     format: z.literal('ruddy-siphon.plan-request'),
     version: z.literal(1),

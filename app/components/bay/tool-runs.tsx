@@ -9,8 +9,8 @@ type Props = {
   label: string
   /** It began to run. */
   onRuns: () => void
-  /** What was asked for has come, after so long since it began to run. */
-  onDone: (tookS: number) => void
+  /** What was asked for has come, after so long since it said that it runs; undefined where it never said so. */
+  onDone: (tookS?: number) => void
   act: (act: FloorAct) => void
 }
 
@@ -45,7 +45,7 @@ export function ToolRuns({ asked, label, onRuns, onDone, act }: Props) {
       const last = await askScanTool(asked, hear, own.signal)
       const why = stoppedBy(last)
       if (why) setStopped(why)
-      else onDone(since === undefined ? 0 : (Date.now() - since) / 1000)
+      else onDone(since === undefined ? undefined : (Date.now() - since) / 1000)
     } catch {
       if (!own.signal.aborted)
         setStopped({ says: 'The program does not answer. Look at the tool’s own screen.', why: 'tool-died' })
