@@ -1,14 +1,8 @@
 import { z } from 'zod'
 import type { Fault, Reading } from '~core/base/fault'
 import { readWith } from '~core/base/zod-faults'
-import { procedureFaults } from '~core/procedure/check'
-import {
-  type Procedure,
-  type ProcedureStep,
-  procedureDrives,
-  procedureSchema,
-  unpluggables,
-} from '~core/procedure/schema'
+import { drivesIn, procedureFaults } from '~core/procedure/check'
+import { type Procedure, type ProcedureStep, procedureSchema, unpluggables } from '~core/procedure/schema'
 
 const text = z.string().max(1000)
 /** One step as it stands in the form: what happens is one choice, so that few fields are filled. */
@@ -65,16 +59,14 @@ export const whatChoices = (bleeders: readonly string[], routine: string): Choic
     { value: `unplug-${thing}`, label: `Unplug: ${thing.replace('-', ' ')}`, sets: { unplugs: thing } },
     { value: `back-${thing}`, label: `Plug back: ${thing.replace('-', ' ')}`, sets: { plugsBack: thing } },
   ]),
-  ...(routine === 'cycle' ? [] : bleeders).flatMap((bleed) =>
-    procedureDrives
-      .filter((by) => by !== 'foot' || routine === 'maker-led')
-      .map(
-        (by): Choice => ({
-          value: `bleed ${by} ${bleed}`,
-          label: `Bleed ${bleed}: ${{ unit: 'by the unit alone', 'unit-pumped': 'unit, foot pumps', foot: 'by foot' }[by]}`,
-          sets: { bleed, by },
-        }),
-      ),
+  ...bleeders.flatMap((bleed) =>
+    drivesIn(routine).map(
+      (by): Choice => ({
+        value: `bleed ${by} ${bleed}`,
+        label: `Bleed ${bleed}: ${{ unit: 'by the unit alone', 'unit-pumped': 'unit, foot pumps', foot: 'by foot' }[by]}`,
+        sets: { bleed, by },
+      }),
+    ),
   ),
 ]
 

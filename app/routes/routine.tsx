@@ -65,9 +65,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       procedure = read.value
       break
     }
-    default:
+    case 'ready':
       // The ready example stands in again.
-      procedure = undefined
+      break
+    default:
+      throw data({ sentence: 'This is not what the form sends.' }, { status: 400 })
   }
   const parts = stored.vehicle.parts.map((part) =>
     part.id === unit.id && part.type === 'control-unit' ? { ...part, procedure } : part,

@@ -1,5 +1,5 @@
 import { fact } from '../base/decision'
-import { atDesk, atTool, atWheel, inCab, type Step } from '../technique/step'
+import { atDesk, atTool, atWheel, inCab, isRoutineStep, type Step } from '../technique/step'
 import type { Corner } from '../technique/technique'
 import { sourcePart } from '../vehicle/network'
 import type { Part, PartOf, Vehicle } from '../vehicle/schema'
@@ -89,7 +89,9 @@ const hasUnitStage = ({ stages }: Asks) => stages.some(({ kind }) => kind === 'c
 const unpluggedByRoutine = ({ stages }: Pick<Asks, 'stages'>): string[] => [
   ...new Set(
     stages.flatMap(({ before, after }) =>
-      [...before, ...after].flatMap(({ code, sets }) => (code === 'procedure-unplug' && sets ? sets : [])),
+      [...before, ...after].flatMap((step) =>
+        isRoutineStep(step) && step.foot === undefined ? (step.sets ?? []) : [],
+      ),
     ),
   ),
 ]

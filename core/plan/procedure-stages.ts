@@ -52,10 +52,11 @@ export function procedureStages(
     build.reasons.push(
       reason('routine-foot-missing', 'default', { way: fact(`technique-${build.choice.technique.id}`) }),
     )
+  const bledBesides = new Set(worked.byFoot.map(idOf))
   let timed = false
   const stages = groups.map((group) => {
     if (group.by === 'foot') return footStage(build, group, reasons)
-    const stage = unitStage(unit, group, timed ? undefined : unit.minutes, reasons)
+    const stage = unitStage(unit, group, timed ? undefined : unit.minutes, reasons, bledBesides)
     timed = true
     return stage
   })
@@ -127,8 +128,11 @@ function unitStage(
   { corners, before, after }: Group,
   minutes: Choice['minutes'] | undefined,
   reasons: string[],
+  bledBesides: ReadonlySet<string>,
 ): Stage {
   const own = { fluidMinutes: 0, handlingMinutes: stepsMinutes([...before, ...after]) }
+  // Where a bleed by foot or machine follows, the tool says when a wheel has had enough; elsewhere its volume does.
+  const byVolume = corners.filter((corner) => !bledBesides.has(idOf(corner)))
   return {
     kind: 'control-unit',
     method: 'control-unit',
@@ -137,8 +141,7 @@ function unitStage(
     points: [],
     ...minutesOf(minutes ?? own),
     ml: corners.reduce((sum, { throughMl }) => sum + throughMl, 0),
-    // Where a base bleed follows, the tool says when a wheel has had enough; elsewhere its volume does.
-    ...(corners.length > 0 && !technique.pulsesWheels && { mlByBleeder: amountsAt(corners) }),
+    ...(byVolume.length > 0 && { mlByBleeder: amountsAt(byVolume) }),
     reasons,
     before,
     after,

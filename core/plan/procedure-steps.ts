@@ -17,8 +17,9 @@ function codeOf({
   calibrates,
   ignition,
 }: ProcedureStep): string {
-  if (does !== undefined) return 'procedure'
+  // The phone has a word of its own for the foot; what else was written is minded.
   if (foot !== undefined) return `procedure-foot-${foot}`
+  if (does !== undefined) return 'procedure'
   if (unplugs !== undefined) return 'procedure-unplug'
   if (plugsBack !== undefined) return 'procedure-plug-back'
   if (bottle !== undefined) return `procedure-bottle-${bottle}`

@@ -159,6 +159,12 @@ const facts: Record<string, (request: PlanRequest, plan: Plan) => void> = {
     const wheels = kinds(plan).indexOf('bleed')
     if (wheels >= 0) expect(at).toBeLessThan(wheels)
   },
+  'what has to leave a bleeder is wanted at some stage of it': (_, plan) => {
+    for (const [id, ml] of Object.entries(plan.fluid.perBleederMl)) {
+      const wanted = plan.stages.flatMap(({ mlByBleeder = {} }) => mlByBleeder[id] ?? [])
+      expect(Math.max(0, ...wanted), id).toBeGreaterThan(ml - 1e-6)
+    }
+  },
   'every bleeder in scope is opened': ({ vehicle, work, shop }, plan) => {
     const { bleeders, cylinderBleeders } = decideScope(vehicle, work, shop.scopeSchool).value
     const opened = new Set(plan.stages.flatMap(({ order }) => order))

@@ -1,12 +1,16 @@
 import type { Fault } from '../base/fault'
 import type { Procedure, ProcedureStep } from './schema'
 
-/** What a unit’s routine lets a procedure do: a cycle opens no bleeder, since the plan bleeds before and after it. */
-const drivesOf: Readonly<Record<string, readonly string[]>> = {
+/**
+ * What may drive the fluid in a routine: a cycle opens no bleeder, since the plan bleeds before and after it; a foot pumps
+ * where the unit pulses its valves wheel by wheel.
+ */
+const drivesOf: Readonly<Record<string, readonly NonNullable<ProcedureStep['by']>[]>> = {
   cycle: [],
   'wheel-by-wheel': ['unit', 'unit-pumped'],
-  'maker-led': ['unit', 'unit-pumped', 'foot'],
+  'maker-led': ['unit', 'foot'],
 }
+export const drivesIn = (routine: string) => drivesOf[routine] ?? []
 
 /** How things stand between two steps. */
 type Stands = { held?: number; bottle?: number; unplugged: Map<string, number> }
@@ -28,14 +32,23 @@ export function procedureFaults(
   for (const [i, step] of procedure.steps.entries()) {
     const at = (field: string, message: string) => faults.push({ path: `steps.${i}.${field}`, message })
     saysSomething(step, at)
-    bleeds(step, stands, at, { bleeders, drives: drivesOf[routine] ?? [] })
+    bleeds(step, stands, at, { bleeders, drives: drivesIn(routine) })
     moves(step, i, stands, at)
+    fits(step, at)
     const { leastS, mostS } = step
     if (leastS !== undefined && mostS !== undefined && leastS > mostS)
       at('mostS', `it is left at least ${leastS} s; give that or more`)
   }
   if (routine === 'none')
     faults.push({ path: 'steps', message: 'this unit offers no routine; set its routine first' })
+  // One call leads all of its wheels.
+  const pumped = procedure.steps.findIndex(({ by }) => by === 'unit-pumped')
+  const alone = procedure.steps.findIndex(({ bleed, by = 'unit' }) => bleed !== undefined && by === 'unit')
+  if (pumped >= 0 && alone >= 0)
+    faults.push({
+      path: `steps.${Math.max(pumped, alone)}.by`,
+      message: 'a foot pumps at every wheel or at none; give all of them the same',
+    })
   for (const [field, i] of [['foot', stands.held] as const, ['bottle', stands.bottle] as const])
     if (i !== undefined)
       faults.push({
@@ -51,6 +64,13 @@ export function procedureFaults(
       message: `it never comes back; give a later step with plugsBack "${thing}"`,
     })
   return faults
+}
+
+/** What one step cannot be at once. */
+function fits({ who, foot, fillsToMax, awaits, leastS }: ProcedureStep, at: Put): void {
+  if (foot !== undefined && who !== 'cab') at('who', 'the foot is in the cab; give "cab"')
+  if (fillsToMax && (awaits !== undefined || leastS !== undefined))
+    at('fillsToMax', 'what was poured says that it is full; give what is waited for a step of its own')
 }
 
 type Put = (field: string, message: string) => void

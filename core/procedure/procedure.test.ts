@@ -37,6 +37,22 @@ describe('what a procedure may not say', () => {
       ['steps.0.plugsBack'],
     ],
     ['a bottle that stays on', [{ who: 'wheel', bottle: 'on' }], ['steps.0.bottle']],
+    ['a foot that is not in the cab', [{ who: 'tool', foot: 'pump' }], ['steps.0.who']],
+    [
+      'a fill that waits for itself',
+      [{ who: 'wheel', fillsToMax: true, awaits: 'level-at-max' }],
+      ['steps.0.fillsToMax'],
+    ],
+    ['a foot that pumps by wire', [{ who: 'wheel', bleed: 'RR', by: 'unit-pumped' }], ['steps.0.by']],
+    [
+      'a foot at one wheel and none at the next',
+      [
+        { who: 'wheel', bleed: 'RR', by: 'unit-pumped' },
+        { who: 'wheel', bleed: 'RL', by: 'unit' },
+      ],
+      ['steps.1.by'],
+      'wheel-by-wheel',
+    ],
     ['nothing', [{ who: 'tool', awaits: 'tool-says' }], ['steps.0.does']],
     [
       'a wait longer than it may be',

@@ -14,13 +14,14 @@ import {
 const stepOf = (chance: Chance, bleeders: readonly string[]) => {
   const some = <T>(values: readonly T[], share: number) => (chance.yes(share) ? chance.of(values) : undefined)
   const bleed = some(bleeders, 0.3)
+  const foot = bleed === undefined ? some(procedureFeet, 0.3) : undefined
   return {
-    who: chance.of(procedureActors),
+    who: foot === undefined ? chance.of(procedureActors) : 'cab',
     does: some(['Go on.', 'Wait.'], 0.6),
     shows: some(['Press OK'], 0.2),
     ...(bleed === undefined
       ? {
-          foot: some(procedureFeet, 0.3),
+          foot,
           awaits: some(awaitables, 0.3),
           unplugs: some(unpluggables, 0.1),
           plugsBack: some(unpluggables, 0.15),

@@ -10,6 +10,8 @@ const whatComes = ({ shows, awaits, leastS, mostS, ignition }: Params, say: Say)
   ...(leastS === undefined ? [] : [`At least ${say.value('leastS', leastS)}.`]),
   ...(mostS === undefined ? [] : [`Over ${say.value('mostS', mostS)} something is wrong.`]),
 ]
+const footMind = ({ does, ...params }: Params, say: Say): string =>
+  [...(does === undefined ? [] : [say.value('does', does)]), ...whatComes(params, say)].join(' ')
 const procedureMind = (params: Params, say: Say): string => whatComes(params, say).join(' ')
 const procedureMindPlain = ({ ignition: _said, ...params }: Params, say: Say): string =>
   whatComes(params, say).join(' ')
@@ -135,9 +137,9 @@ export const steps: StepWords = {
   procedure: ['{does}', procedureMind],
   'procedure-shows': ['The tool: “{shows}”', procedureMindUnshown],
   'procedure-wait': ['Wait.', procedureMind],
-  'procedure-foot-hold': ['Press and hold, until the wheel calls.', procedureMind],
-  'procedure-foot-pump': ['Pump slowly, until the wheel calls.', procedureMind],
-  'procedure-foot-release': ['Let it come up slowly.', procedureMind],
+  'procedure-foot-hold': ['Press and hold, until the wheel calls.', footMind],
+  'procedure-foot-pump': ['Pump slowly, until the wheel calls.', footMind],
+  'procedure-foot-release': ['Let it come up slowly.', footMind],
   'procedure-unplug': ['Unplug the {thing}.', procedureMind],
   'procedure-plug-back': ['Plug the {thing} back.', procedureMind],
   'procedure-bottle-on': ['Inverted bottle on the reservoir: it keeps it full.', procedureMind],
