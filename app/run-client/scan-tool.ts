@@ -1,3 +1,4 @@
+import { hearLines } from '~/lib/hear-lines'
 import type { ScanAsked, ScanSaid } from '~core/scan-tool/lines'
 
 /** What a tool that cannot be heard comes to, for a person. */
@@ -34,16 +35,11 @@ export async function askScanTool(
     signal,
   })
   let last: ScanSaid = { says: 'fault', code: 'no-tool', text: '' }
-  if (!answer.ok || !answer.body) return last
-  let waiting = ''
-  for (const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader(); ; ) {
-    const { value, done } = await reader.read()
-    if (done) return last
-    const lines = (waiting + value).split('\n')
-    waiting = lines.pop() ?? ''
-    for (const line of lines) {
-      last = JSON.parse(line) as ScanSaid
-      hear(last)
-    }
-  }
+  // A shop without one has none to ask.
+  if (answer.status === 404) return last
+  await hearLines<ScanSaid>(answer, (said) => {
+    last = said
+    hear(said)
+  })
+  return last
 }

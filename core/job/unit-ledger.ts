@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { fact, type Notice, type Params } from '../base/decision'
 import type { Work } from '../plan/request'
+import { codeStands } from '../scan-tool/lines'
 import { partFact, partsOf } from '../vehicle/parts'
 import type { PartOf } from '../vehicle/schema'
 import { person, short } from './events/stamp'
@@ -10,8 +11,8 @@ import type { JobState } from './state'
 /** What was changed on a control unit, and what it says of itself before and after. */
 
 /** How a trouble code stands. Only one that was cleared and stays away lets a vehicle go. */
-export const codeStates = ['present', 'stored', 'returned', 'cleared'] as const
-export const codeSchema = z.object({
+export const codeStates = codeStands
+const codeSchema = z.object({
   code: z.string('give a code').trim().min(1, 'give a code').max(20, 'give at most 20 characters'),
   says: z.string('give a text').trim().max(200, 'give at most 200 characters').default(''),
   is: z.enum(codeStates, `give one of: ${codeStates.join(', ')}`),

@@ -218,12 +218,15 @@ export function preparePlan(request: PlanRequest): Prepared {
     context: { ...context, corners },
     choice,
     cylinder,
-    foot: chooseTechnique(
-      'bleeders',
-      (technique) => ({ ...context, corners: cornersOf(split.own, amountsBy(technique)) }),
-      available.filter((method) => method === 'two-person' || method === 'solo'),
-      work.ways.filter(({ technique }) => techniqueOf(technique).drives === 'foot'),
-    ),
+    // Elsewhere nothing asks for it.
+    foot: partsOf(vehicle, 'control-unit').some(({ routine }) => routine === 'maker-led')
+      ? chooseTechnique(
+          'bleeders',
+          (technique) => ({ ...context, corners: cornersOf(split.own, amountsBy(technique)) }),
+          available.filter((method) => method === 'two-person' || method === 'solo'),
+          work.ways.filter(({ technique }) => techniqueOf(technique).drives === 'foot'),
+        )
+      : choice,
     unit: chooseTechnique('unit', () => ({ ...context, corners: unitCorners }), available, work.ways),
   }
 }

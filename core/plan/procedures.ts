@@ -1,4 +1,3 @@
-import { procedureFaults } from '../procedure/check'
 import { readyProcedure } from '../procedure/ready'
 import type { Procedure } from '../procedure/schema'
 import type { Technique } from '../technique/technique'
@@ -48,10 +47,3 @@ export function inProcedureOrder<T extends BleederRun>(vehicle: Vehicle, bleeder
   }
   return bleeders.toSorted((a, b) => place(a) - place(b))
 }
-
-/** What is wrong with a procedure on this vehicle’s unit. */
-export const faultsOnVehicle = (vehicle: Vehicle, unit: PartOf<'control-unit'>, procedure: Procedure) =>
-  procedureFaults(procedure, {
-    routine: unit.routine,
-    bleeders: new Set(bleederRuns(vehicle).map(({ bleeder }) => bleeder.id)),
-  })

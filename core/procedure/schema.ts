@@ -13,7 +13,6 @@ export const awaitables = [
   'lamp-out',
   'level-at-max',
 ] as const
-export type Awaitable = (typeof awaitables)[number]
 /** What is unplugged for a while. */
 export const unpluggables = ['level-sensor', 'pedal-sensor', 'wheel-sensor', 'pump-relay'] as const
 /** What the foot does, with every bleeder shut. */

@@ -18,7 +18,7 @@ export const refusals = ['not-offered', 'ignition-off', 'voltage-low', 'busy'] a
 /** Why a routine that ran broke off. */
 export const breaks = ['pump-runs-on', 'door-opened', 'battery-low', 'tool-died', 'refused'] as const
 
-/** Why nothing comes of a tool; `own` is what it gives as the reason itself. */
+/** Why nothing comes of a tool. */
 export type ScanFault = 'no-tool' | 'silent' | 'unplugged' | 'garbled' | 'version'
 
 export type ScanSaid =

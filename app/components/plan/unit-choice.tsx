@@ -15,20 +15,26 @@ import { useChanges } from './changes'
  * asked where it must be worked, nor where it offers nothing.
  */
 export function UnitChoice({ request, plan }: { request: PlanRequest; plan: Plan }) {
+  const units = unitsToChoose(request)
+  if (units.length === 0 || plan.verdict === 'stop') return null
+  return (
+    <Choice request={request} plan={plan} closedMl={units.reduce((sum, unit) => sum + closedMlIn(unit), 0)} />
+  )
+}
+
+function Choice({ request, plan, closedMl }: { request: PlanRequest; plan: Plan; closedMl: number }) {
   const [, change] = useChanges()
   const say = useSay()
   const show = useShow()
-  const units = unitsToChoose(request)
   const { workUnit } = request.work
   const other = useMemo(
     () => makePlan({ ...request, work: { ...request.work, workUnit: workUnit ? undefined : 'maker' } }),
     [request, workUnit],
   )
-  if (units.length === 0 || other.verdict === 'stop' || plan.verdict === 'stop') return null
+  if (other.verdict === 'stop') return null
   const [without, worked] = workUnit ? [other, plan] : [plan, other]
   const moreMl = worked.fluid.totalMl - without.fluid.totalMl
   const moreMinutes = planMinutes(worked) - planMinutes(without)
-  const closedMl = units.reduce((sum, unit) => sum + closedMlIn(unit), 0)
   return (
     <section className="panel grid gap-2" aria-labelledby="unit-choice">
       <h2 id="unit-choice">Its control unit</h2>

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
+import { hearLines } from '~/lib/hear-lines'
 import { readingNames } from '~/lib/test-form'
 import { useFieldText } from '~/lib/units'
 import { type TesterId, testerOf } from '~core/fluid/testers'
@@ -59,7 +60,8 @@ export function ReadNow({ port, nth, form, onRead }: Props) {
       }
     }
     try {
-      await hearAll(stop.current.signal, hear)
+      const { signal } = stop.current
+      await hearLines(await fetch('/tester/read', { method: 'POST', signal }), hear)
     } catch {
       setProgress({
         fault: stop.current.signal.aborted
@@ -92,20 +94,6 @@ export function ReadNow({ port, nth, form, onRead }: Props) {
       </div>
     </div>
   )
-}
-
-/** Everything the instrument says, as it says it. */
-async function hearAll(signal: AbortSignal, hear: (said: Said) => void): Promise<void> {
-  const answer = await fetch('/tester/read', { method: 'POST', signal })
-  if (!answer.ok || !answer.body) throw new Error(`answered ${answer.status}`)
-  const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader()
-  let waiting = ''
-  for (let next = await reader.read(); !next.done; next = await reader.read()) {
-    waiting += next.value
-    const lines = waiting.split('\n')
-    waiting = lines.pop() ?? ''
-    for (const line of lines) hear(JSON.parse(line) as Said)
-  }
 }
 
 /** As a person would: the form hears of it. */

@@ -3,7 +3,12 @@ import { askScanTool, whyNot } from '~/run-client/scan-tool'
 import type { UnitCode } from '~core/job/unit-ledger'
 import type { LiveName, ScanSaid } from '~core/scan-tool/lines'
 
-export type Read = { codes: UnitCode[]; live: Partial<Record<LiveName, number>>; pressed: boolean }
+type Read = {
+  codes: UnitCode[]
+  live: Partial<Record<LiveName, number>>
+  pressed: boolean
+  volts?: number
+}
 
 /** Reads the unit off the tool itself: at rest, then once more under a firm foot. */
 export function ReadTool({ onRead }: { onRead: (read: Read) => void }) {
@@ -34,7 +39,7 @@ export function ReadTool({ onRead }: { onRead: (read: Read) => void }) {
             ? 'Codes cleared. Read it again: what is still there comes back.'
             : `Read: ${number || 'no number'}${volts === undefined ? '' : `, battery ${volts} V`}.`),
       )
-      if (why === undefined && what === 'read') onRead({ codes, live, pressed })
+      if (why === undefined && what === 'read') onRead({ codes, live, pressed, volts })
     } catch {
       setSays('The program does not answer. Type what the tool shows.')
     }

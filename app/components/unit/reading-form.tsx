@@ -31,9 +31,17 @@ export function ReadingForm({ unit, when, act }: Props) {
   const [from, setFrom] = useState<UnitReading['from']>('aloud')
   const [codes, setCodes] = useState<UnitCode[]>([])
   const [typed, setTyped] = useState<Partial<Record<Pressure, string>>>({})
+  const [volts, setVolts] = useState<number>()
   const [calibration, setCalibration] = useState<string>('')
   const [noSensor, setNoSensor] = useState(false)
   const [faults, setFaults] = useState<Record<string, string>>({})
+  /** What a hand changed the tool did not say. */
+  const byHand =
+    <T,>(set: (value: T) => void) =>
+    (value: T) => {
+      setFrom('aloud')
+      set(value)
+    }
   function submit(event: React.FormEvent) {
     event.preventDefault()
     const wrong: Record<string, string> = {}
@@ -51,6 +59,7 @@ export function ReadingForm({ unit, when, act }: Props) {
       codes,
       ...(calibration && { calibration }),
       ...kPa,
+      ...(volts !== undefined && { volts }),
       ...(noSensor && { noSensor }),
     })
     if (!read.success) for (const { path, message } of read.error.issues) wrong[path.join('.')] ??= message
@@ -61,7 +70,8 @@ export function ReadingForm({ unit, when, act }: Props) {
   return (
     <form onSubmit={submit} className="grid gap-4" noValidate>
       <ReadTool
-        onRead={({ codes: read, live, pressed }) => {
+        onRead={({ codes: read, live, pressed, volts }) => {
+          setVolts(volts)
           setFrom('tool')
           setCodes(read)
           const shown = (name: LiveName) => text('pressure', live[name]) ?? ''
@@ -77,7 +87,7 @@ export function ReadingForm({ unit, when, act }: Props) {
           )
         }}
       />
-      <CodesRows codes={codes} faults={faults} onChange={setCodes} />
+      <CodesRows codes={codes} faults={faults} onChange={byHand(setCodes)} />
       <div className="grid items-end gap-4 sm:grid-cols-2">
         {pressureNames.map((name) => (
           <label key={name} className="grid gap-1">
@@ -91,7 +101,7 @@ export function ReadingForm({ unit, when, act }: Props) {
               disabled={noSensor}
               value={typed[name] ?? ''}
               aria-invalid={faults[name] !== undefined || undefined}
-              onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+              onChange={(event) => byHand(setTyped)({ ...typed, [name]: event.target.value })}
             />
             {faults[name] && (
               <span role="alert" className="fault">

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import type { Stage } from '../../plan/answer'
+import { breaks } from '../../scan-tool/lines'
 import { isRoutineStep, type Step } from '../../technique/step'
 import { partsOf } from '../../vehicle/parts'
 import { currentStage } from '../points'
@@ -9,7 +10,7 @@ import { mendStep } from './parts'
 import { callFirst, cannot, Draft, type Trouble } from './trouble'
 
 /** Why a routine broke off, each with what is done about it before it is begun again. */
-export const routineStops = ['tool-died', 'pump-runs-on', 'door-opened', 'battery-low', 'refused'] as const
+export const routineStops = breaks
 
 export const routineStoppedSaid = z.object({
   what: z.literal('routine-stopped'),
