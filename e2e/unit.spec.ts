@@ -45,6 +45,7 @@ test('a used unit of another number stays unplugged; its codes, a sensor that is
   await page.getByRole('button', { name: 'Record what it says' }).click()
   await expect(page.getByRole('heading', { name: 'As it came in', exact: true })).toBeVisible()
 
+  await savedState(page, job)
   await goOnUntil(page, job, (state) => stepNow(state) === 'power-unit')
   await expect(page.getByText('First write down both numbers of the')).toBeVisible()
   await page.getByRole('link', { name: 'Control unit: numbers, codes' }).click()
@@ -68,6 +69,8 @@ test('a used unit of another number stays unplugged; its codes, a sensor that is
   await done(page).click()
   await expect(page.getByText('Battery supported').first()).toBeVisible()
 
+  // A screen shows an act before it is sent.
+  await savedState(page, job)
   await bledToTheEnd(page, job)
   await visit(page, `${job}/unit`)
   const readAfter = async () => {
