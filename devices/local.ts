@@ -5,7 +5,7 @@ import express, { type Express } from 'express'
 export const HOST = '127.0.0.1'
 
 /** The web side of a stand-in: whatever page is open elsewhere in this browser must not turn its dials. */
-export function localApp(): Express {
+export function localApp(mostBytes = '10kb'): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use((request, response, next) => {
@@ -15,7 +15,7 @@ export function localApp(): Express {
     if (local && own) next()
     else response.sendStatus(403)
   })
-  app.use(express.json({ limit: '10kb' }))
+  app.use(express.json({ limit: mostBytes }))
   return app
 }
 

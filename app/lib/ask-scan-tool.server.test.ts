@@ -27,7 +27,8 @@ async function toolThat(answers: (cable: Socket) => void, greeting = HELLO): Pro
 }
 async function heard(port: number, asked: ScanAsked, silentMs = 150): Promise<ScanSaid[]> {
   const all: ScanSaid[] = []
-  for await (const each of askScanTool(port, asked, new AbortController().signal, silentMs)) all.push(each)
+  for await (const each of askScanTool(port, asked, new AbortController().signal, { silentMs, againMs: 5 }))
+    all.push(each)
   return all
 }
 const lastOf = (all: ScanSaid[]) => {
@@ -68,9 +69,50 @@ test.each<[string, string, ScanAsked, string]>([
 test('one that goes quiet, speaks another version, or is not there, says so', async () => {
   expect(lastOf(await heard(await toolThat((cable) => cable.write('RUNS\n')), run))).toBe('silent')
   server?.close()
-  expect(lastOf(await heard(await toolThat(() => {}, 'SIPHON-SCAN-TOOL 2\n'), run))).toBe('version')
+  expect(lastOf(await heard(await toolThat(() => {}, 'SIPHON-SCAN-TOOL 3\n'), run))).toBe('version')
   server?.close()
   expect(lastOf(await heard(1, run))).toBe('no-tool')
+})
+
+/** A tool whose cable comes out in the middle; each later cable greets and answers what it is asked. */
+async function toolTornOut(later: (asked: string) => string, greeting = 'SIPHON-SCAN-TOOL 2\n') {
+  const asked: string[] = []
+  server = createServer((cable) => {
+    cables.add(cable)
+    cable.on('error', () => cable.destroy())
+    cable.write(greeting)
+    cable.once('data', (line) => {
+      asked.push(String(line).trim())
+      cable.end(asked.length === 1 ? 'RUNS\n' : later(String(line).trim()))
+    })
+  }).listen(0, '127.0.0.1')
+  await once(server, 'listening')
+  return { port: (server.address() as AddressInfo).port, asked }
+}
+
+test('plugged in again in mid-routine it is heard to the end, and never started twice', async () => {
+  const { port, asked } = await toolTornOut(() => 'RUNS\nPROMPT Press OK.\nCAME pump-stops\n')
+  const said = (await heard(port, run)).map(({ says }) => says)
+  expect(said).toEqual(['runs', 'lost', 'runs', 'prompt', 'came'])
+  expect(asked).toEqual(['RUN cycle pump-stops', 'HEAR pump-stops'])
+})
+
+test('plugged in again, one that runs nothing any more has broken off', async () => {
+  const { port } = await toolTornOut(() => 'REFUSED nothing-runs It was switched off.\n')
+  expect((await heard(port, run)).at(-1)).toEqual({
+    says: 'broke',
+    why: 'tool-died',
+    text: 'It was switched off.',
+  })
+})
+
+test('one of the first version cannot be joined, and one that stays away is given up', async () => {
+  const old = await toolTornOut(() => 'CAME pump-stops\n', HELLO)
+  expect((await heard(old.port, run)).map(({ says }) => says)).toEqual(['runs', 'fault'])
+  server?.close()
+  const gone = await toolTornOut(() => 'RUNS\n')
+  expect(lastOf(await heard(gone.port, run))).toBe('unplugged')
+  expect(gone.asked).toHaveLength(6)
 })
 
 test('200 answers of chance, torn, doubled and out of turn: always one end, and it is last', async () => {

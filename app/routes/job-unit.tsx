@@ -8,7 +8,7 @@ import { useJobHere } from '~/run-client/job-here'
 import { fact } from '~core/base/decision'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
-import { mayNotPower, readingWrong, workedUnits } from '~core/job/unit-ledger'
+import { mayNotPower, pedalDeeper, type ReadTime, readingWrong, workedUnits } from '~core/job/unit-ledger'
 import { partFact, partsOf } from '~core/vehicle/parts'
 import type { PartOf } from '~core/vehicle/schema'
 
@@ -36,6 +36,17 @@ export default function JobUnitPage() {
   )
 }
 
+/** Which reading is due: as it came in, after the work, after the drive. */
+function timeNow(state: JobState): ReadTime {
+  if (!state.run || !bleedDone(state)) return 'before'
+  return state.proofs['road-test']?.passed ? 'driven' : 'after'
+}
+const readNames: Record<ReadTime, string> = {
+  before: 'Read it as it came in',
+  after: 'Read it after the work',
+  driven: 'Read it after the drive',
+}
+
 type Props = { unit: PartOf<'control-unit'>; state: JobState; act: ReturnType<typeof useJobHere>['act'] }
 
 function UnitPanels({ unit, state, act }: Props) {
@@ -43,17 +54,22 @@ function UnitPanels({ unit, state, act }: Props) {
   const { id } = unit
   const ledger = state.units?.[id] ?? {}
   const locked = state.filed !== undefined
-  const when = state.run && bleedDone(state) ? 'after' : 'before'
+  const when = timeNow(state)
   const replaced = state.checkIn?.work.replaced.includes(id) === true
   const gate = mayNotPower(state)
-  const wrong =
-    ledger.after && workedUnits(state).some((each) => each.id === id) && readingWrong(state, id, ledger.after)
+  const worked = workedUnits(state).some((each) => each.id === id)
+  const wrong = worked
+    ? ((ledger.driven && readingWrong(state, id, ledger.driven, 'driven')) ??
+      (ledger.after && readingWrong(state, id, ledger.after)) ??
+      pedalDeeper(state))
+    : undefined
   return (
     <section className="grid items-start gap-5 lg:grid-cols-2" aria-label={upperFirst(say(partFact(unit)))}>
       <div className="panel grid gap-4">
         <h2>{upperFirst(say(partFact(unit)))}</h2>
         {ledger.before && <ReadingLines name="As it came in" reading={ledger.before} />}
         {ledger.after && <ReadingLines name="After the work" reading={ledger.after} />}
+        {ledger.driven && <ReadingLines name="After the drive" reading={ledger.driven} />}
         {!ledger.before && !ledger.after && (
           <p>
             Nobody has read it yet. Read its codes before anything is opened: afterwards nobody knows which
@@ -83,14 +99,27 @@ function UnitPanels({ unit, state, act }: Props) {
                 {say(gate)}
               </p>
             )}
-            <FittedForm key={ledger.fitted?.at} unit={id} kept={ledger.fitted} locked={locked} act={act} />
+            <FittedForm
+              key={`${ledger.fitted?.at} ${ledger.before?.number}`}
+              unit={id}
+              kept={ledger.fitted}
+              saidBefore={ledger.before?.number}
+              locked={locked}
+              act={act}
+            />
           </>
         )}
       </div>
       {!locked && (
         <div className="panel grid gap-4">
-          <h2>{when === 'before' ? 'Read it as it came in' : 'Read it after the work'}</h2>
-          <ReadingForm key={`${when} ${ledger[when]?.at}`} unit={id} when={when} act={act} />
+          <h2>{readNames[when]}</h2>
+          <ReadingForm
+            key={`${when} ${ledger[when]?.at}`}
+            unit={id}
+            when={when}
+            positions={partsOf(state.vehicle, 'wheel-brake').map(({ position }) => position)}
+            act={act}
+          />
         </div>
       )}
     </section>

@@ -12,6 +12,7 @@ const askedSchema = z.discriminatedUnion('ask', [
   z.object({ ask: z.literal('clear') }),
   z.object({ ask: z.literal('calibrate'), what: z.string().min(1).max(80) }),
   z.object({ ask: z.literal('run'), routine: word, until: word }),
+  z.object({ ask: z.literal('actuate'), what: word }),
 ])
 
 /** Asks the shop's scan tool one thing: what it says as lines of JSON, as it says them. */

@@ -174,12 +174,14 @@ export function carefulProof(state: JobState, check: ProofCheck): Unstamped<Floo
     calibration: 'done',
     restKPa: 0,
     pressedKPa: 6000,
+    lamp: 'out',
   }
+  const when = check.units === 'driven' ? 'driven' : 'after'
   const named = check.units === 'now' ? unitToName(state) : undefined
   return [
     ...(named ? [named] : []),
     ...(check.units ? workedUnits(state) : []).map(
-      ({ id: unit }) => ({ type: 'unit-read', unit, when: 'after', reading: sound }) as const,
+      ({ id: unit }) => ({ type: 'unit-read', unit, when, reading: sound }) as const,
     ),
     ...placesLeft(state, check).map(
       (place) => ({ type: 'place-looked', check: id, place: place.id, is: GOOD }) as const,

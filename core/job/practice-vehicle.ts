@@ -86,13 +86,18 @@ const SHOWS: readonly (readonly [number, Bubbles])[] = [
   [0.01, 'froth'],
 ]
 
+/** Air that it holds as it comes in, by part or line, and in the closed branches of a unit, mL. */
+export type HeldAir = { airMl?: Record<string, number>; closedAirMl?: Record<string, number> }
+
 /** A vehicle to practise on that answers as a real one would: what is done to the job is done to it. */
 export class PracticeVehicle {
-  private readonly rig: Rig
+  readonly rig: Rig
   private readonly feeds: Map<string, Feed>
   private point: string | undefined
   private readonly open = new Set<string>()
   private pressing: string | undefined
+  /** The pedal that is down for a tool. */
+  private heldForTool: string | undefined
   private speed = 1
   private strokes = false
   /** Time that went by since the last whole stroke, s. */
@@ -105,6 +110,7 @@ export class PracticeVehicle {
     readonly vehicle: Vehicle,
     readonly hides: Hidden,
     tempC: number,
+    { airMl = {}, closedAirMl = {} }: HeldAir = {},
   ) {
     const brake = firstBrake(vehicle)?.part.id
     this.rig = new Rig({
@@ -113,8 +119,8 @@ export class PracticeVehicle {
         oldPct: 100,
         newIn: [],
         levelMl: {},
-        airMl: brake && hides.airMl ? { [brake]: hides.airMl } : {},
-        closedAirMl: {},
+        airMl: { ...(brake && hides.airMl && { [brake]: hides.airMl }), ...airMl },
+        closedAirMl,
         tempC,
         boost: false,
       },
@@ -149,6 +155,7 @@ export class PracticeVehicle {
       if (step?.asksMl && reservoir !== undefined)
         this.rig.do({ do: step.asksMl === 'drawn' ? 'draw' : 'pour', reservoir, ml: event.ml, for: 0 })
     }
+    if (event.type === 'step-done' && before.run) this.footAndBottle(before.run, before)
     if (event.type === 'pull-seen' && this.point !== undefined) {
       const { sinceMl, colour, bubbles } = this.seen()
       const wrote = { ml: event.ml, colour: event.colour, bubbles: event.bubbles }
@@ -157,6 +164,26 @@ export class PracticeVehicle {
       this.looked.set(this.point, { ...this.cameAt(this.point) })
     }
     this.take(after)
+  }
+
+  /** What a step of a routine does with the pedal, and with a bottle over the reservoir. */
+  private footAndBottle(run: NonNullable<JobState['run']>, { standing }: JobState): void {
+    const step = currentStep({ run, standing })?.step
+    if (step?.bottle)
+      for (const { id: reservoir } of this.rig.assembly.tanks)
+        this.rig.do({ do: 'feed', reservoir, on: step.bottle === 'on', for: 0 })
+    if (step?.foot === 'release') this.footUp()
+    if (step?.foot !== 'hold' && step?.foot !== 'pump') return
+    const foot = [...this.feeds.values()].find((feed) => feed.foot)?.foot
+    if (!foot) return
+    this.rig.do({ do: 'press', ...foot, overS: 0.3, for: 0.6 })
+    this.heldForTool = foot.cylinder
+    if (step.foot === 'pump') this.footUp()
+  }
+  private footUp(): void {
+    if (this.heldForTool !== undefined)
+      this.rig.do({ do: 'release', cylinder: this.heldForTool, overS: 0.5, for: 1 })
+    this.heldForTool = undefined
   }
 
   /** Hands as the call has them now. */

@@ -3,7 +3,7 @@ import { ScriptedJob } from '~test/worlds/scripted-job'
 import { vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../vehicle/examples'
 import { currentStep } from './steps'
-import { FIRM_KPA, REST_KPA, type UnitReading } from './unit-ledger'
+import { FIRM_KPA, PEDAL_DEEPER_MM, REST_KPA, type UnitReading } from './unit-ledger'
 
 const van = vehicleFrom(structuredClone(examples['parcel-van']?.file))
 const unit = van.parts.find(({ type }) => type === 'control-unit')?.id ?? ''
@@ -60,6 +60,13 @@ describe('the proof that a unit is sound', () => {
     [{ pressedKPa: FIRM_KPA - 1 }, 'unit-pressure-flat'],
     [{ leftKPa: 5000, rightKPa: 4000 }, 'unit-pressure-uneven'],
     [{ restKPa: undefined, pressedKPa: undefined, noSensor: true }, undefined],
+    [{ lamp: 'on' }, 'unit-lamp-on'],
+    [{ number: 'CU 70-114' }, undefined],
+    [{ number: 'CU 70-999' }, 'unit-says-other'],
+    [{ wheelsKmh: { 'front-left': 0, 'rear-right': 4 } }, 'unit-wheel-turns'],
+    [{ worked: { 'front-left': 'own', 'front-right': 'own' } }, undefined],
+    [{ worked: { 'front-left': 'other' } }, 'unit-wheels-crossed'],
+    [{ worked: { 'rear-left': 'none' } }, 'unit-wheel-dead'],
   ])('%o: %s', (more, refusal) => {
     expect(
       bled()
@@ -86,5 +93,32 @@ describe('the proof that a unit is sound', () => {
     const again = { ...drive, check: 'units-after-drive' }
     expect(job.refusal(again)).toBe('unit-read-again')
     expect(job.wait(60).do(reads(sound)).refusal(again)).toBeUndefined()
+  })
+
+  const driven = (more: Partial<UnitReading>) =>
+    ({
+      type: 'unit-read',
+      unit,
+      when: 'driven',
+      reading: { from: 'tool', codes: [], lamp: 'out', ...more },
+    }) as const
+
+  test('after the drive it is read for its codes and its lamp, and not before there was one', () => {
+    const again = { type: 'check-proved', check: 'units-after-drive', passed: true, note: '' } as const
+    expect(bled().refusal(driven({}))).toBe('not-driven')
+    const job = bled().proved().wait(60)
+    expect(job.do(driven({ lamp: undefined })).refusal(again)).toBe('unit-lamp-unsaid')
+    expect(job.do(driven({})).refusal(again)).toBeUndefined()
+  })
+
+  test('a pedal that went deeper once the unit had worked has air under it that came out of the unit', () => {
+    const worked = { type: 'check-proved', check: 'unit-worked', passed: true, note: '' } as const
+    const job = bled()
+      .do(reads({ ...sound, pedalMm: 60 }))
+      .proved()
+      .do(reads({ ...sound, pedalMm: 60 }))
+      .wait(60)
+    expect(job.do(driven({ pedalMm: 60 + PEDAL_DEEPER_MM + 0.1 })).refusal(worked)).toBe('unit-pedal-deeper')
+    expect(job.do(driven({ pedalMm: 60 + PEDAL_DEEPER_MM })).refusal(worked)).toBeUndefined()
   })
 })

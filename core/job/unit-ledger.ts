@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { fact, type Notice, type Params } from '../base/decision'
 import type { Work } from '../plan/request'
-import { codeStands } from '../scan-tool/lines'
+import { codeStands, lampStands } from '../scan-tool/lines'
 import { partFact, partsOf } from '../vehicle/parts'
-import type { PartOf } from '../vehicle/schema'
+import { type PartOf, positions } from '../vehicle/schema'
 import { person, short } from './events/stamp'
 import { stagesNow } from './selectors'
 import type { JobState } from './state'
@@ -21,6 +21,10 @@ export type UnitCode = z.output<typeof codeSchema>
 
 const kPa = z.number('give kPa').min(-1000, 'give −1000 kPa or more').max(60_000, 'give at most 60000 kPa')
 
+/** What one wheel did while its own valves were worked: it, another one, or nothing. */
+export const wheelsWorked = ['own', 'other', 'none'] as const
+const atWheels = <T extends z.ZodType>(each: T) => z.partialRecord(z.enum(positions), each)
+
 /** What a unit said of itself, through the tool or read aloud from its screen. */
 export const unitReadingSchema = z.object({
   from: z.enum(['tool', 'aloud'], 'say where it comes from'),
@@ -34,6 +38,15 @@ export const unitReadingSchema = z.object({
   /** It has no such sensor. */
   noSensor: z.literal(true).optional(),
   volts: z.number('give volts').min(0, 'give 0 V or more').max(60, 'give at most 60 V').optional(),
+  /** Its own number, and its lamp. */
+  number: z.string().trim().max(200, 'give at most 200 characters').optional(),
+  lamp: z.enum(lampStands, `give one of: ${lampStands.join(', ')}`).optional(),
+  /** How far the pedal went under a firm foot. */
+  pedalMm: z.number('give mm').min(0, 'give 0 mm or more').max(500, 'give at most 500 mm').optional(),
+  /** What its wheel sensors read while the vehicle stood. */
+  wheelsKmh: atWheels(z.number('give km/h').min(0).max(1000)).optional(),
+  /** Each wheel whose own valves were worked by the tool: what that wheel did. */
+  worked: atWheels(z.enum(wheelsWorked, `give one of: ${wheelsWorked.join(', ')}`)).optional(),
 })
 export type UnitReading = z.output<typeof unitReadingSchema>
 
@@ -48,10 +61,15 @@ export const unitFittedSchema = z.object({
 })
 export type UnitFitted = z.output<typeof unitFittedSchema>
 
+/** When it was read: as it came in, once the bleed is done, once it was driven. */
+export const readTimes = ['before', 'after', 'driven'] as const
+export type ReadTime = (typeof readTimes)[number]
+
 const stamped = { at: z.string(), by: person.optional() }
 export const unitLedgerSchema = z.object({
   before: unitReadingSchema.extend(stamped).optional(),
   after: unitReadingSchema.extend(stamped).optional(),
+  driven: unitReadingSchema.extend(stamped).optional(),
   fitted: unitFittedSchema.extend(stamped).optional(),
 })
 export type UnitLedger = z.output<typeof unitLedgerSchema>
@@ -60,9 +78,11 @@ export type UnitLedger = z.output<typeof unitLedgerSchema>
 export const REST_KPA = 50
 export const FIRM_KPA = 1000
 export const SIDES_DIFFER_PCT = 10
+/** A pedal that goes so much deeper than before the unit worked has air under it that came out of the unit. @source from memory */
+export const PEDAL_DEEPER_MM = 3
 
 type Job = Pick<JobState, 'vehicle'> &
-  Partial<Pick<JobState, 'planned' | 'run' | 'units'>> & {
+  Partial<Pick<JobState, 'planned' | 'run' | 'units' | 'proofs'>> & {
     checkIn?: { work: Pick<Work, 'replaced' | 'opened'> }
   }
 
@@ -104,18 +124,35 @@ export function mayNotPower(job: Job): Notice | undefined {
   return undefined
 }
 
-/** What a pressure sensor says that must not be; undefined where it is as it should be. */
+/** What a pressure sensor says that must not be; undefined where it is as it should be. @param asked it has to say something */
 function pressureWrong(
   about: ReturnType<typeof aboutUnit>,
   { restKPa, pressedKPa, leftKPa, rightKPa, noSensor }: UnitReading,
+  asked: boolean,
 ): Notice | undefined {
   if (noSensor) return undefined
-  if (restKPa === undefined || pressedKPa === undefined) return about('unit-pressure-unread')
-  if (Math.abs(restKPa) > REST_KPA) return about('unit-pressure-not-zero', { restKPa, limitKPa: REST_KPA })
-  if (pressedKPa - restKPa < FIRM_KPA) return about('unit-pressure-flat', { pressedKPa, limitKPa: FIRM_KPA })
+  if (asked && (restKPa === undefined || pressedKPa === undefined)) return about('unit-pressure-unread')
+  if (restKPa !== undefined && Math.abs(restKPa) > REST_KPA)
+    return about('unit-pressure-not-zero', { restKPa, limitKPa: REST_KPA })
+  if (pressedKPa !== undefined && pressedKPa - (restKPa ?? 0) < FIRM_KPA)
+    return about('unit-pressure-flat', { pressedKPa, limitKPa: FIRM_KPA })
   if (leftKPa === undefined || rightKPa === undefined) return undefined
   const apart = Math.abs(leftKPa - rightKPa) / Math.max(1, Math.abs(leftKPa), Math.abs(rightKPa))
   return apart > SIDES_DIFFER_PCT / 100 ? about('unit-pressure-uneven', { leftKPa, rightKPa }) : undefined
+}
+
+/** A wheel that its own valves do not work, or that turns while it stands; undefined where all are as they should be. */
+function wheelWrong(
+  about: ReturnType<typeof aboutUnit>,
+  { worked = {}, wheelsKmh = {} }: UnitReading,
+): Notice | undefined {
+  for (const position of positions) {
+    const wheel = fact(position)
+    if (worked[position] === 'other') return about('unit-wheels-crossed', { wheel })
+    if (worked[position] === 'none') return about('unit-wheel-dead', { wheel })
+    if ((wheelsKmh[position] ?? 0) > 0) return about('unit-wheel-turns', { wheel })
+  }
+  return undefined
 }
 
 /** Steps of the routine that calibrate something of a unit. */
@@ -124,31 +161,59 @@ const calibrates = (job: Job): boolean =>
     [...before, ...after].some((step) => step.calibrates !== undefined),
   )
 
-/** What a reading says that must not be, or does not say; undefined where the unit is as it should be. */
-export function readingWrong(job: Job, id: string, reading: UnitReading | undefined): Notice | undefined {
+/**
+ * What a reading says that must not be, or does not say; undefined where the unit is as it should be. After a drive only
+ * what it says counts: the rest was proved before.
+ */
+export function readingWrong(
+  job: Job,
+  id: string,
+  reading: UnitReading | undefined,
+  when: ReadTime = 'after',
+): Notice | undefined {
   const about = aboutUnit(job, id)
   if (!reading) return about('unit-not-read')
   const left = reading.codes.filter(({ is }) => is !== 'cleared')
   if (left.length > 0) return about('unit-codes-left', { codes: left.map(({ code }) => code) })
-  const asked = replaced(job, id) || calibrates(job)
-  if (reading.calibration === 'failed') return about('unit-calibration-failed')
-  if (asked && reading.calibration === undefined) return about('unit-not-calibrated')
-  return pressureWrong(about, reading)
+  const { number, calibration } = reading
+  const fitted = job.units?.[id]?.fitted
+  if (fitted && number && plain(number) !== plain(fitted.newNumber))
+    return about('unit-says-other', { says: number, plate: fitted.newNumber })
+  const asked = when !== 'driven' && (replaced(job, id) || calibrates(job))
+  if (calibration === 'failed') return about('unit-calibration-failed')
+  if (asked && calibration === undefined) return about('unit-not-calibrated')
+  if (reading.lamp === 'on') return about('unit-lamp-on')
+  return wheelWrong(about, reading) ?? pressureWrong(about, reading, when !== 'driven')
 }
 
 /**
  * Why the units of this job are not proved sound; undefined where they are.
  *
- * @param since a moment that what they say must be later than
+ * @param since the moment of the drive that what they say must be later than
  */
 export function unitsNotSound(job: Job, since?: string): Notice | undefined {
   const gate = mayNotPower(job)
   if (gate) return gate
   for (const { id } of workedUnits(job)) {
-    const after = job.units?.[id]?.after
-    const wrong = readingWrong(job, id, after)
+    const { after, driven } = job.units?.[id] ?? {}
+    const read = since !== undefined && driven && driven.at >= since
+    const wrong = read ? readingWrong(job, id, driven, 'driven') : readingWrong(job, id, after)
     if (wrong) return wrong
-    if (since !== undefined && after && after.at < since) return aboutUnit(job, id)('unit-read-again')
+    if (read && driven.lamp === undefined) return aboutUnit(job, id)('unit-lamp-unsaid')
+    if (since !== undefined && !read && after && after.at < since)
+      return aboutUnit(job, id)('unit-read-again')
+  }
+  return undefined
+}
+
+/** A pedal that went deeper once the unit had worked than before it had; undefined where none did, or nobody measured. */
+export function pedalDeeper(job: Job): Notice | undefined {
+  for (const { id } of workedUnits(job)) {
+    const { after, driven } = job.units?.[id] ?? {}
+    if (after?.pedalMm === undefined || driven?.pedalMm === undefined || driven.at < after.at) continue
+    const mm = driven.pedalMm - after.pedalMm
+    if (mm > PEDAL_DEEPER_MM)
+      return aboutUnit(job, id)('unit-pedal-deeper', { travelMm: mm, limitMm: PEDAL_DEEPER_MM })
   }
   return undefined
 }

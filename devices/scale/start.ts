@@ -1,14 +1,11 @@
 import { randomBytes } from 'node:crypto'
-import { readFileSync } from 'node:fs'
 import { createServer, type Socket } from 'node:net'
 import { z } from 'zod'
-import { faultLine } from '~core/base/fault'
 import { fluidOf } from '~core/fluid/specs'
 import { hidden } from '~core/job/practice-vehicle'
 import { scaleLineOf } from '~core/scale/lines'
-import { examples } from '~core/vehicle/examples'
-import { readVehicle } from '~core/vehicle/read-vehicle'
 import { contentPolicy, listen, localApp } from '../local'
+import { vehicleFromArguments } from '../vehicle'
 import { Hands } from './hands'
 import { page } from './page'
 import { moods, Plate } from './plate'
@@ -21,15 +18,7 @@ const linePort = Number(process.env.SCALE_PORT ?? 4803)
 const pagePort = Number(process.env.SCALE_PAGE_PORT ?? 4804)
 const EVERY_MS = 200
 
-const [file] = process.argv.slice(2)
-const read = readVehicle(
-  file === undefined ? examples['parcel-van']?.file : JSON.parse(readFileSync(file, 'utf8')),
-)
-if (!read.ok) {
-  for (const fault of read.faults) console.error(faultLine(fault))
-  process.exit(2)
-}
-const vehicle = read.value
+const vehicle = vehicleFromArguments()
 const gPerMl = fluidOf(vehicle.fluid.spec).densityKgM3 / 1000
 const plate = new Plate()
 let hides = 0

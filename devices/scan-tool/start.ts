@@ -1,97 +1,46 @@
 import { randomBytes } from 'node:crypto'
-import { readFileSync } from 'node:fs'
 import { createServer, type Socket } from 'node:net'
 import { z } from 'zod'
-import { faultLine } from '~core/base/fault'
-import { readAsked, type ScanAsked, type ScanSaid, scanLineOf } from '~core/scan-tool/lines'
-import { examples } from '~core/vehicle/examples'
-import { readVehicle } from '~core/vehicle/read-vehicle'
+import type { FloorEvent } from '~core/job/events'
+import { fromWire, type WireJob } from '~core/job/wire'
+import { unpluggables } from '~core/procedure/schema'
+import { readAsked, SCAN_VERSION, type ScanLine, scanLineOf } from '~core/scan-tool/lines'
+import { positions } from '~core/vehicle/schema'
 import { contentPolicy, listen, localApp } from '../local'
+import { vehicleFromArguments } from '../vehicle'
 import { page } from './page'
-import { moods, SimulatedUnit } from './unit'
+import { moods, Tool } from './tool'
+import { SimulatedUnit } from './unit'
 
 /**
  * The stand-in for a scan tool: a process of its own that speaks the tool’s lines on a local socket, with a simulated
- * vehicle behind its unit and a page with its dials and screen.
+ * vehicle behind its unit and a page with its dials and screen. Who follows a job tells it what was done there.
  */
 const linePort = Number(process.env.SCAN_TOOL_PORT ?? 4805)
 const pagePort = Number(process.env.SCAN_TOOL_PAGE_PORT ?? 4806)
 const EVERY_MS = 250
+/** A job in the middle of its bleed is so large at most. */
+const JOB_BYTES = '4mb'
 
-const [file] = process.argv.slice(2)
-const read = readVehicle(
-  file === undefined ? examples['parcel-van']?.file : JSON.parse(readFileSync(file, 'utf8')),
-)
-if (!read.ok) {
-  for (const fault of read.faults) console.error(faultLine(fault))
-  process.exit(2)
-}
-const unit = new SimulatedUnit(read.value)
+const vehicle = vehicleFromArguments()
+const unit = new SimulatedUnit(vehicle)
+const tool = new Tool(unit)
 const cables = new Set<Socket>()
-let screen = 'ready'
-
-const say = (cable: Socket, said: ScanSaid) => {
-  if (unit.dials.mood === 'silent' || said.says === 'fault') return
-  if (unit.dials.mood === 'nonsense') cable.write('well, it hums\n')
-  else cable.write(`${scanLineOf(said)}\n`)
+const cutAll = () => {
+  for (const cable of cables) cable.destroy()
 }
 
-/** A routine runs until what is waited for has come, one quarter of a second after the other. */
-function run(cable: Socket, asked: Extract<ScanAsked, { ask: 'run' }>): void {
-  const starts = unit.starts(asked)
-  if (typeof starts !== 'number') {
-    screen = 'refused'
-    say(cable, starts)
-    return
-  }
-  let leftS = starts
-  const timer = setInterval(() => {
-    const { mood, volts } = unit.dials
-    if (cable.destroyed) return clearInterval(timer)
-    unit.works(EVERY_MS / 1000)
-    leftS -= EVERY_MS / 1000
-    const half = leftS < starts / 2
-    screen = `runs: ${asked.until}, ${Math.max(0, leftS).toFixed(0)} s`
-    if (half && mood === 'goes dark half-way') {
-      clearInterval(timer)
-      screen = 'dark'
-      return void cable.destroy()
-    }
-    const end = (said: ScanSaid) => {
-      clearInterval(timer)
-      screen = said.says
-      say(cable, said)
-    }
-    if (half && mood === 'a door opens')
-      return end({ says: 'broke', why: 'door-opened', text: 'A door was opened.' })
-    if (volts < 11) return end({ says: 'broke', why: 'battery-low', text: `Battery at ${volts} V.` })
-    if (leftS <= 0 && mood !== 'pump runs on') return end({ says: 'came', what: asked.until })
-    say(cable, { says: 'runs' })
-  }, EVERY_MS)
+const sayTo = (cable: Socket) => (said: ScanLine) => {
+  if (tool.mood === 'silent' || cable.destroyed) return
+  cable.write(tool.mood === 'nonsense' ? 'well, it hums\n' : `${scanLineOf(said)}\n`)
 }
-
-function answer(cable: Socket, asked: ScanAsked): void {
-  switch (asked.ask) {
-    case 'read':
-      for (const said of unit.read()) say(cable, said)
-      return
-    case 'clear':
-      for (const said of unit.clear()) say(cable, said)
-      return
-    case 'calibrate':
-      for (const said of unit.calibrate()) say(cable, said)
-      return
-    case 'run':
-      run(cable, asked)
-  }
-}
-
 const lines = createServer((cable) => {
   cables.add(cable)
   cable.on('error', () => cable.destroy())
   cable.on('close', () => cables.delete(cable))
   cable.setEncoding('utf8')
-  say(cable, { says: 'hello' })
+  const say = sayTo(cable)
+  say({ says: 'hello', version: SCAN_VERSION })
   let waiting = ''
   cable.on('data', (text: string) => {
     waiting = (waiting + text).slice(-400)
@@ -99,83 +48,101 @@ const lines = createServer((cable) => {
     waiting = all.pop() ?? ''
     for (const line of all) {
       const asked = readAsked(line)
-      if (asked) answer(cable, asked)
+      if (asked) tool.answer(asked, say)
       else cable.destroy()
     }
   })
 })
+setInterval(() => tool.pass(EVERY_MS / 1000) || cutAll(), EVERY_MS)
 
-setInterval(() => unit.pass(EVERY_MS / 1000), EVERY_MS)
-
+const ml = z.number().min(0).max(60)
 const dials = z
   .object({
     ignition: z.boolean(),
     volts: z.number().min(0).max(30),
     restKPa: z.number().min(-1000).max(1000),
-    pumpS: z.number().min(1).max(300),
     number: z.string().max(40),
     mood: z.enum(moods),
+    pumpS: z.number().min(1).max(300),
   })
   .partial()
 const acts = z.discriminatedUnion('do', [
   z.object({ do: z.literal('foot'), down: z.boolean() }),
+  z.object({ do: z.literal('turn'), bleeder: z.string().max(200).optional() }),
   z.object({
     do: z.literal('code'),
     code: z.string().min(1).max(20),
     text: z.string().max(100),
     real: z.boolean(),
+    onDrive: z.boolean().default(false),
   }),
   z.object({ do: z.literal('mend') }),
-  z.object({ do: z.literal('air'), ml: z.number().min(0).max(20) }),
+  z.object({ do: z.literal('comes-in'), closedMl: ml, openMl: ml.default(0) }),
+  z.object({ do: z.literal('power'), on: z.boolean() }),
+  z.object({ do: z.literal('drive') }),
+  z.object({ do: z.literal('sensor'), what: z.enum(unpluggables), plugged: z.boolean() }),
+  z.object({ do: z.literal('wheel-turns'), position: z.enum(positions).optional() }),
   z.object({ do: z.literal('unplug') }),
 ])
-type Act = z.output<typeof acts>
 
-function act(what: Act): void {
-  switch (what.do) {
-    case 'foot':
-      unit.press(what.down)
-      return
-    case 'code':
-      unit.codes = [
-        ...unit.codes.filter(({ code }) => code !== what.code),
-        { code: what.code, text: what.text, isReal: what.real, is: 'present' },
-      ]
-      return
-    case 'mend':
-      unit.codes = unit.codes.map((kept) => ({ ...kept, isReal: false }))
-      return
-    case 'air':
-      unit.hideAir(what.ml)
-      return
-    case 'unplug':
-      for (const cable of cables) cable.destroy()
+type Act = z.output<typeof acts>
+const doers: { [K in Act['do']]: (what: Extract<Act, { do: K }>) => void } = {
+  foot: ({ down }) => unit.press(down),
+  turn: ({ bleeder }) => unit.turn(unit.bleeders.find((id) => id === bleeder)),
+  code: ({ code, text, real, onDrive }) => unit.setCode({ code, text, isReal: real, onDrive }),
+  mend: () => unit.mend(),
+  'comes-in': (air) => unit.comesIn(air),
+  power: ({ on }) => unit.power(on),
+  drive: () => unit.drive(),
+  sensor: ({ what, plugged }) => unit.plug(what, plugged),
+  'wheel-turns': ({ position }) => unit.turns(position),
+  unplug: cutAll,
+}
+const act = (what: Act) => (doers[what.do] as (each: Act) => void)(what)
+
+const state = () => {
+  const said = unit.refuses() ? [] : unit.read()
+  return {
+    dials: { ...unit.dials, mood: tool.mood, pumpS: tool.pumpS },
+    codes: unit.codesNow(),
+    down: unit.isPressed,
+    powered: unit.isPowered,
+    bleeders: unit.bleeders,
+    open: unit.open,
+    airMl: unit.airMl,
+    closedAirMl: unit.closedAirMl,
+    screen: tool.screen,
+    live: said.flatMap((each) => {
+      if (each.says === 'live') return [`${each.name} ${each.value}`]
+      return each.says === 'wheel' ? [`${each.position} ${each.kmh} km/h`] : []
+    }),
   }
 }
-
-const state = () => ({
-  dials: unit.dials,
-  codes: unit.codes,
-  down: unit.isPressed,
-  airMl: unit.airMl,
-  screen,
-  live: unit.read().flatMap((said) => (said.says === 'live' ? [`${said.name} ${said.value}`] : [])),
-})
-const app = localApp()
+const app = localApp(JOB_BYTES)
 app.get('/', (_request, response) => {
   const nonce = randomBytes(16).toString('base64')
-  response.set('Content-Security-Policy', contentPolicy(nonce)).send(page(nonce, read.value.name))
+  response.set('Content-Security-Policy', contentPolicy(nonce)).send(page(nonce, vehicle.name))
 })
 app.get('/state', (_request, response) => void response.json(state()))
 app.post('/dials', (request, response) => {
   const sent = dials.safeParse(request.body)
-  if (sent.success) unit.dials = { ...unit.dials, ...sent.data }
+  if (sent.success) {
+    const { mood = tool.mood, pumpS = tool.pumpS, ...others } = sent.data
+    tool.mood = mood
+    tool.pumpS = pumpS
+    unit.dials = { ...unit.dials, ...others }
+  }
   response.status(sent.success ? 200 : 400).json(state())
 })
 app.post('/act', (request, response) => {
   const sent = acts.safeParse(request.body)
   if (sent.success) act(sent.data)
   response.status(sent.success ? 200 : 400).json(state())
+})
+/** What was done to a job, and how the job stands after it: the same is done to the vehicle here. */
+app.post('/follow', (request, response) => {
+  const { event, job, passS } = request.body as { event: FloorEvent; job: WireJob; passS: number }
+  response.json({ ...unit.follow(event, fromWire(job), passS), ...state() })
 })
 
 listen(lines, app, {

@@ -1,24 +1,21 @@
-import { Rig } from '~core/rig/run'
-import type { ScanAsked, ScanSaid } from '~core/scan-tool/lines'
+import type { FloorEvent } from '~core/job/events'
+import { type HeldAir, hidden, PracticeVehicle, type Seen } from '~core/job/practice-vehicle'
+import type { JobState } from '~core/job/state'
+import type { unpluggables } from '~core/procedure/schema'
+import type { codeStands, ScanSaid } from '~core/scan-tool/lines'
+import { bleederRuns } from '~core/vehicle/network'
 import { partsOf } from '~core/vehicle/parts'
-import type { PartOf, Vehicle } from '~core/vehicle/schema'
+import type { PartOf, Position, Vehicle } from '~core/vehicle/schema'
 
-/** What the tool may do wrong. */
-export const moods = [
-  'sound',
-  'silent',
-  'nonsense',
-  'goes dark half-way',
-  'pump runs on',
-  'a door opens',
-] as const
+export type Unpluggable = (typeof unpluggables)[number]
 
-/** A code of the unit; one with a fault behind it comes back when it is cleared. */
+/** A code of the unit. One with a fault behind it comes back when it is cleared: at once, or on the first drive. */
 export type Kept = {
   code: string
   text: string
   isReal: boolean
-  is: 'present' | 'stored' | 'returned' | 'cleared'
+  onDrive: boolean
+  is: (typeof codeStands)[number]
 }
 
 export type Dials = {
@@ -26,60 +23,73 @@ export type Dials = {
   volts: number
   /** What its sensor reads with nobody on the pedal, kPa. */
   restKPa: number
-  /** How long its pump runs, s. */
-  pumpS: number
   number: string
-  mood: (typeof moods)[number]
 }
 
-export const firstDials: Dials = {
-  ignition: true,
-  volts: 12.6,
-  restKPa: 0,
-  pumpS: 6,
-  number: 'CU 70-114',
-  mood: 'sound',
-}
+const firstDials: Dials = { ignition: true, volts: 12.6, restKPa: 0, number: 'CU 70-114' }
 
 /** Below this it starts nothing. @source from memory */
-const LEAST_VOLTS = 11.5
+export const LEAST_VOLTS = 11.5
 /** A firm foot on the simulated pedal, N. */
 const FIRM_N = 250
-/** How long each other thing takes to come, s. */
-const COMES_S: Record<string, number> = {
-  'pressure-falls': 4,
-  'valves-quiet': 3,
-  'lamp-out': 2,
-  'level-at-max': 1,
-}
+/** Its valves move for so long when it is powered, and when it works on the road. @source from memory */
+const SELF_TEST_S = 3
 
 const round = (value: number) => Math.round(value * 10) / 10
 
-/** A control unit on a simulated vehicle, as a scan tool sees it. */
+const codesOfPlugs: Record<Unpluggable, { code: string; text: string }> = {
+  'level-sensor': { code: 'L101', text: 'Level sensor, circuit open' },
+  'pedal-sensor': { code: 'P102', text: 'Pedal sensor, circuit open' },
+  'wheel-sensor': { code: 'W103', text: 'Wheel sensor, circuit open' },
+  'pump-relay': { code: 'R104', text: 'Pump relay, circuit open' },
+}
+
+/** A control unit on a simulated vehicle that somebody works at: what a scan tool sees of it. */
 export class SimulatedUnit {
   dials: Dials = firstDials
-  codes: Kept[] = []
+  isPowered = true
   isPressed = false
-  airMl = 0
-  private rig: Rig
-  private readonly unit: PartOf<'control-unit'> | undefined
+  private codes: Kept[] = []
+  private readonly unplugged = new Set<Unpluggable>()
+  private vehicleHere: PracticeVehicle
+  /** As the job stood that was followed last. */
+  private followed?: JobState
+  private turning?: Position
+  readonly unit: PartOf<'control-unit'> | undefined
+  readonly bleeders: readonly string[]
+  private openByHand?: string
 
   constructor(readonly vehicle: Vehicle) {
     this.unit = partsOf(vehicle, 'control-unit')[0]
-    this.rig = this.withAir(0)
+    this.bleeders = bleederRuns(vehicle).map(({ bleeder }) => bleeder.id)
+    this.vehicleHere = this.withAir({})
+  }
+  private withAir(held: HeldAir): PracticeVehicle {
+    return new PracticeVehicle(this.vehicle, hidden[0] as (typeof hidden)[number], 20, held)
+  }
+  private get rig() {
+    return this.vehicleHere.rig
   }
 
-  private withAir(ml: number): Rig {
-    const closedAirMl = this.unit && ml > 0 ? { [this.unit.id]: ml } : {}
-    const start = { oldPct: 100, newIn: [], levelMl: {}, airMl: {}, closedAirMl, tempC: 20, boost: false }
-    return new Rig({ vehicle: this.vehicle, start, faults: [] })
-  }
-  /** Air that its closed branches hold from now on, mL. */
-  hideAir(ml: number): void {
-    this.airMl = ml
-    this.rig = this.withAir(ml)
+  /** The same vehicle as it comes in, with air in it. @param ml in the unit’s closed branches, and in the unit itself */
+  comesIn({ closedMl, openMl }: { closedMl: number; openMl: number }): void {
+    const id = this.unit?.id
+    this.vehicleHere = this.withAir(
+      id === undefined ? {} : { closedAirMl: { [id]: closedMl }, airMl: { [id]: openMl } },
+    )
     this.isPressed = false
+    this.openByHand = undefined
+    this.followed = undefined
   }
+  /** Air in all of it, and what of that stands behind the unit’s closed valves, mL. */
+  get airMl(): number {
+    return round(this.rig.airMl)
+  }
+  get closedAirMl(): number {
+    const { branches } = this.rig.assembly
+    return round(branches.reduce((sum, { cell }) => sum + this.rig.assembly.at(cell).airMl, 0))
+  }
+
   press(pressed: boolean): void {
     this.isPressed = pressed
     for (const { id: cylinder } of partsOf(this.vehicle, 'master-cylinder'))
@@ -89,12 +99,67 @@ export class SimulatedUnit {
           : { do: 'release', cylinder, overS: 0.3, for: 1 },
       )
   }
+  /** Turn a bleeder with no hose on it; another one that stands open is closed first. */
+  turn(bleeder: string | undefined): void {
+    if (this.openByHand !== undefined) this.rig.do({ do: 'close', bleeder: this.openByHand, for: 0.1 })
+    this.openByHand = bleeder
+    if (bleeder !== undefined) this.rig.do({ do: 'open', bleeder, turns: 0.5, hose: 'open', for: 0.3 })
+  }
+  get open(): string | undefined {
+    return this.openByHand
+  }
+
+  /** What was done to a job is done to the vehicle; then some time goes by. @returns what is seen of it */
+  follow(event: FloorEvent, after: JobState, passS: number): Seen {
+    this.vehicleHere.follow(this.followed ?? after, event, after)
+    this.followed = after
+    if (passS > 0) this.vehicleHere.pass(passS)
+    return this.vehicleHere.seen()
+  }
   pass(seconds: number): void {
     this.rig.do({ do: 'wait', for: seconds })
   }
 
+  /** Plugged in it tries its valves: with air before them that goes in behind them. */
+  power(powered: boolean): void {
+    if (powered && !this.isPowered) this.works(SELF_TEST_S)
+    this.isPowered = powered
+  }
+  /** A first drive: it brakes, the unit works, and what shows only on the road comes back. */
+  drive(): void {
+    this.press(true)
+    this.works(SELF_TEST_S)
+    this.press(false)
+    this.codes = this.codes.map((kept) =>
+      kept.isReal && kept.is === 'cleared' ? { ...kept, is: 'returned' } : kept,
+    )
+  }
+  plug(what: Unpluggable, plugged: boolean): void {
+    if (plugged) this.unplugged.delete(what)
+    else this.unplugged.add(what)
+  }
+
+  setCode(code: Omit<Kept, 'is'>): void {
+    this.codes = [...this.codes.filter((each) => each.code !== code.code), { ...code, is: 'present' }]
+  }
+  mend(): void {
+    this.codes = this.codes.map((kept) => ({ ...kept, isReal: false }))
+  }
+  /** What it says of itself now: what was cleared and stays away it has forgotten. */
+  codesNow(): Kept[] {
+    const loose = [...this.unplugged].map(
+      (what): Kept => ({
+        ...codesOfPlugs[what],
+        isReal: true,
+        onDrive: false,
+        is: 'present',
+      }),
+    )
+    return [...this.codes.filter(({ is }) => is !== 'cleared'), ...loose]
+  }
+
   /** Pressure in a brake by where it sits, else in the first chamber. */
-  private brakeKPa(position: 'front-left' | 'front-right'): number {
+  private brakeKPa(position: Position): number {
     const { assembly } = this.rig
     const brake = partsOf(this.vehicle, 'wheel-brake').find((each) => each.position === position)
     const cell =
@@ -106,43 +171,49 @@ export class SimulatedUnit {
     return cylinder ? this.rig.pedalMm(cylinder.id) : 0
   }
 
+  /** Why it does nothing of what it is asked now; undefined where it would. */
+  refuses(): ScanSaid | undefined {
+    if (!this.unit || !this.isPowered) return refused('no-unit', 'The unit does not answer: it has no power.')
+    return this.dials.ignition ? undefined : refused('ignition-off', 'Ignition is off.')
+  }
   read(): ScanSaid[] {
-    const { dials, codes } = this
-    if (!dials.ignition) return [refused('ignition-off', 'Ignition is off.')]
+    const { dials } = this
+    const codes = this.codesNow()
     const left = round(this.brakeKPa('front-left') + dials.restKPa)
     const right = round(this.brakeKPa('front-right') + dials.restKPa)
     return [
       { says: 'number', number: dials.number },
       { says: 'volts', volts: round(dials.volts) },
       ...codes.map(({ code, is, text }): ScanSaid => ({ says: 'code', code, is, text })),
+      { says: 'lamp', is: codes.length > 0 ? 'on' : 'out' },
       { says: 'live', name: 'pressure', value: left },
       { says: 'live', name: 'left', value: left },
       { says: 'live', name: 'right', value: right },
       { says: 'live', name: 'pedal', value: round(this.pedalMm()) },
-      { says: 'live', name: 'speed', value: 0 },
+      ...partsOf(this.vehicle, 'wheel-brake').map(
+        ({ position }): ScanSaid => ({
+          says: 'wheel',
+          position,
+          kmh: position === this.turning ? 4 : 0,
+        }),
+      ),
       { says: 'end' },
     ]
   }
-  clear(): ScanSaid[] {
-    if (!this.dials.ignition) return [refused('ignition-off', 'Ignition is off.')]
-    this.codes = this.codes.flatMap((kept) => (kept.isReal ? [{ ...kept, is: 'returned' as const }] : []))
-    return [{ says: 'end' }]
+  /** A wheel whose sensor says that it turns while the vehicle stands. */
+  turns(position: Position | undefined): void {
+    this.turning = position
   }
-  calibrate(): ScanSaid[] {
-    if (!this.dials.ignition) return [refused('ignition-off', 'Ignition is off.')]
-    if (this.isPressed) return [refused('busy', 'Foot off the pedal first.')]
+  clear(): void {
+    this.codes = this.codes.map((kept) => ({
+      ...kept,
+      is: kept.isReal && !kept.onDrive ? ('returned' as const) : ('cleared' as const),
+    }))
+  }
+  calibrate(): ScanSaid | undefined {
+    if (this.isPressed) return refused('busy', 'Foot off the pedal first.')
     this.dials = { ...this.dials, restKPa: 0 }
-    return [{ says: 'end' }]
-  }
-
-  /** How long until what is waited for has come, s; or why it does not start. */
-  starts({ routine, until }: Extract<ScanAsked, { ask: 'run' }>): number | ScanSaid {
-    const { ignition, volts, pumpS } = this.dials
-    if (this.unit?.routine !== routine)
-      return refused('not-offered', `This vehicle offers ${this.unit?.routine ?? 'no routine'}.`)
-    if (!ignition) return refused('ignition-off', 'Ignition is off.')
-    if (volts < LEAST_VOLTS) return refused('voltage-low', `Battery at ${volts} V, ${LEAST_VOLTS} V wanted.`)
-    return COMES_S[until] ?? pumpS
+    return undefined
   }
   /** Its pump and valves work for so long. */
   works(seconds: number): void {
@@ -150,8 +221,7 @@ export class SimulatedUnit {
   }
 }
 
-const refused = (why: Extract<ScanSaid, { says: 'refused' }>['why'], text: string): ScanSaid => ({
-  says: 'refused',
-  why,
-  text,
-})
+export const refused = (
+  why: Extract<ScanSaid, { says: 'refused' }>['why'],
+  text: string,
+): Extract<ScanSaid, { says: 'refused' }> => ({ says: 'refused', why, text })

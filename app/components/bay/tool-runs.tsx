@@ -28,16 +28,24 @@ function stoppedBy(said: ScanSaid): Stopped | undefined {
 export function ToolRuns({ asked, label, onRuns, onDone, act }: Props) {
   const [running, setRunning] = useState(false)
   const [stopped, setStopped] = useState<Stopped>()
+  /** What its screen asks for now, or that its cable is out. */
+  const [prompt, setPrompt] = useState<string>()
   const stop = useRef<AbortController>(undefined)
   useEffect(() => () => stop.current?.abort(), [])
   async function begin() {
     const own = new AbortController()
     stop.current = own
     setStopped(undefined)
+    setPrompt(undefined)
     setRunning(true)
     let since: number | undefined
     const hear = (said: ScanSaid) => {
+      if (said.says === 'prompt') setPrompt(`The tool says: ${said.text}`)
+      if (said.says === 'lost')
+        setPrompt('Its cable came out. Plug it in: it is asked whether it still runs.')
       if (said.says !== 'runs') return
+      setPrompt((before) => (since === undefined ? before : 'It still runs.'))
+      if (since !== undefined) return
       since = Date.now()
       onRuns()
     }
@@ -51,6 +59,7 @@ export function ToolRuns({ asked, label, onRuns, onDone, act }: Props) {
         setStopped({ says: 'The program does not answer. Look at the tool’s own screen.', why: 'tool-died' })
     }
     setRunning(false)
+    setPrompt(undefined)
   }
   return (
     <div className="grid gap-2">
@@ -62,6 +71,11 @@ export function ToolRuns({ asked, label, onRuns, onDone, act }: Props) {
       >
         {running ? 'The tool works …' : label}
       </button>
+      {prompt !== undefined && (
+        <p role="status" className="border-l-8 border-ink pl-3 text-2xl font-extrabold">
+          {prompt}
+        </p>
+      )}
       {stopped && (
         <div role="alert" className="hatched grid gap-3 border-4 border-oxide p-3">
           <p className="text-2xl font-extrabold">{stopped.says}</p>

@@ -2,7 +2,14 @@ import { useState } from 'react'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { type UnitFitted, unitFittedSchema } from '~core/job/unit-ledger'
 
-type Props = { unit: string; kept?: UnitFitted; locked: boolean; act: (act: FloorAct) => void }
+type Props = {
+  unit: string
+  kept?: UnitFitted
+  /** What the old one said of itself as it came in. */
+  saidBefore?: string
+  locked: boolean
+  act: (act: FloorAct) => void
+}
 
 const names = {
   oldNumber: 'Number on the one that came out',
@@ -11,8 +18,8 @@ const names = {
 } as const
 
 /** Both numbers, where it comes from, its plug faces: before it is powered. */
-export function FittedForm({ unit, kept, locked, act }: Props) {
-  const [typed, setTyped] = useState<Record<string, string>>({ ...kept })
+export function FittedForm({ unit, kept, saidBefore = '', locked, act }: Props) {
+  const [typed, setTyped] = useState<Record<string, string>>({ oldNumber: saidBefore, ...kept })
   const [faults, setFaults] = useState<Record<string, string>>({})
   const set = (name: string) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [name]: event.target.value })

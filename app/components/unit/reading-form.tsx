@@ -1,37 +1,44 @@
 import { useState } from 'react'
 import { useFieldText, useUnits } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { type UnitCode, type UnitReading, unitReadingSchema } from '~core/job/unit-ledger'
+import { type ReadTime, type UnitCode, type UnitReading, unitReadingSchema } from '~core/job/unit-ledger'
 import type { LiveName } from '~core/scan-tool/lines'
 import { readQuantity } from '~core/units/units'
+import type { Position } from '~core/vehicle/schema'
 import { CodesRows } from './codes-rows'
 import { ReadTool } from './read-tool'
+import { WheelsWorked } from './wheels-worked'
 
-type Props = { unit: string; when: 'before' | 'after'; act: (act: FloorAct) => void }
+type Props = { unit: string; when: ReadTime; positions: readonly Position[]; act: (act: FloorAct) => void }
 
-const pressures = {
-  restKPa: 'Pressure sensor, nobody on the pedal',
-  pressedKPa: 'Under a firm foot',
-  leftKPa: 'Front left, firm foot (may be left out)',
-  rightKPa: 'Front right, firm foot (may be left out)',
+const figures = {
+  restKPa: { label: 'Pressure sensor, nobody on the pedal', of: 'pressure' },
+  pressedKPa: { label: 'Under a firm foot', of: 'pressure' },
+  leftKPa: { label: 'Front left, firm foot (may be left out)', of: 'pressure' },
+  rightKPa: { label: 'Front right, firm foot (may be left out)', of: 'pressure' },
+  pedalMm: { label: 'The pedal went down, firm foot (may be left out)', of: 'length' },
 } as const
-type Pressure = keyof typeof pressures
-const pressureNames = Object.keys(pressures) as Pressure[]
+type Figure = keyof typeof figures
+const figureNames = Object.keys(figures) as Figure[]
+const pressures: readonly Figure[] = figureNames.filter((name) => figures[name].of === 'pressure')
 
 const calibrations = {
   done: 'Done, the tool says so',
   'none-asked': 'None asked for',
   failed: 'Failed',
 } as const
+const lamps = { out: 'Out', on: 'On' } as const
 
 /** What the unit says of itself, read off the tool or typed from its screen. */
-export function ReadingForm({ unit, when, act }: Props) {
+export function ReadingForm({ unit, when, positions, act }: Props) {
   const units = useUnits()
   const text = useFieldText()
   const [from, setFrom] = useState<UnitReading['from']>('aloud')
   const [codes, setCodes] = useState<UnitCode[]>([])
-  const [typed, setTyped] = useState<Partial<Record<Pressure, string>>>({})
-  const [volts, setVolts] = useState<number>()
+  const [typed, setTyped] = useState<Partial<Record<Figure, string>>>({})
+  const [said, setSaid] = useState<Pick<UnitReading, 'volts' | 'number' | 'lamp' | 'wheelsKmh' | 'worked'>>(
+    {},
+  )
   const [calibration, setCalibration] = useState<string>('')
   const [noSensor, setNoSensor] = useState(false)
   const [faults, setFaults] = useState<Record<string, string>>({})
@@ -45,21 +52,22 @@ export function ReadingForm({ unit, when, act }: Props) {
   function submit(event: React.FormEvent) {
     event.preventDefault()
     const wrong: Record<string, string> = {}
-    const kPa = Object.fromEntries(
-      pressureNames.flatMap((name) => {
-        const said = (typed[name] ?? '').trim()
-        if (noSensor || said === '') return []
-        const value = readQuantity(said, 'pressure', units.pressure)?.metric
-        if (value === undefined) wrong[name] = `give a number of ${units.pressure}`
+    const values = Object.fromEntries(
+      figureNames.flatMap((name) => {
+        const shown = (typed[name] ?? '').trim()
+        const { of } = figures[name]
+        if ((noSensor && pressures.includes(name)) || shown === '') return []
+        const value = readQuantity(shown, of, units[of])?.metric
+        if (value === undefined) wrong[name] = `give a number of ${units[of]}`
         return [[name, value]]
       }),
     )
     const read = unitReadingSchema.safeParse({
       from,
       codes,
+      ...said,
       ...(calibration && { calibration }),
-      ...kPa,
-      ...(volts !== undefined && { volts }),
+      ...values,
       ...(noSensor && { noSensor }),
     })
     if (!read.success) for (const { path, message } of read.error.issues) wrong[path.join('.')] ??= message
@@ -70,11 +78,11 @@ export function ReadingForm({ unit, when, act }: Props) {
   return (
     <form onSubmit={submit} className="grid gap-4" noValidate>
       <ReadTool
-        onRead={({ codes: read, live, pressed, volts }) => {
-          setVolts(volts)
+        onRead={({ codes: read, live, ...others }, pressed) => {
           setFrom('tool')
           setCodes(read)
-          const shown = (name: LiveName) => text('pressure', live[name]) ?? ''
+          setSaid((before) => ({ ...before, ...others }))
+          const shown = (name: LiveName, of: 'pressure' | 'length' = 'pressure') => text(of, live[name]) ?? ''
           setTyped((before) =>
             pressed
               ? {
@@ -82,6 +90,7 @@ export function ReadingForm({ unit, when, act }: Props) {
                   pressedKPa: shown('pressure'),
                   leftKPa: shown('left'),
                   rightKPa: shown('right'),
+                  pedalMm: shown('pedal', 'length'),
                 }
               : { ...before, restKPa: shown('pressure') },
           )
@@ -89,16 +98,16 @@ export function ReadingForm({ unit, when, act }: Props) {
       />
       <CodesRows codes={codes} faults={faults} onChange={byHand(setCodes)} />
       <div className="grid items-end gap-4 sm:grid-cols-2">
-        {pressureNames.map((name) => (
+        {figureNames.map((name) => (
           <label key={name} className="grid gap-1">
             <span className="field-label">
-              {pressures[name]}, {units.pressure}
+              {figures[name].label}, {units[figures[name].of]}
             </span>
             <input
               className="input"
               inputMode="decimal"
               autoComplete="off"
-              disabled={noSensor}
+              disabled={noSensor && pressures.includes(name)}
               value={typed[name] ?? ''}
               aria-invalid={faults[name] !== undefined || undefined}
               onChange={(event) => byHand(setTyped)({ ...typed, [name]: event.target.value })}
@@ -110,27 +119,51 @@ export function ReadingForm({ unit, when, act }: Props) {
             )}
           </label>
         ))}
-      </div>
-      <label className="choice min-h-12">
-        <input type="checkbox" checked={noSensor} onChange={(event) => setNoSensor(event.target.checked)} />
-        <span>It has no pressure sensor</span>
-      </label>
-      {when === 'after' && (
         <label className="grid gap-1">
-          <span className="field-label">Its calibration</span>
+          <span className="field-label">Its lamp</span>
           <select
             className="input"
-            value={calibration}
-            onChange={(event) => setCalibration(event.target.value)}
+            value={said.lamp ?? ''}
+            onChange={({ target: { value } }) =>
+              byHand(setSaid)({ ...said, lamp: value === 'out' || value === 'on' ? value : undefined })
+            }
           >
             <option value="">Not yet said</option>
-            {Object.entries(calibrations).map(([value, label]) => (
+            {Object.entries(lamps).map(([value, label]) => (
               <option key={value} value={value}>
                 {label}
               </option>
             ))}
           </select>
         </label>
+        {when === 'after' && (
+          <label className="grid gap-1">
+            <span className="field-label">Its calibration</span>
+            <select
+              className="input"
+              value={calibration}
+              onChange={(event) => setCalibration(event.target.value)}
+            >
+              <option value="">Not yet said</option>
+              {Object.entries(calibrations).map(([value, label]) => (
+                <option key={value} value={value}>
+                  {label}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+      </div>
+      <label className="choice min-h-12">
+        <input type="checkbox" checked={noSensor} onChange={(event) => setNoSensor(event.target.checked)} />
+        <span>It has no pressure sensor</span>
+      </label>
+      {when === 'after' && (
+        <WheelsWorked
+          positions={positions}
+          worked={said.worked ?? {}}
+          onChange={(worked) => setSaid({ ...said, worked })}
+        />
       )}
       <button type="submit" className="button button-main">
         Record what it says

@@ -10,7 +10,7 @@ import { withoutProofs } from '../proofs/voids'
 import { bleedDone } from '../selectors'
 import type { JobState } from '../state'
 import { tooSoon } from '../timers'
-import { unitsNotSound } from '../unit-ledger'
+import { pedalDeeper, unitsNotSound } from '../unit-ledger'
 import type { EventKind } from './kind'
 import { heldS, note, short, stamp } from './stamp'
 
@@ -71,6 +71,8 @@ export const checkProved: EventKind<CheckProved> = {
       check.units &&
       unitsNotSound(state, check.units === 'driven' ? state.proofs['road-test']?.at : undefined)
     if (unsound) return unsound
+    const deeper = check.pedalAsBefore && pedalDeeper(state)
+    if (deeper) return deeper
     // What failed is not ticked again: something was done about it first.
     if (state.proofs[check.id]?.passed === false && !event.remedy?.trim()) return fact('remedy-missing')
     return tooSoon(check.holdS, event.heldS)

@@ -3,7 +3,7 @@ import { fact } from '../../base/decision'
 import { partsOf } from '../../vehicle/parts'
 import { passedFrom, withoutProofs } from '../proofs/voids'
 import { bleedDone } from '../selectors'
-import { readingWrong, unitReadingSchema } from '../unit-ledger'
+import { readingWrong, readTimes, unitReadingSchema } from '../unit-ledger'
 import type { EventKind } from './kind'
 import { short, stamp } from './stamp'
 
@@ -11,8 +11,7 @@ export const unitReadSchema = z.object({
   ...stamp,
   type: z.literal('unit-read'),
   unit: short,
-  /** As it came in, or once the bleed is done. */
-  when: z.enum(['before', 'after']),
+  when: z.enum(readTimes),
   reading: unitReadingSchema,
   /** What had been proved and says that the units are sound, or rests on that. Worked out where this says otherwise. */
   voids: z.array(short).max(100).optional(),
@@ -29,10 +28,12 @@ export const unitRead: EventKind<UnitRead> = {
   undo: true,
   refuse(state, { unit, when }) {
     if (!partsOf(state.vehicle, 'control-unit').some(({ id }) => id === unit)) return fact('no-such-unit')
-    return when === 'after' && !(state.run && bleedDone(state)) ? fact('not-bled') : undefined
+    if (when === 'before') return undefined
+    if (!(state.run && bleedDone(state))) return fact('not-bled')
+    return when === 'driven' && !state.proofs['road-test']?.passed ? fact('not-driven') : undefined
   },
   complete(state, { voids: _sent, ...event }) {
-    const wrong = event.when === 'after' && readingWrong(state, event.unit, event.reading)
+    const wrong = event.when !== 'before' && readingWrong(state, event.unit, event.reading, event.when)
     const voids = wrong ? passedFrom(state, ({ units }) => units !== undefined) : []
     return { ...event, ...(voids.length > 0 && { voids }) }
   },

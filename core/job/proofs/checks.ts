@@ -54,6 +54,8 @@ export type ProofCheck = {
   wheelNuts?: true
   /** It says that the control units are sound, by what they said of themselves; `driven`: since the road test. */
   units?: 'now' | 'driven'
+  /** It says that the pedal is as it was before a unit worked: not while it was measured deeper. */
+  pedalAsBefore?: true
   /** What it rests on: not passed before these have, of those that the vehicle needs. */
   restsOn?: readonly string[]
   /** Where a failure leads. */
@@ -280,6 +282,7 @@ const checks: readonly ProofCheck[] = [
   lookedAgain('heat', { restsOn: ['road-test'], way: 'find-fault', complaint: 'drag-one' }),
   {
     id: 'unit-worked',
+    pedalAsBefore: true,
     complaint: 'soft-pedal',
     restsOn: ['low-speed'],
     way: 'bleed-again',

@@ -174,6 +174,17 @@ export const job: Words = {
   'unit-faces-damaged': 'The plug faces of the {name} are not clean and whole: it is not powered.',
   'unit-numbers-differ':
     '{^name}: {new} is fitted where {old} came out. It is not powered unless the maker says that it may be.',
+  'not-driven': 'Read it after the road test has passed.',
+  'unit-says-other':
+    '{^name} says of itself that it is {says}, and {plate} is written on its plate: find out which it is.',
+  'unit-lamp-on': 'The lamp of the {name} is on.',
+  'unit-lamp-unsaid': 'Say whether the lamp of the {name} is out after the drive.',
+  'unit-wheels-crossed':
+    'Worked by the tool, the valves of the {wheel} wheel let another wheel go: lines or plugs are crossed, or the unit is another vehicle’s.',
+  'unit-wheel-dead': 'Worked by the tool, the valves of the {wheel} wheel did nothing.',
+  'unit-wheel-turns': 'The {wheel} wheel stands, and the {name} says that it turns.',
+  'unit-pedal-deeper':
+    'The pedal goes {travelMm} deeper than before the unit worked, {limitMm} at most, from memory: air came out of its closed branches. Bleed again, with the routine.',
   'unit-not-read': 'Read the {name} after the work first: on the job’s Unit page.',
   'unit-read-again': 'Read the {name} again: what it said was before the drive.',
   'unit-codes-left': '{^name} still has {codes}. A code that stays or returns keeps the job open.',

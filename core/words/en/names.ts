@@ -47,6 +47,7 @@ export const names: Words = {
   'awaits-level-at-max': 'Wait until the level stands at MAX.',
   'unit-before': 'as it came in',
   'unit-after': 'after the work',
+  'unit-driven': 'after the drive',
   'unit-new': 'new',
   'unit-used': 'used',
   'unit-repaired': 'repaired',

@@ -159,7 +159,7 @@ export const proofs: Readonly<Record<string, ProofWords>> = {
   },
   'unit-worked': {
     title: 'Firm after the unit has worked',
-    how: 'After the unit’s first action: still firm (or its own check still passed), no new code.',
+    how: 'After the unit’s first action: still firm (or its own check still passed), no new code. Read on the Unit page before and after the drive, the pedal is compared.',
     fails: 'Air came out of a closed branch: base bleed again.',
   },
   'level-again': {
