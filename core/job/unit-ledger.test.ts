@@ -95,13 +95,10 @@ describe('the proof that a unit is sound', () => {
     expect(job.wait(60).do(reads(sound)).refusal(again)).toBeUndefined()
   })
 
-  const driven = (more: Partial<UnitReading>) =>
-    ({
-      type: 'unit-read',
-      unit,
-      when: 'driven',
-      reading: { from: 'tool', codes: [], lamp: 'out', ...more },
-    }) as const
+  const driven = (more: Partial<UnitReading>) => {
+    const reading: UnitReading = { from: 'tool', codes: [], lamp: 'out', ...more }
+    return { type: 'unit-read' as const, unit, when: 'driven' as const, reading }
+  }
 
   test('after the drive it is read for its codes and its lamp, and not before there was one', () => {
     const again = { type: 'check-proved', check: 'units-after-drive', passed: true, note: '' } as const
