@@ -2,7 +2,7 @@ import { type APIRequestContext, expect, type Locator, type Page } from '@playwr
 import { newId } from '~/lib/ids'
 import { applyEvent } from '~core/job/apply'
 import { carefulAct } from '~core/job/careful'
-import type { JobEvent } from '~core/job/events'
+import type { FloorEvent, JobEvent, Unstamped } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import { fromWire } from '~core/job/wire'
 import type { TechniqueId } from '~core/technique/technique'
@@ -170,11 +170,18 @@ export async function record(
   return { event, length: (await answer.json()).length }
 }
 
+/** Whoever works at a vehicle beside the job: what is written down, and what is done to the vehicle then. */
+export type Hands = {
+  writes: (act: Unstamped<FloorEvent>, state: JobState) => Promise<Unstamped<FloorEvent>>
+  did: (event: FloorEvent, after: JobState) => Promise<void>
+}
+
 /** Go on as a careful technician would until something is so, or nothing is left to do; then look at the bay. */
 export async function goOnUntil(
   page: Page,
   job: string,
   reached: (state: JobState) => boolean = () => false,
+  hands?: Hands,
 ): Promise<void> {
   const here = new URL(page.url())
   let state = await stateOf(page.request, job)
@@ -185,9 +192,11 @@ export async function goOnUntil(
     const applied = applyEvent(state, event)
     // What is reckoned here is what the server has, unless somebody else acted too.
     state = applied.ok && applied.state.length === length ? applied.state : await stateOf(page.request, job)
+    await hands?.did(event as FloorEvent, state)
   }
   while (!reached(state)) {
-    const act = carefulAct(state)
+    const careful = carefulAct(state)
+    const act = careful && hands ? await hands.writes(careful, state) : careful
     if (!act) break
     const takesS = act.type === 'step-done' ? (act.heldS ?? act.tookS) : undefined
     if (act.type === 'step-done' && takesS !== undefined) {

@@ -86,6 +86,14 @@ const SHOWS: readonly (readonly [number, Bubbles])[] = [
   [0.01, 'froth'],
 ]
 
+/** A light foot while a port is cracked, N. @source from memory */
+const PORT_N = 100
+/** Ports of a cylinder are worked at like bleeders: by its own foot, from its own reservoir. */
+const portsOf = (vehicle: Vehicle): [string, Feed][] =>
+  partsOf(vehicle, 'master-cylinder').flatMap(({ id: cylinder, chambers, fedBy }) =>
+    chambers.map(({ id }): [string, Feed] => [id, { reservoir: fedBy, foot: { cylinder, effortN: PORT_N } }]),
+  )
+
 /** Air that it holds as it comes in, by part or line, and in the closed branches of a unit, mL. */
 export type HeldAir = { airMl?: Record<string, number>; closedAirMl?: Record<string, number> }
 
@@ -100,6 +108,8 @@ export class PracticeVehicle {
   private heldForTool: string | undefined
   private speed = 1
   private strokes = false
+  /** The unit whose pump and valves work while a bleeder stands open. */
+  private unitWorks: string | undefined
   /** Time that went by since the last whole stroke, s. */
   private owedS = 0
   private looks: readonly Look[] = []
@@ -126,21 +136,24 @@ export class PracticeVehicle {
       },
       faults: hides.faults(vehicle),
     })
-    this.feeds = feedsOf(vehicle)
+    this.feeds = new Map([...feedsOf(vehicle), ...portsOf(vehicle)])
   }
 
   /** Let so many seconds of the page go by. */
   pass(seconds: number): void {
     const left = Math.min(MOST_AT_ONCE_S, seconds) * this.speed
     const foot = this.point === undefined ? undefined : this.feeds.get(this.point)?.foot
+    const works = this.open.size > 0 ? this.unitWorks : undefined
     if (!this.strokes || this.open.size === 0 || !foot) {
-      if (left > 0) this.rig.do({ do: 'wait', for: left })
+      if (left > 0)
+        this.rig.do(works === undefined ? { do: 'wait', for: left } : { do: 'cycle', unit: works, for: left })
       this.owedS = 0
       return
     }
     // A stroke is whole: what is too little for one counts for the next.
     for (this.owedS += left; this.owedS >= STROKE_S; this.owedS -= STROKE_S) {
       this.rig.do({ do: 'press', ...foot, overS: 0.5, for: STROKE_S / 2 })
+      if (works !== undefined) this.rig.do({ do: 'cycle', unit: works, for: STROKE_S / 2 })
       this.rig.do({ do: 'release', cylinder: foot.cylinder, overS: 0.5, for: STROKE_S / 2 })
     }
   }
@@ -186,6 +199,9 @@ export class PracticeVehicle {
     this.heldForTool = undefined
   }
 
+  private isPort = (id: string): boolean =>
+    this.rig.assembly.outlets.some((outlet) => outlet.id === id && outlet.kind === 'joint')
+
   /** Hands as the call has them now. */
   private take({ run, planned }: JobState): void {
     const stageRun = run && currentStage(run)
@@ -209,9 +225,18 @@ export class PracticeVehicle {
       ...(step?.open && point !== undefined ? [point] : []),
     ])
     const hose = technique === 'check-valve' ? 'check-valve' : 'under-fluid'
-    for (const bleeder of this.open) if (!opens.has(bleeder)) this.rig.do({ do: 'close', bleeder, for: 0.2 })
-    for (const bleeder of opens)
-      if (!this.open.has(bleeder)) this.rig.do({ do: 'open', bleeder, turns: 0.5, hose, for: 0.1 })
+    for (const id of this.open)
+      if (!opens.has(id))
+        this.rig.do(
+          this.isPort(id) ? { do: 'tighten', at: id, for: 0.2 } : { do: 'close', bleeder: id, for: 0.2 },
+        )
+    for (const id of opens)
+      if (!this.open.has(id))
+        this.rig.do(
+          this.isPort(id)
+            ? { do: 'crack', at: id, for: 0.1 }
+            : { do: 'open', bleeder: id, turns: 0.5, hose, for: 0.1 },
+        )
     this.open.clear()
     for (const bleeder of opens) this.open.add(bleeder)
     if (!down && this.pressing !== undefined) {
@@ -230,8 +255,10 @@ export class PracticeVehicle {
         kPa: opens.size > 0 ? (planned?.plan.vacuumKPa ?? 0) : 0,
         for: 0,
       })
-    this.strokes = kind === 'solo'
-    this.speed = way?.drives === 'foot' ? 1 : way?.drives === 'gravity' ? 20 : 4
+    this.strokes = kind === 'solo' || kind === 'pulsed'
+    this.unitWorks =
+      kind === 'unit' || kind === 'pulsed' ? partsOf(this.vehicle, 'control-unit')[0]?.id : undefined
+    this.speed = way?.drives === 'foot' || way?.drives === 'unit' ? 1 : way?.drives === 'gravity' ? 20 : 4
     this.point = point
   }
 

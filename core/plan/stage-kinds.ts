@@ -18,6 +18,8 @@ export type StageTraits = {
   worksAt: 'bleeders' | 'ports' | 'cylinders' | 'nothing'
   /** Whether what comes out must also be of new colour to count as clean. */
   colourCounts: boolean
+  /** After it the reservoir holds new fluid: before that, colour tells nothing of how far a bleeder has come. */
+  bringsNew?: true
   /** Pulls without air in a row that end a place, where that is not the maker's or the shop's number. @source from memory */
   solidPulls?: number
   /** Whether it can go on another way in mid-work. */
@@ -40,9 +42,9 @@ const nothing: StageTraits = {
 const disturbed = { ...nothing, disturbsLevel: true }
 
 export const stageTraits: Record<StageKind, StageTraits> = {
-  'reservoir-exchange': nothing,
-  'wipe-reservoir': nothing,
-  'slow-fill': nothing,
+  'reservoir-exchange': { ...nothing, bringsNew: true },
+  'wipe-reservoir': { ...nothing, bringsNew: true },
+  'slow-fill': { ...nothing, bringsNew: true },
   'bench-bleed': { ...disturbed, worksAt: 'cylinders' },
   'port-bleed': { ...disturbed, worksAt: 'ports', solidPulls: 2, waysOpen: true },
   bleed: { ...nothing, worksAt: 'bleeders', colourCounts: true, waysOpen: true },

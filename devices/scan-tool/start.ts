@@ -141,8 +141,9 @@ app.post('/act', (request, response) => {
 })
 /** What was done to a job, and how the job stands after it: the same is done to the vehicle here. */
 app.post('/follow', (request, response) => {
-  const { event, job, passS } = request.body as { event: FloorEvent; job: WireJob; passS: number }
-  response.json({ ...unit.follow(event, fromWire(job), passS), ...state() })
+  const { event, job, passS } = request.body as { event?: FloorEvent; job?: WireJob; passS: number }
+  if (event && job) unit.follow(event, fromWire(job))
+  response.json({ ...unit.passes(passS), ...state() })
 })
 
 listen(lines, app, {

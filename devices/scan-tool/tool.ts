@@ -10,6 +10,7 @@ export const moods = [
   'goes dark half-way',
   'pump runs on',
   'a door opens',
+  'says so and works nothing',
 ] as const
 export type Mood = (typeof moods)[number]
 
@@ -135,7 +136,8 @@ export class Tool {
       this.unit.pass(seconds)
       return true
     }
-    this.unit.works(seconds)
+    if (mood === 'says so and works nothing') this.unit.pass(seconds)
+    else this.unit.works(seconds)
     running.leftS -= seconds
     this.screen = `runs: ${running.what}, ${Math.max(0, running.leftS).toFixed(0)} s`
     const half = running.leftS < running.ofS / 2

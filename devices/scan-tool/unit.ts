@@ -109,11 +109,14 @@ export class SimulatedUnit {
     return this.openByHand
   }
 
-  /** What was done to a job is done to the vehicle; then some time goes by. @returns what is seen of it */
-  follow(event: FloorEvent, after: JobState, passS: number): Seen {
+  /** What was done to a job is done to the vehicle. */
+  follow(event: FloorEvent, after: JobState): void {
     this.vehicleHere.follow(this.followed ?? after, event, after)
     this.followed = after
-    if (passS > 0) this.vehicleHere.pass(passS)
+  }
+  /** Time goes by with hands and feet where they are. @returns what is seen of it then */
+  passes(seconds: number): Seen {
+    if (seconds > 0) this.vehicleHere.pass(seconds)
     return this.vehicleHere.seen()
   }
   pass(seconds: number): void {

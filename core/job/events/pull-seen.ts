@@ -70,11 +70,12 @@ const MOVED_SHARE = 0.25
 
 /**
  * No bubbles, where colour tells anything the new fluid's own, and fluid that moved: what stands still shows nothing,
- * and finishes nothing.
+ * and finishes nothing. Where the reservoir keeps its old fluid, as in a search for air, what comes is old to the end.
  */
 function isClean(state: Running, { stage }: StageRunState, point: string, event: PullSeen): boolean {
   const { looks } = callOf(stage)
-  const colourCounts = looks.colour && stageTraits[stage.kind].colourCounts
+  const renewed = state.run.stages.some((each) => stageTraits[each.stage.kind].bringsNew)
+  const colourCounts = renewed && looks.colour && stageTraits[stage.kind].colourCounts
   if (event.bubbles !== 'none' || (colourCounts && !looksNew(state, event.colour))) return false
   return !looks.ml || moved(state, stage, point, sinceLookMl(state, event.ml))
 }
