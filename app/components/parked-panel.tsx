@@ -1,7 +1,9 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { showTime } from '~/lib/format'
+import { showTime, upperFirst } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { offFact, stillOff } from '~core/job/off-things'
 import type { JobState, Parked } from '~core/job/state'
 import { useStanding } from './bay/stands-line'
 
@@ -10,6 +12,8 @@ type Props = { state: JobState; parked: Parked; jobId: string; act: (act: FloorA
 /** A parked job: who left it how, and the confirmation without which nothing goes on. */
 export function ParkedPanel({ state, parked, jobId, act }: Props) {
   const stands = useStanding(state)
+  const say = useSay()
+  const away = stillOff(state).map((thing) => say(offFact(thing)))
   const machine = state.standing.up.includes('pressure')
   const [seen, setSeen] = useState<string[]>([])
   const [asLeft, setAsLeft] = useState<boolean>()
@@ -28,6 +32,9 @@ export function ParkedPanel({ state, parked, jobId, act }: Props) {
         <p className="mt-1 text-xl">
           {parked.by?.name ?? 'Somebody'} left it on {showTime(parked.at)}: {parked.why}
         </p>
+        {away.length > 0 && (
+          <p className="mt-1 text-xl font-bold wrap-anywhere">{upperFirst(away.join('; '))}.</p>
+        )}
         {parked.note && <p className="mt-1 text-xl wrap-anywhere">{parked.note}</p>}
       </div>
       <div className="grid gap-4 bg-sheet p-4">

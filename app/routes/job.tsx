@@ -2,6 +2,8 @@ import type { ReactNode } from 'react'
 import { useMemo } from 'react'
 import { Link, Outlet, useMatches } from 'react-router'
 import { AsideNotice } from '~/components/aside-notice'
+import { OffDialog } from '~/components/bay/off-list'
+import { ParkDialog } from '~/components/bay/park-dialog'
 import { JobMenu } from '~/components/job-menu'
 import { ParkedPanel } from '~/components/parked-panel'
 import { RenewedNotice } from '~/components/renewed-notice'
@@ -33,6 +35,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 /** Stations where hands are on the vehicle: while it is parked they show how it stands and nothing else. */
 const AT_THE_VEHICLE = new Set(['routes/bleed', 'routes/prove'])
+
+/** Stations that have no way out of their own: a part may be away before anything is planned. */
+const PARKS_HERE = new Set(['routes/check-in', 'routes/test', 'routes/plan', 'routes/job-unit'])
 
 /** Where a parked job may be looked at, moved or filed as it stands. */
 const NOT_ABOUT_GOING_ON = new Set(['routes/file', 'routes/trace'])
@@ -113,6 +118,12 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
         <AsideNotice jobId={jobId} count={run.aside} />
         <LeaveGuard link={run.link} keeps={run.keeps} waiting={run.waiting} />
         {!(parked && AT_THE_VEHICLE.has(station)) && <Outlet context={{ ...run, jobId } satisfies JobHere} />}
+        {PARKS_HERE.has(station) && !filed && !parked && (
+          <div className="flex flex-wrap gap-3">
+            <OffDialog state={state} act={run.act} />
+            <ParkDialog state={state} act={run.act} />
+          </div>
+        )}
       </div>
     </>
   )

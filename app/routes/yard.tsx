@@ -2,11 +2,14 @@ import { Link } from 'react-router'
 import { BackupLine } from '~/components/kept-panel'
 import { stationName } from '~/components/station-pipe'
 import { database } from '~/context'
+import type { Database } from '~/db/database.server'
 import { dueNext } from '~/db/due.server'
-import { openJobs } from '~/db/jobs.server'
+import { findJob, type JobRow, openJobs } from '~/db/jobs.server'
 import { counted, showDate, showMoment } from '~/lib/format'
 import { lastBackup } from '~/lib/kept.server'
+import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
+import { offFact, stillOff } from '~core/job/off-things'
 import { stations } from '~core/job/state'
 import type { Route } from './+types/yard'
 
@@ -15,10 +18,32 @@ const SHOWN = 8
 
 export async function loader({ context }: Route.LoaderArgs) {
   const db = context.get(database)
-  return { jobs: await openJobs(db), due: await dueNext(db, SHOWN), day: today(), backup: lastBackup() }
+  const jobs = await openJobs(db)
+  return {
+    jobs,
+    away: await partsAway(db, jobs),
+    due: await dueNext(db, SHOWN),
+    day: today(),
+    backup: lastBackup(),
+  }
 }
 
-export default function Yard({ loaderData: { jobs, due, day, backup } }: Route.ComponentProps) {
+/** Of parked jobs what is away for repair, and when it is expected back. */
+async function partsAway(db: Database, jobs: readonly JobRow[]) {
+  const parked = await Promise.all(
+    jobs
+      .filter(({ parked_at }) => parked_at !== null)
+      .map(async ({ id }) => ({ id, state: await findJob(db, id) })),
+  )
+  return parked.flatMap(({ id, state }) =>
+    (state ? stillOff(state) : []).flatMap((off) =>
+      off.away ? [{ id, says: offFact(off), backOn: off.away.backOn }] : [],
+    ),
+  )
+}
+
+export default function Yard({ loaderData: { jobs, away, due, day, backup } }: Route.ComponentProps) {
+  const say = useSay()
   return (
     <>
       <title>Yard · Ruddy Siphon</title>
@@ -64,6 +89,14 @@ export default function Yard({ loaderData: { jobs, due, day, backup } }: Route.C
                           Parked {showMoment(job.parked_at)}
                         </strong>
                       )}
+                      {away
+                        .filter(({ id }) => id === job.id)
+                        .map(({ says, backOn }) => (
+                          <strong key={say(says)}>
+                            {backOn !== undefined && backOn < day && '● overdue: '}
+                            {say(says)}
+                          </strong>
+                        ))}
                       <span className="text-sm text-quiet">last touched {showMoment(job.updated_at)}</span>
                     </Link>
                   </li>

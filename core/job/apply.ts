@@ -3,6 +3,7 @@ import { copyOfJob } from './copies'
 import { eventKindOf, type JobEvent, readEvent, UnreadableLog } from './events'
 import { openedState } from './events/job-opened'
 import type { EventKind } from './events/kind'
+import { hydraulicsOpenAt, offFact } from './off-things'
 import { handsOn } from './selectors'
 import { type JobState, type Undoable, type UndoKey, undoKeys } from './state'
 
@@ -46,6 +47,8 @@ function refusalOf(state: JobState, kind: EventKind, event: JobEvent): Notice | 
   if (state.parked && !kind.whileParked) return fact('job-parked')
   if (kind.needs && !state.run) return fact('no-plan')
   if (kind.needs === 'plate' && !handsOn(state)) return fact('plate-not-confirmed')
+  const off = kind.movesFluid && hydraulicsOpenAt(state)
+  if (off) return fact('part-is-off', { what: offFact(off) })
   return kind.refuse(state, event)
 }
 

@@ -8,6 +8,7 @@ import type { FloorEvent, Unstamped } from './events'
 import { jointState, jointSteps, nextFor, notDry } from './joints'
 import { levelFirst, notAtMax, portsBare, pourFirst, pourSoon, watchReservoirs } from './levels'
 import { lookFirst, lookSpeaksFor } from './looks'
+import { hydraulicsOpenAt } from './off-things'
 import {
   callKindOf,
   callNow,
@@ -53,6 +54,8 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const { run, vehicle } = state
   const stageRun = run && currentStage(run)
   if (!run || !stageRun || state.parked || state.filed) return undefined
+  const off = hydraulicsOpenAt(state)
+  if (off) return { type: 'put-back', off: off.id }
   if (bleedDone(state)) return lastFill(state) ?? jointAct(state)
   const [open] = state.standing.open
   if (open && run.call !== 'rest' && openPoints(run).length > 0) {

@@ -30,8 +30,9 @@ const firstDials: Dials = { ignition: true, volts: 12.6, restKPa: 0, number: 'CU
 
 /** Below this it starts nothing. @source from memory */
 export const LEAST_VOLTS = 11.5
-/** A firm foot on the simulated pedal, N. */
+/** A firm foot on the simulated pedal, and a firm hand at a lever, N. @source from memory */
 const FIRM_N = 250
+const FIRM_HAND_N = 80
 /** Its valves move for so long when it is powered, and when it works on the road. @source from memory */
 const SELF_TEST_S = 3
 
@@ -92,10 +93,16 @@ export class SimulatedUnit {
 
   press(pressed: boolean): void {
     this.isPressed = pressed
-    for (const { id: cylinder } of partsOf(this.vehicle, 'master-cylinder'))
+    for (const { id: cylinder, actuator } of partsOf(this.vehicle, 'master-cylinder'))
       this.rig.do(
         pressed
-          ? { do: 'press', cylinder, effortN: FIRM_N, overS: 0.3, for: 1 }
+          ? {
+              do: 'press',
+              cylinder,
+              effortN: actuator === 'pedal' ? FIRM_N : FIRM_HAND_N,
+              overS: 0.3,
+              for: 1,
+            }
           : { do: 'release', cylinder, overS: 0.3, for: 1 },
       )
   }

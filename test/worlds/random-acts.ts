@@ -57,7 +57,12 @@ export function randomAct(state: JobState, chance: Chance): Act {
       joint: chance.of([...jointsOf(state).map(({ id }) => id), 'nobody']),
       is: chance.of([...jointSteps, 'wet']),
     }),
-    () => ({ type: 'taken-off', thing: chance.of([...offKinds, 'roof']), where: 'rear left' }),
+    () => ({
+      type: 'taken-off',
+      thing: chance.of([...offKinds, 'roof']),
+      where: 'rear left',
+      ...(chance.yes(0.5) && { capped: true }),
+    }),
     () => ({ type: 'put-back', off: stillOff(state)[0]?.id ?? 'nobody' }),
     () => ({ type: 'tank-read', ml }),
     () => ({

@@ -3,7 +3,7 @@ import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { fact } from '~core/base/decision'
-import { offFact, offKinds, stillOff, waitsFor } from '~core/job/off-things'
+import { awaySchema, offFact, offKinds, opensHydraulics, stillOff, waitsFor } from '~core/job/off-things'
 import { proofFact } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'
 import { BayDialog } from './bay-dialog'
@@ -37,20 +37,23 @@ function OffList({ state, act }: Props) {
         />
       </label>
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
-        {offKinds.map((thing) => (
-          <button
-            key={thing}
-            type="button"
-            className="button min-h-[56px]"
-            onClick={() => {
-              act({ type: 'taken-off', thing, where: where.trim() })
-              setWhere('')
-            }}
-          >
-            {upperFirst(say(fact(`off-${thing}`)))} off
-          </button>
-        ))}
+        {offKinds
+          .filter((thing) => !opensHydraulics(thing))
+          .map((thing) => (
+            <button
+              key={thing}
+              type="button"
+              className="button min-h-[56px]"
+              onClick={() => {
+                act({ type: 'taken-off', thing, where: where.trim() })
+                setWhere('')
+              }}
+            >
+              {upperFirst(say(fact(`off-${thing}`)))} off
+            </button>
+          ))}
       </div>
+      <PartOff act={act} />
       <h3 className="text-lg font-bold">
         {off.length === 0 ? 'Nothing is off.' : 'Goes back in this order'}
       </h3>
@@ -82,5 +85,79 @@ function OffList({ state, act }: Props) {
         })}
       </ol>
     </div>
+  )
+}
+
+/** A part that leaves the hydraulics open: its ports are capped, and it may leave the shop for a while. */
+function PartOff({ act }: Pick<Props, 'act'>) {
+  const say = useSay()
+  const [fault, setFault] = useState<string>()
+  function submit(event: React.FormEvent<HTMLFormElement>) {
+    event.preventDefault()
+    const said = new FormData(event.currentTarget)
+    const text = (name: string) => String(said.get(name) ?? '').trim()
+    const away = awaySchema.safeParse({
+      to: text('to'),
+      ...(text('backOn') !== '' && { backOn: text('backOn') }),
+    })
+    const goesAway = text('to') !== '' || text('backOn') !== ''
+    const wrong = goesAway && !away.success ? away.error.issues[0]?.message : undefined
+    const capped = said.get('capped') === 'on'
+    const why = wrong ?? (capped ? undefined : 'cap every port that it leaves open, and say so')
+    setFault(why)
+    if (why !== undefined) return
+    act({
+      type: 'taken-off',
+      thing: text('part'),
+      where: text('partWhere'),
+      capped: true,
+      ...(goesAway && away.success && { away: away.data }),
+    })
+    event.currentTarget.reset()
+  }
+  return (
+    <details>
+      <summary className="min-h-12 cursor-pointer py-3 font-bold">
+        A part that leaves the hydraulics open, here or away for repair
+      </summary>
+      <form onSubmit={submit} className="grid gap-3" noValidate>
+        <div className="grid gap-3 sm:grid-cols-2">
+          <label className="grid gap-1">
+            <span className="field-label">Which part</span>
+            <select name="part" className="input min-h-[56px]">
+              {offKinds.filter(opensHydraulics).map((thing) => (
+                <option key={thing} value={thing}>
+                  {upperFirst(say(fact(`off-${thing}`)))}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="grid gap-1">
+            <span className="field-label">Where it sat</span>
+            <input name="partWhere" className="input min-h-[56px]" maxLength={120} autoComplete="off" />
+          </label>
+          <label className="grid gap-1">
+            <span className="field-label">Sent to (empty: it stays here)</span>
+            <input name="to" className="input min-h-[56px]" maxLength={200} autoComplete="off" />
+          </label>
+          <label className="grid gap-1">
+            <span className="field-label">Expected back on</span>
+            <input name="backOn" type="date" className="input min-h-[56px]" />
+          </label>
+        </div>
+        <label className="choice min-h-[72px]">
+          <input type="checkbox" name="capped" />
+          Every port that it leaves open is capped
+        </label>
+        {fault !== undefined && (
+          <p role="alert" className="fault">
+            Not yet: {fault}.
+          </p>
+        )}
+        <button type="submit" className="button min-h-[56px]">
+          It is off
+        </button>
+      </form>
+    </details>
   )
 }

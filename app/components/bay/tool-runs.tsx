@@ -46,14 +46,14 @@ export function ToolRuns({ asked, label, onRuns, onDone, act }: Props) {
       if (said.says !== 'runs') return
       setPrompt((before) => (since === undefined ? before : 'It still runs.'))
       if (since !== undefined) return
-      since = Date.now()
+      since = performance.now()
       onRuns()
     }
     try {
       const last = await askScanTool(asked, hear, own.signal)
       const why = stoppedBy(last)
       if (why) setStopped(why)
-      else onDone(since === undefined ? undefined : (Date.now() - since) / 1000)
+      else onDone(since === undefined ? undefined : (performance.now() - since) / 1000)
     } catch {
       if (!own.signal.aborted)
         setStopped({ says: 'The program does not answer. Look at the tool’s own screen.', why: 'tool-died' })

@@ -16,7 +16,7 @@ const figures = {
   pressedKPa: { label: 'Under a firm foot', of: 'pressure' },
   leftKPa: { label: 'Front left, firm foot (may be left out)', of: 'pressure' },
   rightKPa: { label: 'Front right, firm foot (may be left out)', of: 'pressure' },
-  pedalMm: { label: 'The pedal went down, firm foot (may be left out)', of: 'length' },
+  pedalMm: { label: 'Pedal down at the third firm press (may be left out)', of: 'length' },
 } as const
 type Figure = keyof typeof figures
 const figureNames = Object.keys(figures) as Figure[]

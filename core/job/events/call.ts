@@ -185,6 +185,7 @@ export const call: EventKind<Call> = {
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',
+  movesFluid: true,
   refuse: refuseOnRun(refuse),
   complete,
   apply: onRun(apply),

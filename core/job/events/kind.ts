@@ -34,6 +34,8 @@ export type EventKind<E extends Any = Any> = {
   onceFiled?: true
   /** What must stand before it: a plan, or also the plate compared under it. */
   needs?: 'plan' | 'plate'
+  /** It presses, fills or bleeds: never while a part is off that leaves the hydraulics open. */
+  movesFluid?: true
   /** Why it cannot be now; undefined where it can. */
   refuse(state: JobState, event: E): Notice | undefined
   complete?(state: JobState, event: E): E

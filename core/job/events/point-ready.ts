@@ -15,6 +15,7 @@ export const pointReady: EventKind<z.output<typeof pointReadySchema>> = {
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',
+  movesFluid: true,
   refuse: refuseOnRun((state, event) => {
     const here = placeNow(state)
     if ('refusal' in here) return here.refusal

@@ -48,8 +48,9 @@ function refuse(state: Running, event: StepDone) {
 function notAwaited({ awaits, leastS }: Step, { awaited, tookS }: StepDone): Notice | undefined {
   if (awaited !== awaits) return fact('not-awaited')
   // Before it can have come nobody has seen it.
-  return leastS !== undefined && (tookS ?? 0) < leastS
-    ? fact('wait-too-short', { leftS: Math.ceil(leastS - (tookS ?? 0)) })
+  const took = Math.max(0, tookS ?? 0)
+  return leastS !== undefined && took < leastS
+    ? fact('wait-too-short', { leftS: Math.ceil(leastS - took) })
     : undefined
 }
 
@@ -170,6 +171,7 @@ export const stepDone: EventKind<StepDone> = {
   madeAt: 'vehicle',
   undo: true,
   needs: 'plate',
+  movesFluid: true,
   refuse: refuseOnRun(refuse),
   complete,
   apply: onRun(apply),

@@ -1,5 +1,14 @@
 import type { Words } from '../say'
 
+const months = 'January February March April May June July August September October November December'.split(
+  ' ',
+)
+/** A calendar day like 2026-03-31, in full. */
+function dayInFull(day: string): string {
+  const [year, month, date] = day.split('-').map(Number)
+  return `${date} ${months[(month ?? 1) - 1]} ${year}`
+}
+
 /** Refusals, reports and what is to be done at a place, while a job is under way. */
 export const job: Words = {
   // Refusals
@@ -293,8 +302,21 @@ export const job: Words = {
   'off-hose-clip': 'hose clip',
   'off-trim': 'trim, liner',
   'off-battery': 'battery',
-  'off-thing': ({ what, where }, say) =>
-    where === '' ? say.value('what', what) : `${say.value('what', what)}, ${where}`,
+  'off-unit': 'control unit',
+  'off-cylinder': 'cylinder',
+  'off-brake': 'brake',
+  'off-line': 'line or hose',
+  'off-thing': ({ what, where, to, backOn }, say) =>
+    [
+      say.value('what', what),
+      ...(where === '' ? [] : [String(where)]),
+      ...(to === undefined ? [] : [`away at ${to}`]),
+      ...(backOn === undefined ? [] : [`expected back on ${dayInFull(String(backOn))}`]),
+    ].join(', '),
+  'off-while-open': 'Close every bleeder and bring the call to its end first.',
+  'ports-not-capped':
+    'Cap every port that it leaves open first, and say so: fluid runs out, dirt and air go in.',
+  'part-is-off': 'Nothing is pressed, filled or bled while this is off: {what}.',
   'no-such-thing': 'That is not on the list of what comes off.',
   'not-off': 'That is back already, or was never off.',
   'off-waits': 'It stays off until this is proved: {proof}.',
