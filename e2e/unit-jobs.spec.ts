@@ -45,7 +45,7 @@ async function fitted(page: Page, job: string, { number, origin }: { number: str
 }
 
 // Whole jobs: three hundred pulls and more each.
-test.setTimeout(300_000)
+test.setTimeout(600_000)
 
 test('crossed calls drew air in; wheel by wheel by the unit takes it out, and it is filed', async ({
   page,

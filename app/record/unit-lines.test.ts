@@ -29,3 +29,21 @@ test('a record tells what was fitted, by whom, and what the unit said before and
     'ESC unit read as it came in: C214 Pump supply (present) (Una Brack)',
   ])
 })
+
+test('it tells what a routine brought beside what was reckoned, and all that was read after the drive', () => {
+  const van = vehicleFrom(structuredClone(examples['electric-post-van']?.file))
+  const job = ScriptedJob.planned(
+    van,
+    { reason: 'repair', replaced: ['unit'] },
+    ['two-person', 'control-unit'],
+    300,
+  )
+  job.bledToTheEnd().proved().wait(60)
+  const reading = { from: 'tool', codes: [], lamp: 'out', pedalMm: 61, number: 'CU 70-114' } as const
+  job.do({ type: 'unit-read', unit: 'unit', when: 'driven', reading: { ...reading, codes: [] } })
+  const lines = unitLines(job.state, sayMetric)
+  expect(lines.at(-1)).toMatch(/^Its routine brought \d+ mL; reckoned were \d+ mL$/)
+  expect(lines.find((line) => line.includes('after the drive'))).toContain(
+    'no codes, says that it is CU 70-114, pedal 61 mm down, lamp out',
+  )
+})

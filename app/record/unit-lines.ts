@@ -1,39 +1,31 @@
+import { readingFigures } from '~/lib/unit-words'
 import { fact } from '~core/base/decision'
 import type { JobState } from '~core/job/state'
-import type { UnitLedger } from '~core/job/unit-ledger'
+import { type ReadTime, readTimes, type UnitLedger } from '~core/job/unit-ledger'
 import { partFact, partsOf } from '~core/vehicle/parts'
 import type { Say } from '~core/words'
 
-const calibrations = {
-  done: 'calibrated',
-  'none-asked': 'no calibration asked for',
-  failed: 'CALIBRATION FAILED',
-} as const
-
-/** What was changed on each control unit, and what it said of itself before and after. */
-export function unitLines({ vehicle, units = {} }: JobState, say: Say): string[] {
+/** What was changed on each control unit, what it said of itself each time, and what its routine brought. */
+export function unitLines({ vehicle, units = {}, run }: JobState, say: Say): string[] {
   const { show } = say
   const by = ({ by: person }: { by?: { name: string } }) => (person ? ` (${person.name})` : '')
-  const read = (name: string, when: 'before' | 'after', reading: UnitLedger['before']) => {
+  const read = (name: string, when: ReadTime, reading: UnitLedger['before']) => {
     if (!reading) return []
-    const { codes, restKPa, pressedKPa, noSensor, calibration } = reading
-    const parts = [
-      say(
-        fact('event-unit-read', {
-          unit: name,
-          when: fact(`unit-${when}`),
-          codes: codes.map(({ code, says, is }) => `${code} ${says} (${is})`),
-          restKPa,
-        }),
-      ),
-      ...(pressedKPa === undefined ? [] : [`${show('pressure', pressedKPa)} under a firm foot`]),
-      ...(noSensor ? ['no pressure sensor'] : []),
-      ...(calibration ? [calibrations[calibration]] : []),
-    ]
-    return [`${parts.join(', ')}${by(reading)}`]
+    const { codes } = reading
+    const head = fact('event-unit-read', {
+      unit: name,
+      when: fact(`unit-${when}`),
+      codes: codes.map(({ code, says, is }) => `${code} ${says} (${is})`),
+    })
+    return [`${[say(head), ...readingFigures(reading, show, say)].join(', ')}${by(reading)}`]
   }
-  return partsOf(vehicle, 'control-unit').flatMap((part) => {
-    const { before, after, fitted } = units[part.id] ?? {}
+  const routines = (run?.stages ?? []).flatMap(({ stage, tally }) =>
+    stage.kind === 'control-unit' && stage.order.length > 0
+      ? [say(fact('routine-brought', { outMl: tally.outMl, reckonedMl: stage.ml }))]
+      : [],
+  )
+  const changed = partsOf(vehicle, 'control-unit').flatMap((part) => {
+    const { fitted, ...readings } = units[part.id] ?? {}
     const name = say(partFact(part))
     return [
       ...(fitted
@@ -41,8 +33,8 @@ export function unitLines({ vehicle, units = {} }: JobState, say: Say): string[]
             `${say(fact('event-unit-fitted', { unit: name, old: fitted.oldNumber, new: fitted.newNumber, origin: fact(`unit-${fitted.origin}`) }))}, plug faces ${fitted.faces}${fitted.makersWord ? `; the maker: ${fitted.makersWord}` : ''}${by(fitted)}`,
           ]
         : []),
-      ...read(name, 'before', before),
-      ...read(name, 'after', after),
+      ...readTimes.flatMap((when) => read(name, when, readings[when])),
     ]
   })
+  return [...changed, ...routines]
 }

@@ -117,6 +117,9 @@ function moves(
     at('foot', 'the foot is held down already; give a step with foot "release" first')
   if (foot === 'hold') stands.held = i
   if (foot === 'release') stands.held = undefined
+  // One step says one of them; and what it sets up and takes away at once would never be done.
+  if (unplugs !== undefined && plugsBack !== undefined)
+    at('plugsBack', 'give it a later step of its own: this one unplugs something')
   if (unplugs !== undefined) {
     if (stands.unplugged.has(unplugs)) at('unplugs', 'it is unplugged already')
     stands.unplugged.set(unplugs, i)

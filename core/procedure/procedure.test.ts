@@ -36,6 +36,11 @@ describe('what a procedure may not say', () => {
       [{ who: 'tool', plugsBack: 'level-sensor' }],
       ['steps.0.plugsBack'],
     ],
+    [
+      'something unplugged and plugged back in one step',
+      [{ who: 'tool', does: 'Go on.', unplugs: 'level-sensor', plugsBack: 'level-sensor' }],
+      ['steps.0.plugsBack'],
+    ],
     ['a bottle that stays on', [{ who: 'wheel', bottle: 'on' }], ['steps.0.bottle']],
     ['a foot that is not in the cab', [{ who: 'tool', foot: 'pump' }], ['steps.0.who']],
     [

@@ -8,6 +8,7 @@ import { falseBubbles } from './false-bubbles'
 import { farOver } from './far-over'
 import { froth } from './froth'
 import { noFlow } from './no-flow'
+import { routineLittle } from './routine-little'
 import { slowFlow } from './slow-flow'
 import { tankLow } from './tank-low'
 import type { Finding, Watcher } from './watch'
@@ -15,7 +16,16 @@ import type { Finding, Watcher } from './watch'
 export type { Finding } from './watch'
 
 /** Everything that is watched, the most urgent first. A new one is one file and one line here. */
-const watchers: readonly Watcher[] = [tankLow, drawnShort, noFlow, slowFlow, falseBubbles, farOver, froth]
+const watchers: readonly Watcher[] = [
+  tankLow,
+  drawnShort,
+  noFlow,
+  slowFlow,
+  falseBubbles,
+  farOver,
+  routineLittle,
+  froth,
+]
 
 /** What is worth saying of the place under work now. */
 export function findings(state: JobState): Finding[] {

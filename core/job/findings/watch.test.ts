@@ -2,7 +2,9 @@ import { describe, expect, test } from 'vitest'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import type { Bubbles } from '../../fluid/specs/colour'
+import { examples } from '../../vehicle/examples'
 import { sayMetric } from '../../words'
+import { carefulAct } from '../careful'
 import { findings } from '.'
 import { otherSide } from './slow-flow'
 
@@ -51,6 +53,31 @@ describe('flow against the line’s prediction', () => {
     const job = flowing(expected())
     job.until(({ run }) => run.callAt === 'rl' && run.call === 'open').wait(60)
     expect(codes(look(job, expected() / 4))).toContain('side-slow')
+  })
+})
+
+describe('what a unit’s routine brought, beside what was reckoned', () => {
+  const van = vehicleFrom(structuredClone(examples['electric-post-van']?.file))
+  /** At the base bleed that follows a routine whose every look saw so much of what was reckoned for it. */
+  const broughtShare = (share: number) => {
+    const job = ScriptedJob.planned(van, { reason: 'repair', replaced: ['unit'] }, [
+      'two-person',
+      'control-unit',
+    ])
+    const inRoutine = () => job.run.stages[job.run.stageIndex]?.stage.kind === 'control-unit'
+    job.until(inRoutine)
+    const stage = job.run.stages[job.run.stageIndex]?.stage
+    const eachMl = ((stage?.ml ?? 0) / (stage?.order.length ?? 1)) * share
+    while (inRoutine()) {
+      const act = carefulAct(job.state)
+      if (!act) throw new Error('the routine has an end')
+      job.do(act.type === 'pull-seen' ? { ...act, ml: eachMl, colour: 'new', bubbles: 'none' } : act)
+    }
+    return job.until(({ run }) => run.stages[run.stageIndex]?.stage.kind === 'bleed' && run.call === 'rest')
+  }
+  test('far too little is said before the bleed that would hide it', () => {
+    expect(codes(broughtShare(0.2))).toContain('routine-little')
+    expect(codes(broughtShare(0.9))).not.toContain('routine-little')
   })
 })
 

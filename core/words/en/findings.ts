@@ -15,6 +15,11 @@ export const findings: Words = {
     '{throughMl} through {point}, planned were {targetMl}, and it still brings air. More of the same will not help.',
   'over-with-colour':
     '{throughMl} through {point}, planned were {targetMl}, and it still brings old colour. More of the same will not help.',
+  'routine-little':
+    'The unit’s routine brought {outMl}, reckoned were {reckonedMl}. What it should have carried out of its branches is likely there still.',
+  'look-routine-offered':
+    'Did the tool run the routine of this unit, with power on and nothing on its screen to confirm?',
+  'look-routine-again': 'Run it once more before this bleed: its wheels, the same order.',
   'look-hose-end':
     'Hose end under the fluid, and tight on the nipple? The bleeder open no more than half a turn?',
   'look-joint-draws': 'A joint upstream that draws air: every nut and banjo from here to the cylinder.',

@@ -48,6 +48,7 @@ export const names: Words = {
   'unit-before': 'as it came in',
   'unit-after': 'after the work',
   'unit-driven': 'after the drive',
+  'routine-brought': 'Its routine brought {outMl}; reckoned were {reckonedMl}',
   'unit-new': 'new',
   'unit-used': 'used',
   'unit-repaired': 'repaired',
