@@ -69,6 +69,18 @@ async function rustyLine(job: string) {
   await page.getByText('Recorded.', { exact: true }).waitFor()
 }
 
+/** A unit whose code went and whose pump code came back. */
+async function unitRead(job: string) {
+  const code = { code: 'C214', says: 'Pump supply, low' }
+  const before = { from: 'aloud', codes: [{ ...code, is: 'present' }], number: 'CU 70-114', lamp: 'on' }
+  const after = { ...before, restKPa: 10, pressedKPa: 5200, pedalMm: 61, calibration: 'done' }
+  const codes = [{ ...code, is: 'returned' }]
+  await record(job, { type: 'unit-read', unit: 'unit', when: 'before', reading: before })
+  await record(job, { type: 'unit-read', unit: 'unit', when: 'after', reading: { ...after, codes } })
+  await go(`${job}/unit`)
+  await shot('unit')
+}
+
 async function everyView() {
   await signIn(context.request, server.url)
   await go('/')
@@ -117,7 +129,6 @@ async function everyView() {
   await page.keyboard.press('c')
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'pedal is up' }).click({ timeout: 5000 })
-  await shot('bleed-look')
   await page.setViewportSize({ width: 1280, height: 800 })
   await go('/')
   await record(lhd, { type: 'pull-seen', ml: 9, colour: 'amber', bubbles: 'none' })
@@ -126,6 +137,7 @@ async function everyView() {
   const bled = await stateOf(lhd)
   for (const check of checksFor(bled).slice(0, 9))
     for (const act of carefulProof(bled, check)) await record(lhd, act)
+  await unitRead(lhd)
   await record(lhd, { type: 'check-proved', check: 'joints-dry', passed: false, note: '' })
   await go(`${lhd}/prove`)
   await shot('prove')

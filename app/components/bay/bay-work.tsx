@@ -7,7 +7,7 @@ import type { Phone } from '~core/cab/agree'
 import { levelFirst, reservoirNamed } from '~core/job/levels'
 import { currentPoint, currentStage } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
-import { jointToShut, renews } from '~core/job/standing'
+import { jointToShut, renews, standsUp } from '~core/job/standing'
 import type { JobState, RunState } from '~core/job/state'
 import { amountToMove, currentStep } from '~core/job/steps'
 import { mayNotPower } from '~core/job/unit-ledger'
@@ -125,9 +125,6 @@ function StepPanel({ step, startedAt, mending, away, jobId, state, act }: StepPr
     <div className="grid gap-5">
       <BigLine who={`${who[step.who]}${why}`}>{say(stepFact(step))}</BigLine>
       {mind !== '' && <p className="text-2xl">{mind}</p>}
-      {state.run && !mending && currentStage(state.run)?.stage.kind === 'control-unit' && (
-        <Prompts prompts={stepPrompts(step)} />
-      )}
       {state.run && !mending && looksAtJoints(state.run) && <JointsList state={state} act={act} />}
       {takesAway(step) === UNPLUGGED_UNIT && <UnitGate state={state} jobId={jobId} />}
       {step.waitS !== undefined && <StepWait step={step} startedAt={startedAt} act={act} />}
@@ -169,6 +166,9 @@ function StepPanel({ step, startedAt, mending, away, jobId, state, act }: StepPr
         <HoldButton label={`${renewed} is shut and sound`} onHeld={() => done()} />
       ) : (
         <GoOn onClick={() => done()}>Done</GoOn>
+      )}
+      {state.run && !mending && currentStage(state.run)?.stage.kind === 'control-unit' && (
+        <Prompts prompts={stepPrompts(step, standsUp(state, 'foot-held'))} />
       )}
     </div>
   )

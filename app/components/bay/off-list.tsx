@@ -92,6 +92,7 @@ function OffList({ state, act }: Props) {
 function PartOff({ act }: Pick<Props, 'act'>) {
   const say = useSay()
   const [fault, setFault] = useState<string>()
+  const [shown, setShown] = useState(false)
   function submit(event: React.FormEvent<HTMLFormElement>) {
     event.preventDefault()
     const said = new FormData(event.currentTarget)
@@ -114,9 +115,11 @@ function PartOff({ act }: Pick<Props, 'act'>) {
       ...(goesAway && away.success && { away: away.data }),
     })
     event.currentTarget.reset()
+    // What is off stands below: it is looked at next.
+    setShown(false)
   }
   return (
-    <details>
+    <details open={shown} onToggle={({ currentTarget }) => setShown(currentTarget.open)}>
       <summary className="min-h-12 cursor-pointer py-3 font-bold">
         A part that leaves the hydraulics open, here or away for repair
       </summary>

@@ -7,16 +7,27 @@ export const stateNames: Record<UnitCode['is'], string> = {
   cleared: 'cleared, stays away',
 }
 
-type Props = { codes: UnitCode[]; faults: Record<string, string>; onChange: (codes: UnitCode[]) => void }
+type Props = {
+  /** Undefined while nobody has looked: that is not the same as none. */
+  codes?: UnitCode[]
+  faults: Record<string, string>
+  onChange: (codes: UnitCode[]) => void
+}
 
 /** Trouble codes with their text and how each stands; none is an answer too. */
-export function CodesRows({ codes, faults, onChange }: Props) {
+export function CodesRows({ codes: said, faults, onChange }: Props) {
+  const codes = said ?? []
   const set = (i: number, change: Partial<UnitCode>) =>
     onChange(codes.map((each, j) => (i === j ? { ...each, ...change } : each)))
   return (
     <fieldset className="grid gap-2">
       <legend className="field-label">Codes</legend>
-      {codes.length === 0 && <p>None.</p>}
+      {codes.length === 0 && <p>{said === undefined ? 'Not yet read.' : 'It shows none.'}</p>}
+      {faults.codes && (
+        <p role="alert" className="fault">
+          {faults.codes}
+        </p>
+      )}
       {codes.map((each, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a row is what stands at its place; two may be alike
         <div key={i} className="grid gap-2 border-l-8 border-rule pl-3 sm:grid-cols-[8rem_1fr]">
@@ -68,13 +79,20 @@ export function CodesRows({ codes, faults, onChange }: Props) {
           </button>
         </div>
       ))}
-      <button
-        type="button"
-        className="button"
-        onClick={() => onChange([...codes, { code: '', says: '', is: 'present' }])}
-      >
-        Add a code
-      </button>
+      <div className="grid gap-2 sm:grid-cols-2">
+        <button
+          type="button"
+          className="button"
+          onClick={() => onChange([...codes, { code: '', says: '', is: 'present' }])}
+        >
+          Add a code
+        </button>
+        {said === undefined && (
+          <button type="button" className="button" onClick={() => onChange([])}>
+            It shows none
+          </button>
+        )}
+      </div>
     </fieldset>
   )
 }

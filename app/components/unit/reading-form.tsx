@@ -34,7 +34,7 @@ export function ReadingForm({ unit, when, positions, act }: Props) {
   const units = useUnits()
   const text = useFieldText()
   const [from, setFrom] = useState<UnitReading['from']>('aloud')
-  const [codes, setCodes] = useState<UnitCode[]>([])
+  const [codes, setCodes] = useState<UnitCode[]>()
   const [typed, setTyped] = useState<Partial<Record<Figure, string>>>({})
   const [said, setSaid] = useState<Pick<UnitReading, 'volts' | 'number' | 'lamp' | 'wheelsKmh' | 'worked'>>(
     {},
@@ -52,6 +52,7 @@ export function ReadingForm({ unit, when, positions, act }: Props) {
   function submit(event: React.FormEvent) {
     event.preventDefault()
     const wrong: Record<string, string> = {}
+    if (codes === undefined) wrong.codes = 'Read its codes first, or say that it shows none.'
     const values = Object.fromEntries(
       figureNames.flatMap((name) => {
         const shown = (typed[name] ?? '').trim()
@@ -64,7 +65,7 @@ export function ReadingForm({ unit, when, positions, act }: Props) {
     )
     const read = unitReadingSchema.safeParse({
       from,
-      codes,
+      codes: codes ?? [],
       ...said,
       ...(calibration && { calibration }),
       ...values,

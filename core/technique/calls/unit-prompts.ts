@@ -12,11 +12,15 @@ const rests: Record<UnitActor, Fact> = {
   cab: fact('unit-cab-rests'),
 }
 
-/** While a step of the unit's stage is done: whose it is does it, the others wait. @source common practice */
-export const stepPrompts = (step: Step): Prompt[] =>
-  (['tool', 'wheel', 'cab'] as const).map((who) =>
-    step.who === who ? { who, does: stepFact(step), turn: true } : { who, does: rests[who], turn: false },
-  )
+/**
+ * While a step of the unit's stage is done: whose it is does it, the others wait. A foot that is down for the tool is
+ * never told to come off meanwhile. @source common practice
+ */
+export const stepPrompts = (step: Step, isFootHeld: boolean): Prompt[] =>
+  (['tool', 'wheel', 'cab'] as const).map((who) => {
+    if (step.who === who) return { who, does: stepFact(step), turn: true }
+    return { who, does: who === 'cab' && isFootHeld ? fact('unit-cab-holds') : rests[who], turn: false }
+  })
 
 /**
  * While a bleeder is worked by the unit: it drives or pulses by itself, and nobody starts it before the hose and the

@@ -266,6 +266,7 @@ export const job: Words = {
   'unit-tool-rests': 'Routine chosen, not started.',
   'unit-wheel-rests': 'Every bleeder closed, hands clear of the unit.',
   'unit-cab-rests': 'Foot off, until the tool’s screen asks for the pedal.',
+  'unit-cab-holds': 'HOLD: the foot stays down until the wheel calls.',
   'unit-tool-runs': 'Start it, and do what its screen asks. It may be fast.',
   'unit-wheel-watches': 'Watch the hose at {joint}, the bottle and the reservoir.',
   'unit-cab-follows': 'Foot off the pedal: the unit drives by itself.',
