@@ -91,6 +91,9 @@ export class SimulatedUnit {
     return round(branches.reduce((sum, { cell }) => sum + this.rig.assembly.at(cell).airMl, 0))
   }
 
+  /** How much of what came last at a bleeder was old, 0 to 1. */
+  oldShareAt = (bleeder: string): number => this.rig.outlet(bleeder).bottleOld
+
   press(pressed: boolean): void {
     this.isPressed = pressed
     for (const { id: cylinder, actuator } of partsOf(this.vehicle, 'master-cylinder'))

@@ -1,4 +1,6 @@
 import { describe, expect, test } from 'vitest'
+import { makePlan } from '~core/plan/plan'
+import { readPlanRequest } from '~core/plan/request'
 import { examples } from '~core/vehicle/examples'
 import { SimulatedUnit } from '../../devices/scan-tool/unit'
 import { JobOnRig } from '../worlds/job-on-rig'
@@ -16,6 +18,34 @@ function freshUnit(name: string, poweredEarly: boolean): SimulatedUnit {
   if (poweredEarly) unit.power(true)
   return unit
 }
+
+/** What the plan promises of a routine exchange, and what reading a bottle to its marks may miss. */
+const PROMISED = 0.05
+const READ = 0.01
+const led = process.env.WHOLE
+  ? Object.keys(examples)
+  : ['parcel-van', 'touring-linked', 'boat-trailer', 'fire-tender', 'regatta-coupe']
+
+test.each(led.flatMap((name) => [[name, 'two-person'] as const, [name, 'pressure'] as const]))(
+  'a routine exchange led through the bay, %s by %s: what comes last at every bleeder is as new as promised',
+  (name, way) => {
+    const vehicle = vehicleOf(name)
+    const request = readPlanRequest({
+      format: 'ruddy-siphon.plan-request',
+      version: 1,
+      vehicle: examples[name]?.file,
+      work: { reason: 'service' },
+      shop: { methods: [way] },
+    })
+    if (!request.ok || makePlan(request.value).verdict === 'stop') return
+    const unit = new SimulatedUnit(vehicle)
+    const { state } = new JobOnRig(unit, { reason: 'service' }, [way]).goOn()
+    const bled =
+      state.run?.stages.flatMap(({ stage, points }) => (stage.kind === 'bleed' ? points : [])) ?? []
+    expect(bled.length).toBeGreaterThan(0)
+    for (const id of bled) expect(unit.oldShareAt(id), id).toBeLessThan(PROMISED + READ)
+  },
+)
 
 describe('whole jobs on the simulated vehicle, with what it shows written down', () => {
   test('crossed calls drew air in: wheel by wheel takes it out, and no bleeder wants more than its plan says', () => {

@@ -41,9 +41,30 @@ export class JobOnRig {
     this.seen = unit.passes(0)
   }
 
+  private levelOf = (reservoir: string | undefined) =>
+    this.unit.passes(0).reservoirs.find(({ id }) => id === reservoir)
+
+  /** What is drawn and poured goes by the level as it stands, not as it is counted. */
+  private byLevel(act: Unstamped<FloorEvent>): Unstamped<FloorEvent> {
+    const { run, standing } = this.state
+    if (act.type === 'level-read') return { ...act, ml: this.levelOf(act.reservoir)?.levelMl ?? act.ml }
+    if (act.type === 'topped-up') {
+      const at = this.levelOf(act.reservoir)
+      return at ? { ...act, ml: Math.max(0, at.maxMl - at.levelMl) } : act
+    }
+    const step = act.type === 'step-done' && run ? currentStep({ run, standing })?.step : undefined
+    const at = step ? this.levelOf(step.reservoir) : undefined
+    if (!step?.asksMl || !at || act.type !== 'step-done') return act
+    if (step.asksMl === 'drawn')
+      return step.drawsToMl === undefined
+        ? act
+        : { ...act, ml: Math.max(0, Math.round(at.levelMl - step.drawsToMl)) }
+    return step.fillsToMax ? { ...act, ml: Math.max(0, Math.round(at.maxMl - at.levelMl)) } : act
+  }
+
   /** What a look writes down is what the vehicle shows, once enough has come. */
   private asSeen(act: Unstamped<FloorEvent>): Unstamped<FloorEvent> {
-    if (act.type !== 'pull-seen' || !this.state.run) return act
+    if (act.type !== 'pull-seen' || !this.state.run) return this.byLevel(act)
     const open = openPoints(this.state.run).length > 0
     for (let n = 0; open && n < MOST_WAITS && this.seen.sinceMl < LOOK_ML; n++)
       this.seen = this.unit.passes(OPEN_S)
