@@ -9,7 +9,7 @@ export function ScaleLine({ scale: { on, turn, seen, nowMl } }: { scale: ScaleHe
   const say = useSay()
   if (!on || !seen)
     return (
-      <button type="button" className="button min-h-12 justify-self-start" onClick={() => turn(true)}>
+      <button type="button" className="button min-h-[72px] justify-self-start" onClick={() => turn(true)}>
         Weigh the bottle: a scale stands under it
       </button>
     )
