@@ -116,7 +116,7 @@ test('a cycle that the tool runs: the foot is held on the record, a tool that go
   await done(page).click()
   await expect(page.getByText('the foot is DOWN for the tool')).toBeVisible()
   await page.getByRole('button', { name: 'Let the tool run it' }).click()
-  await expect(page.getByText('The scan tool was unplugged in the middle.')).toBeVisible()
+  await expect(page.getByText('The routine broke off: It runs nothing.')).toBeVisible()
   await page.getByRole('button', { name: 'It broke off: what now?' }).click()
   await expect(page.getByText('let the pedal come up slowly').first()).toBeVisible()
   await done(page).click()
