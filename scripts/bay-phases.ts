@@ -5,8 +5,6 @@ import { hangable } from '~core/job/bottles'
 import { carefulAct } from '~core/job/careful'
 import { currentStep } from '~core/job/steps'
 import type { CallAct, CallState } from '~core/technique/calls'
-import { examples } from '~core/vehicle/examples'
-import { readVehicle } from '~core/vehicle/read-vehicle'
 import type { Vehicle } from '~core/vehicle/schema'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { openVanJob } from './own-van'
@@ -40,11 +38,6 @@ const throughPressing = (name: string, ...acts: CallAct[]): Phase => ({
 })
 const reached = (job: ScriptedJob, call: CallState) => job.until(({ run }) => run.call === call)
 
-const exampleVehicle = (name: string): Vehicle => {
-  const read = readVehicle(examples[name]?.file)
-  if (!read.ok) throw new Error(read.faults[0]?.message)
-  return read.value
-}
 const inRoutine = ({ run }: ScriptedJob) => run.stages[run.stageIndex]?.stage.kind === 'control-unit'
 /** At the routine of a unit that was replaced. */
 const routine = (vehicle: Vehicle) => {
@@ -53,7 +46,6 @@ const routine = (vehicle: Vehicle) => {
 }
 const dueStep = ({ state, run }: ScriptedJob) => currentStep({ run, standing: state.standing })?.step
 const awaited = (what: string) => (job: ScriptedJob) => dueStep(job)?.awaits === what
-const stepNow = (code: string) => (job: ScriptedJob) => dueStep(job)?.code === code
 
 /** The bay in every phase of a job, so that all of it can be seen at once. */
 const phases: Phase[] = [
@@ -146,22 +138,6 @@ const phases: Phase[] = [
     name: 'Control unit: it broke off',
     act: (vehicle) =>
       routine(vehicle).until(awaited('pump-stops')).trouble({ what: 'routine-stopped', why: 'tool-died' }),
-  },
-  {
-    name: 'Wheel by wheel: PUMP, until the tool says stop',
-    act: () => routine(exampleVehicle('electric-post-van')).until(({ run }) => run.call === 'open'),
-  },
-  {
-    name: 'By wire: the unit drives one wheel',
-    act: () => routine(exampleVehicle('hybrid-taxi')).until(({ run }) => run.call === 'open'),
-  },
-  {
-    name: 'By wire: its own run',
-    act: () => routine(exampleVehicle('hybrid-taxi')).until(awaited('pump-stops')),
-  },
-  {
-    name: 'By wire: its sensor is still unplugged',
-    act: () => routine(exampleVehicle('hybrid-taxi')).until(stepNow('procedure-plug-back')),
   },
   { name: 'Bench: stroke', act: (vehicle) => reached(newCylinder(vehicle, 'bench'), 'stroked') },
   { name: 'Bench: bubbles rise', act: (vehicle) => reached(newCylinder(vehicle, 'bench'), 'settling') },
