@@ -194,6 +194,8 @@ test('a module away for repair: its ports capped, the job parked until it is bac
   await page.getByLabel('Why', { exact: true }).fill('its module is away')
   await page.getByRole('button', { name: 'Park it' }).click()
   await expect(page.getByText(`${away}.`)).toBeVisible()
+  // A screen shows an act before it is sent.
+  await savedState(page, job)
   await visit(page, '/')
   await expect(page.getByRole('link', { name: 'UNT 16' })).toContainText('overdue: control unit, left wing')
   await visit(page, job)
