@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 import type { JobState } from '~core/job/state'
 import { currentStep } from '~core/job/steps'
+import { Device } from './device'
+import { visit } from './journey'
 import { goOnUntil, openJobOn } from './steps'
 
 /** A job checked in, planned and begun, and where it stands: for journeys about the bleed itself. */
@@ -35,4 +37,22 @@ export const tested = async (page: Page) => {
 export const bledToTheEnd = async (page: Page, job: string) => {
   await goOnUntil(page, job)
   await expect(page.getByText('Now prove it.')).toBeVisible()
+}
+
+/** Checked in with its control unit replaced; then as the journey goes on. */
+export const unitReplaced = async (page: Page, then: (page: Page) => Promise<void>) => {
+  await page.getByLabel('Hydraulic repair').check()
+  await page.getByText('What was opened or replaced?').click()
+  await page.locator('input[name="replaced"][value="unit"]').check()
+  await then(page)
+}
+
+/** The shop has a scan tool on a port, with the vehicle of this file behind it. */
+export async function withTool(page: Page, file: string): Promise<Device> {
+  const tool = await Device.start('scan-tool', file)
+  await visit(page, '/policy')
+  await page.getByLabel('Port of the scan tool').fill(String(tool.port))
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Saved.')).toBeVisible()
+  return tool
 }

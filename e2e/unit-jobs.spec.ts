@@ -1,20 +1,10 @@
 import type { Page } from '@playwright/test'
 import { currentStep } from '~core/job/steps'
-import { Device } from './device'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { savedState, takeWay } from './steps'
-import { demo, example, stepNow, taken, tested } from './taken'
+import { demo, example, stepNow, taken, tested, unitReplaced, withTool } from './taken'
 import { Workshop } from './workshop'
 
-/** The shop has a scan tool on a port, with this vehicle behind it. */
-async function withTool(page: Page, file: string): Promise<Device> {
-  const tool = await Device.start('scan-tool', file)
-  await visit(page, '/policy')
-  await page.getByLabel('Port of the scan tool').fill(String(tool.port))
-  await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByText('Saved.')).toBeVisible()
-  return tool
-}
 const ofExample = (name: string) => `core/vehicle/examples/${name}.json`
 
 /** By two, as bubbles that a vacuum draws past a thread never end; its reason where that is not the usual way. */
@@ -27,12 +17,7 @@ const softPedal = async (page: Page) => {
   await page.getByLabel('Soft pedal').check()
   await byTwo(page)
 }
-const unitReplaced = async (page: Page) => {
-  await page.getByLabel('Hydraulic repair').check()
-  await page.getByText('What was opened or replaced?').click()
-  await page.locator('input[name="replaced"][value="unit"]').check()
-  await byTwo(page)
-}
+const replacedUnit = (page: Page) => unitReplaced(page, byTwo)
 
 /** Both numbers of a unit, on its page. */
 async function fitted(page: Page, job: string, { number, origin }: { number: string; origin: string }) {
@@ -77,7 +62,7 @@ test('a motorcycle’s unit powered too early locks air in, and its routine move
   await tool.act({ do: 'power', on: false })
   await tool.act({ do: 'power', on: true })
   await tool.dials({ mood: 'says so and works nothing', pumpS: 4 })
-  const job = await taken(page, example('rescue-motorcycle'), 'UNT 12', unitReplaced)
+  const job = await taken(page, example('rescue-motorcycle'), 'UNT 12', replacedUnit)
   const shop = new Workshop(page, job, tool)
   const locked = (await shop.shown()).closedAirMl
   expect(locked).toBeGreaterThan(1)
@@ -113,7 +98,7 @@ test('by wire: every wait by the tool, a sensor left unplugged is caught by its 
 }) => {
   const tool = await withTool(page, ofExample('hybrid-taxi'))
   await tool.dials({ pumpS: 4 })
-  const job = await taken(page, example('hybrid-taxi'), 'UNT 13', unitReplaced)
+  const job = await taken(page, example('hybrid-taxi'), 'UNT 13', replacedUnit)
   const shop = new Workshop(page, job, tool)
   await shop.read()
   await fitted(page, job, { number: 'CU 70-114', origin: 'New' })
@@ -139,7 +124,7 @@ test('a used unit of another number stays unplugged, a code that comes back on t
 }) => {
   const tool = await withTool(page, 'demo/vehicles/post-van-rhd.json')
   await tool.dials({ pumpS: 4 })
-  const job = await taken(page, demo('post-van-rhd'), 'UNT 14', unitReplaced)
+  const job = await taken(page, demo('post-van-rhd'), 'UNT 14', replacedUnit)
   const shop = new Workshop(page, job, tool)
   await shop.read()
   await fitted(page, job, { number: 'CU 70-117', origin: 'Used' })
@@ -173,7 +158,7 @@ test('a module away for repair: its ports capped, the job parked until it is bac
   const tool = await withTool(page, ofExample('school-minibus'))
   await tool.act({ do: 'comes-in', closedMl: 0, openMl: 10 })
   await tool.dials({ pumpS: 4 })
-  const job = await taken(page, example('school-minibus'), 'UNT 16', unitReplaced)
+  const job = await taken(page, example('school-minibus'), 'UNT 16', replacedUnit)
   const shop = new Workshop(page, job, tool)
   await shop.read()
   // Long before the bleed, from the unit’s own page.

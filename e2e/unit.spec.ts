@@ -1,32 +1,13 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { Device } from './device'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { goOnUntil, savedState } from './steps'
-import { bledToTheEnd, example, kindNow, stepNow, taken, tested } from './taken'
+import { bledToTheEnd, example, kindNow, stepNow, taken, tested, unitReplaced, withTool } from './taken'
 
 // Steps that do not fit together are refused with their paths.
 test.use({ expectedFailures: [/status of 400 \(Bad Request\) .*routine\/unit\.data$/] })
 
-const unitReplaced = async (page: Page) => {
-  await page.getByText('What was opened or replaced?').click()
-  await page.locator('input[name="replaced"][value="unit"]').check()
-  await tested(page)
-}
-const replacedUnit = async (page: Page) => {
-  await page.getByLabel('Hydraulic repair').check()
-  await unitReplaced(page)
-}
-
-/** The shop has a scan tool on a port. */
-async function withTool(page: Page, vehicle: string): Promise<Device> {
-  const tool = await Device.start('scan-tool', `core/vehicle/examples/${vehicle}.json`)
-  await visit(page, '/policy')
-  await page.getByLabel('Port of the scan tool').fill(String(tool.port))
-  await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByText('Saved.')).toBeVisible()
-  return tool
-}
+const replacedUnit = (page: Page) => unitReplaced(page, tested)
 
 const done = (page: Page) => page.getByRole('button', { name: 'Done', exact: true })
 
@@ -34,7 +15,7 @@ test('a used unit of another number stays unplugged; its codes, a sensor that is
   page,
 }) => {
   test.setTimeout(180_000)
-  const tool = await withTool(page, 'parcel-van')
+  const tool = await withTool(page, 'core/vehicle/examples/parcel-van.json')
   await tool.act({ do: 'code', code: 'C214', text: 'Pump supply', real: true })
   await tool.dials({ restKPa: 180 })
   const job = await taken(page, example('parcel-van'), 'UNT 1', replacedUnit)
@@ -108,7 +89,7 @@ test('a cycle that the tool runs: the foot is held on the record, a tool that go
   page,
 }) => {
   test.setTimeout(120_000)
-  const tool = await withTool(page, 'parcel-van')
+  const tool = await withTool(page, 'core/vehicle/examples/parcel-van.json')
   await tool.dials({ pumpS: 3, mood: 'goes dark half-way' })
   const job = await taken(page, example('parcel-van'), 'UNT 2', replacedUnit)
   await goOnUntil(page, job, (state) => stepNow(state) === 'procedure-foot-hold')

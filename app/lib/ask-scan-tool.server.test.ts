@@ -75,7 +75,11 @@ test('one that goes quiet, speaks another version, or is not there, says so', as
 })
 
 /** A tool whose cable comes out in the middle; each later cable greets and answers what it is asked. */
-async function toolTornOut(later: (asked: string) => string, greeting = 'SIPHON-SCAN-TOOL 2\n') {
+async function toolTornOut(
+  later: (asked: string) => string,
+  greeting = 'SIPHON-SCAN-TOOL 2\n',
+  first = 'RUNS\n',
+) {
   const asked: string[] = []
   server = createServer((cable) => {
     cables.add(cable)
@@ -83,7 +87,7 @@ async function toolTornOut(later: (asked: string) => string, greeting = 'SIPHON-
     cable.write(greeting)
     cable.once('data', (line) => {
       asked.push(String(line).trim())
-      cable.end(asked.length === 1 ? 'RUNS\n' : later(String(line).trim()))
+      cable.end(asked.length === 1 ? first : later(String(line).trim()))
     })
   }).listen(0, '127.0.0.1')
   await once(server, 'listening')
@@ -104,6 +108,12 @@ test('plugged in again, one that runs nothing any more has broken off', async ()
     why: 'tool-died',
     text: 'It was switched off.',
   })
+})
+
+test('a cable that came out before it ran joins nothing: an earlier routine may have ended the same way', async () => {
+  const { port, asked } = await toolTornOut(() => 'CAME pump-stops\n', 'SIPHON-SCAN-TOOL 2\n', '')
+  expect(lastOf(await heard(port, run))).toBe('unplugged')
+  expect(asked).toEqual(['RUN cycle pump-stops'])
 })
 
 test('one of the first version cannot be joined, and one that stays away is given up', async () => {

@@ -36,14 +36,18 @@ export async function* askScanTool(
   { silentMs = SILENT_MS, againMs = AGAIN_MS } = {},
 ): AsyncGenerator<ScanSaid> {
   let joins = false
+  let ran = false
   let last: ScanSaid = fault('no-tool')
   for await (const said of onOneCable(port, asked, signal, silentMs)) {
     last = said
-    if (said.says === 'hello') joins = said.version > 1 && asked.ask === 'run'
-    else if (!isUnplugged(said)) yield said
+    if (said.says === 'hello') joins = said.version > 1
+    // One that has not begun may still hold how an earlier one ended.
+    ran ||= said.says === 'runs'
+    if (said.says === 'hello') continue
+    if (!isUnplugged(said)) yield said
   }
   if (!isUnplugged(last)) return
-  if (joins && asked.ask === 'run' && !signal.aborted) {
+  if (joins && ran && asked.ask === 'run' && !signal.aborted) {
     yield { says: 'lost' }
     for (let left = TRIES; left > 0 && !signal.aborted; left--) {
       await new Promise((resolve) => setTimeout(resolve, againMs))

@@ -5,6 +5,7 @@ import { openedState } from './events/job-opened'
 import type { EventKind } from './events/kind'
 import { hydraulicsOpenAt, offFact } from './off-things'
 import { handsOn } from './selectors'
+import { allOpen } from './standing'
 import { type JobState, type Undoable, type UndoKey, undoKeys } from './state'
 
 /** The state after an act with the event as it is recorded, or why the act cannot be. */
@@ -47,7 +48,9 @@ function refusalOf(state: JobState, kind: EventKind, event: JobEvent): Notice | 
   if (state.parked && !kind.whileParked) return fact('job-parked')
   if (kind.needs && !state.run) return fact('no-plan')
   if (kind.needs === 'plate' && !handsOn(state)) return fact('plate-not-confirmed')
-  const off = kind.movesFluid && hydraulicsOpenAt(state)
+  // What is open or under way is brought to its end whatever is off: closing is always right.
+  const begins = kind.movesFluid && state.run?.call === 'rest' && allOpen(state).length === 0
+  const off = begins ? hydraulicsOpenAt(state) : undefined
   if (off) return fact('part-is-off', { what: offFact(off) })
   return kind.refuse(state, event)
 }

@@ -25,7 +25,7 @@ import type { ProofCheck } from './proofs/checks'
 import { GOOD, placesLeft } from './proofs/places'
 import { runsOn } from './runs-on'
 import { bleedDone } from './selectors'
-import { jointToShut, standsUp } from './standing'
+import { allOpen, jointToShut, standsUp } from './standing'
 import type { JobState, RunState, StageRunState } from './state'
 import { amountToMove, currentStep } from './steps'
 import { mayNotPower, type UnitReading, workedUnits } from './unit-ledger'
@@ -54,8 +54,8 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const { run, vehicle } = state
   const stageRun = run && currentStage(run)
   if (!run || !stageRun || state.parked || state.filed) return undefined
-  const off = hydraulicsOpenAt(state)
-  if (off) return { type: 'put-back', off: off.id }
+  const off = allOpen(state).length === 0 ? hydraulicsOpenAt(state) : undefined
+  if (off && run.call === 'rest') return { type: 'put-back', off: off.id }
   if (bleedDone(state)) return lastFill(state) ?? jointAct(state)
   const [open] = state.standing.open
   if (open && run.call !== 'rest' && openPoints(run).length > 0) {

@@ -3,6 +3,7 @@ import { ScriptedJob } from '~test/worlds/scripted-job'
 import { vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../vehicle/examples'
 import { carefulAct } from './careful'
+import { currentStep } from './steps'
 
 const van = vehicleFrom(structuredClone(examples['parcel-van']?.file))
 const begun = () => ScriptedJob.planned(van, { reason: 'service' }, ['two-person'], 300)
@@ -36,4 +37,12 @@ test('while it is away nothing is pressed, filled or bled; parked and taken up i
   expect(job.refusal(next)).toBe('part-is-off')
   job.do({ type: 'put-back', off: job.state.offThings?.[0]?.id ?? '' })
   expect(job.refusal(next)).toBeUndefined()
+})
+
+test('what breaks open meanwhile is shut and renewed all the same: closing is always right', () => {
+  const job = begun().until(({ state }) => carefulAct(state)?.type === 'point-finished')
+  const point = job.run.stages[job.run.stageIndex]?.points[0] ?? ''
+  job.do({ ...off, capped: true }).trouble({ what: 'snapped', point })
+  const shuts = currentStep({ run: job.run, standing: job.state.standing })?.step.id ?? ''
+  expect(job.refusal({ type: 'step-done', step: shuts })).toBeUndefined()
 })

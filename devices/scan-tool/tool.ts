@@ -105,6 +105,7 @@ export class Tool {
       return
     }
     this.heard = say
+    this.ended = undefined
     this.running = { what, leftS: starts, ofS: starts }
     say({ says: 'runs' })
     const prompt = prompts[what]

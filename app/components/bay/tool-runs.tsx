@@ -44,8 +44,7 @@ export function ToolRuns({ asked, label, onRuns, onDone, act }: Props) {
       if (said.says === 'lost')
         setPrompt('Its cable came out. Plug it in: it is asked whether it still runs.')
       if (said.says !== 'runs') return
-      setPrompt((before) => (since === undefined ? before : 'It still runs.'))
-      if (since !== undefined) return
+      if (since !== undefined) return setPrompt('It still runs.')
       since = performance.now()
       onRuns()
     }

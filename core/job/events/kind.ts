@@ -34,7 +34,7 @@ export type EventKind<E extends Any = Any> = {
   onceFiled?: true
   /** What must stand before it: a plan, or also the plate compared under it. */
   needs?: 'plan' | 'plate'
-  /** It presses, fills or bleeds: never while a part is off that leaves the hydraulics open. */
+  /** It presses, fills or bleeds: never begun while a part is off that leaves the hydraulics open. */
   movesFluid?: true
   /** Why it cannot be now; undefined where it can. */
   refuse(state: JobState, event: E): Notice | undefined
