@@ -92,6 +92,21 @@ test('a by-wire unit at work pushes through its own brakes, and lets its pressur
   expect(rig.assembly.at(brake).kPa).toBeLessThan(20)
 })
 
+test('a caliper with two bleeders is bled half by half: what leaves the inner one leaves the outer half as old as it was', () => {
+  const rig = requestRig(examples['school-minibus']?.file)
+  const [reservoir] = rig.assembly.tanks
+  const id = reservoir?.id ?? ''
+  done(rig, { do: 'wipe', reservoir: id, for: 0 }, { do: 'feed', reservoir: id, on: true, for: 0 })
+  done(rig, { do: 'pour', reservoir: id, ml: 400, for: 0 }, { do: 'pressurise', reservoir: id, kPa: 100 })
+  const oldAt = (bleeder: string) => rig.assembly.at(rig.outlet(bleeder).of).oldShare
+  done(rig, { do: 'open', bleeder: 'FRI', turns: 0.5, hose: 'under-fluid', for: 300 })
+  expect(oldAt('FRI')).toBeLessThan(0.02)
+  expect(oldAt('FRO')).toBeGreaterThan(0.8)
+  done(rig, { do: 'close', bleeder: 'FRI' })
+  done(rig, { do: 'open', bleeder: 'FRO', turns: 0.5, hose: 'under-fluid', for: 120 })
+  expect(oldAt('FRO')).toBeLessThan(0.05)
+})
+
 test('one elimination of a system with two loops is what a library’s inverse gives (jStat)', () => {
   const edges = (
     [

@@ -14,6 +14,8 @@ import { ScriptedJob } from './scripted-job'
 
 /** With the joint open this long goes by before somebody closes it or looks, s. */
 const OPEN_S = 3
+/** A pedal is let up, and all of it comes back, before it is pressed anew, s. */
+const UP_S = 1
 const LOOK_ML = 25
 const MOST_WAITS = 40
 /** How long the unit works where a routine waits for it, s. */
@@ -87,7 +89,7 @@ export class JobOnRig {
     this.state = applied.state
     this.unit.follow(applied.event as FloorEvent, this.state)
     const open = this.state.run !== undefined && openPoints(this.state.run).length > 0
-    this.seen = this.unit.passes(open ? OPEN_S : 0)
+    this.seen = this.unit.passes(open ? OPEN_S : UP_S)
     return undefined
   }
 

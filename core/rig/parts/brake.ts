@@ -23,23 +23,26 @@ export function addBrake(rig: Assembly, part: PartOf<'wheel-brake'>, circuit: st
   const discs = count > FLOATING_PISTONS ? usual.opposed : usual.floating
   const usually = part.brake === 'drum' ? usual.drum : discs
   const wornMl = (areaMm2 * part.padWearMm) / 1000
-  const cell = addHolder(rig, part.id, circuit, {
+  const holds = {
     heightM: rig.heightM(part.id, -usual.dropM),
     ml: deadVolume(part).ml / Math.max(1, circuits.size) + wornMl,
     takeUpMl: (areaMm2 * usually.takeUpMm) / 1000,
     takeUpKPa: usually.takeUpKPa,
     wallMlPerKPa: (areaMm2 * usually.mmPerMPa) / 1e6,
-  })
-  rig.worn.set(part.id, [...(rig.worn.get(part.id) ?? []), { cell, ml: wornMl }])
-  for (const bleeder of mine(part.bleeders))
+  }
+  const bleeders = mine(part.bleeders)
+  const cells = addHolder(rig, part.id, circuit, holds, Math.max(1, bleeders.length))
+  const worn = cells.map((cell) => ({ cell, ml: wornMl / cells.length }))
+  rig.worn.set(part.id, [...(rig.worn.get(part.id) ?? []), ...worn])
+  for (const [i, bleeder] of bleeders.entries())
     if (!rig.outlets.some(({ id }) => id === bleeder.id))
-      addBleeder(rig, bleeder.id, cell, part.bleederAtTop !== false)
+      addBleeder(rig, bleeder.id, cells[i] ?? 0, part.bleederAtTop !== false)
 }
 
 /** A clutch's slave, as far out as its stroke. @source from memory: it gives as little as a brake once it stands */
 export function addSlave(rig: Assembly, part: PartOf<'clutch-slave'>, circuit: string): void {
   const areaMm2 = cylinderMl(part.boreMm, 1000)
-  const cell = addHolder(rig, part.id, circuit, {
+  const [cell = 0] = addHolder(rig, part.id, circuit, {
     heightM: rig.heightM(part.id, -usual.dropM),
     ml: cylinderMl(part.boreMm, part.strokeMm),
     takeUpMl: (areaMm2 * usual.floating.takeUpMm) / 1000,

@@ -48,7 +48,7 @@ export function addPassage(rig: Assembly, part: PartOf<'junction' | 'valve'>, ci
 
 /** A simulator gives like a soft brake, so that a foot has something to press. */
 export function addSimulator(rig: Assembly, part: PartOf<'stroke-simulator'>, circuit: string): void {
-  const cell = addHolder(rig, part.id, circuit, {
+  const [cell = 0] = addHolder(rig, part.id, circuit, {
     heightM: rig.heightM(part.id, 0),
     ml: part.volumeMl,
     wallMlPerKPa: SIMULATOR_ML_PER_KPA,
