@@ -103,7 +103,9 @@ test('a result is used in a job: its plan changes, says where it came from, and 
   await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
   const { state } = await (await page.request.get(`${job}/events`)).json()
   expect(state.planned.shop).toMatchObject({ targetOldPct: 2, tempC: 5 })
-  expect(state.planned.fromBench).toMatchObject([{ page: 'Old fluid left' }])
+  expect(state.planned.fromBench).toMatchObject([
+    { page: 'old-fluid', says: { code: 'bench-old-fluid-says' } },
+  ])
 })
 
 test('what an address carries is worked out again: nonsense carries nothing', async ({ page }) => {

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { benchPages } from '~core/calculators'
 import { test as base, expect, visit } from './journey'
 import { DemoServer } from './server'
 
@@ -65,6 +66,7 @@ test.describe('somebody in US units, in a shop at UTC+10', () => {
       '/policy',
       '/settings',
       '/practice',
+      ...benchPages.map(({ id }) => `/bench/${id}`),
       `${checkIn}/check-in`,
       `${plan}/test`,
       `${plan}/plan`,

@@ -1,17 +1,17 @@
 import { expect, test } from 'vitest'
+import { sayMetric } from '~core/words'
 import { carriedFromBench } from './from-bench'
 
 const carried = (...bench: string[]) =>
   carriedFromBench(new URLSearchParams(bench.map((each) => ['bench', each])))
 
-test('what is carried is worked out again from its inputs, in metric, with the way back to them', () => {
-  expect(carried('temperature?tempC=41 °F&pressureKPa=15 psi')).toEqual([
-    {
-      page: 'Temperature against speed',
-      says: expect.stringContaining('At 5 °C it runs at 0.5'),
-      address: expect.stringMatching(/^\/bench\/temperature\?tempC=41/),
-    },
-  ])
+test('what is carried is worked out again from its inputs, as a fact with the way back to them', () => {
+  const [temperature] = carried('temperature?tempC=41 °F&pressureKPa=15 psi')
+  expect(temperature).toMatchObject({
+    page: 'temperature',
+    address: expect.stringMatching(/^\/bench\/temperature\?tempC=41/),
+  })
+  expect(temperature && sayMetric(temperature.says)).toContain('At 5 °C it runs at 0.5')
 })
 
 test('a page there is not, inputs that give nothing and addresses without end carry nothing', () => {

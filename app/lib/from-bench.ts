@@ -1,10 +1,10 @@
 import { benchPageOf } from '~core/calculators'
 import { typedFrom, workBench } from '~core/calculators/page'
-import { showIn } from '~core/units/show'
+import type { EventOf } from '~core/job/events'
 import { metricUnits } from '~core/units/units'
 
 /** A result carried from the Bench: what it says, and the address that shows it again. */
-export type FromBench = { page: string; says: string; address: string }
+export type FromBench = NonNullable<EventOf<'planned'>['fromBench']>[number]
 
 const MOST_CARRIED = 5
 /** As long as a note of an event may be; the inputs of a page take a fifth of it. */
@@ -29,8 +29,8 @@ export function carriedFromBench(changes: URLSearchParams): FromBench[] {
         metricUnits,
       )
       if (!worked.ok) return []
-      const says = page.says(worked.result, worked.values, showIn(metricUnits))
+      const says = page.says(worked.result, worked.values)
       const address = `/bench/${page.id}?${inputs}`
-      return address.length <= LONGEST ? [{ page: page.name, says, address }] : []
+      return address.length <= LONGEST ? [{ page: page.id, says, address }] : []
     })
 }

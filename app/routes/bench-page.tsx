@@ -10,9 +10,18 @@ import { database } from '~/context'
 import { findJob, openJobs } from '~/db/jobs.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
 import { orNotFound } from '~/lib/require'
-import { useShow, useUnits } from '~/lib/units'
+import { useSay } from '~/lib/say'
+import { useUnits } from '~/lib/units'
 import { benchPageOf } from '~core/calculators'
-import { addressOf, isAsked, type Typed, typedFrom, workBench } from '~core/calculators/page'
+import {
+  addressOf,
+  isAsked,
+  pageFact,
+  questionFact,
+  type Typed,
+  typedFrom,
+  workBench,
+} from '~core/calculators/page'
 import { withMeasuredWear } from '~core/vehicle/measured-wear'
 import type { Route } from './+types/bench-page'
 
@@ -67,7 +76,8 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
   const { vehicle, vehicleId, job, jobs, vehicles } = loaderData
   const page = orNotFound(benchPageOf(pageId))
   const units = useUnits()
-  const show = useShow()
+  const say = useSay()
+  const name = say(pageFact(pageId))
   const { search } = useLocation()
   const [typed, setTyped] = useState<Typed>(() => {
     const address = new URLSearchParams(search)
@@ -106,18 +116,18 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
   const Picture = pictures[page.id]
   // A number and its unit stay on one line.
   const sentence = shown.ok
-    ? page.says(shown.result, shown.values, show).replace(/(\d) (?=\S)/g, '$1\u00a0')
+    ? say(page.says(shown.result, shown.values)).replace(/(\d) (?=\S)/g, '$1\u00a0')
     : undefined
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[22rem_minmax(0,1fr)]">
-      <title>{`${page.name} · Bench · Ruddy Siphon`}</title>
+      <title>{`${name} · Bench · Ruddy Siphon`}</title>
       <div className="grid gap-5 print:order-2">
         <header className="print:hidden">
           <Link to="/bench" className="font-semibold print:hidden">
             Bench
           </Link>
-          <h1 className="text-2xl">{page.name}</h1>
-          <p className="text-quiet">{page.question}</p>
+          <h1 className="text-2xl">{name}</h1>
+          <p className="text-quiet">{say(questionFact(pageId))}</p>
         </header>
         <StartFrom
           pageId={page.id}
@@ -134,6 +144,7 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
             .filter(([, field]) => isAsked(field, typed))
             .map(([name, field]) => (
               <BenchInput
+                page={pageId}
                 key={name}
                 name={name}
                 field={field}
@@ -150,7 +161,7 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
           className={`panel grid min-w-0 grid-cols-[minmax(0,1fr)] gap-4 ${worked.ok ? '' : 'border-l-8 border-l-oxide'}`}
           aria-label="Answer"
         >
-          <p className="hidden text-2xl font-extrabold print:block">{page.name}</p>
+          <p className="hidden text-2xl font-extrabold print:block">{name}</p>
           <p role="status" className="text-xl font-bold text-balance">
             {worked.ok
               ? sentence

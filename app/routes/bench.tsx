@@ -1,9 +1,12 @@
 import { Link } from 'react-router'
 import { BenchSketch } from '~/components/bench/sketch'
+import { useSay } from '~/lib/say'
 import { benchPages } from '~core/calculators'
+import { pageFact, questionFact } from '~core/calculators/page'
 
 /** The calculators, each as the question it answers. */
 export default function Bench() {
+  const say = useSay()
   return (
     <div className="grid gap-5">
       <title>Bench · Ruddy Siphon</title>
@@ -17,7 +20,7 @@ export default function Bench() {
         </Link>
       </p>
       <ul className="grid gap-4 sm:grid-cols-2 xl:grid-cols-3">
-        {benchPages.map(({ id, name, question }) => (
+        {benchPages.map(({ id }) => (
           <li key={id} className="contents">
             <Link
               to={`/bench/${id}`}
@@ -25,8 +28,8 @@ export default function Bench() {
             >
               <BenchSketch id={id} />
               <span>
-                <span className="block text-lg font-extrabold">{name}</span>
-                <span className="text-quiet">{question}</span>
+                <span className="block text-lg font-extrabold">{say(pageFact(id))}</span>
+                <span className="text-quiet">{say(questionFact(id))}</span>
               </span>
             </Link>
           </li>

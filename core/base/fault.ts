@@ -1,3 +1,5 @@
+import type { Fact } from './decision'
+
 /** What is wrong with an input: where (dots, indices too), and what is accepted. */
 export type Fault = { path: string; message: string }
 
@@ -7,11 +9,16 @@ export type Reading<T> = { ok: true; value: T } | { ok: false; faults: Fault[] }
 /** The one line a person reads for a fault. */
 export const faultLine = (fault: Fault): string => `${fault.path || '(root)'}: ${fault.message}`
 
-/** Thrown by a computation for input no physical thing can have; the edges turn it into a fault. */
+/**
+ * Thrown by a computation for input no physical thing can have; the edges turn it into a fault.
+ *
+ * @param fact the same, to be said in the units of whoever typed it
+ */
 export class ImpossibleInput extends Error {
   constructor(
     readonly path: string,
     message: string,
+    readonly fact?: Fact,
   ) {
     super(message)
   }

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { demoNames, demoVehicle } from '~test/worlds/demo-vehicles'
 import { vehicleFrom } from '~test/worlds/vehicles'
+import { fact } from '../base/decision'
 import { makePlan } from '../plan/plan'
 import { shopSchema, workSchema } from '../plan/request'
 import { largestStrokeMl } from '../plan/top-up-every'
@@ -12,9 +13,21 @@ import { levelDrop } from '../vehicle/level-drop'
 import { bleederRuns } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
+import { hasWords, sayEnglish, sayMetric } from '../words'
 import { benchPageOf, benchPages } from './index'
 import type { OldFluidResult } from './old-fluid'
-import { addressOf, type BenchPage, type Typed, typedFrom, workBench } from './page'
+import {
+  addressOf,
+  type BenchPage,
+  fieldFact,
+  hintFact,
+  optionFact,
+  pageFact,
+  questionFact,
+  type Typed,
+  typedFrom,
+  workBench,
+} from './page'
 
 const nowhere = () => null
 const example = (page: BenchPage, units: Units = metricUnits) => typedFrom(page, nowhere, {}, units)
@@ -44,7 +57,25 @@ describe.each(benchPages.map((page) => [page.id, page] as const))('%s', (id, pag
   test('its own example is answered, in a sentence without a bare NaN', () => {
     const { result, values } = worked(id)
     expect(numbersIn(result).every(Number.isFinite)).toBe(true)
-    expect(page.says(result, values, showIn(metricUnits))).not.toMatch(/NaN|undefined|Infinity/)
+    expect(sayMetric(page.says(result, values))).not.toMatch(/NaN|undefined|Infinity/)
+  })
+
+  test('all that it shows has words, and none of them names a unit that its reader does not use', () => {
+    const says = sayEnglish(showIn(usUnits))
+    const { result, values, reasons } = worked(id)
+    const fields = Object.entries(page.fields).flatMap(([name, field]) => [
+      fieldFact(id, name, field),
+      hintFact(id, name, field) ?? [],
+      field.kind === 'choice' && !field.named
+        ? field.options.map((each) => optionFact(id, name, field, each))
+        : [],
+    ])
+    const about = page.about.flatMap((each) =>
+      ['formula', 'source', 'limits'].map((part) => fact(`about-${each}-${part}`)),
+    )
+    const all = [pageFact(id), questionFact(id), ...fields.flat(), page.says(result, values), ...reasons]
+    for (const each of [...all, ...about]) expect(hasWords(each.code), each.code).toBe(true)
+    for (const each of all) expect(says(each)).not.toMatch(/\d\s?(kPa|°C|mL\/min|km|N·m)\b/)
   })
 
   test('every demo vehicle gives it inputs that it answers', () => {
@@ -118,6 +149,16 @@ test('what is not asked cannot stop it: a boiling point typed wrong while water 
   expect(faultsOf('boiling', { boilingC: 'hot', kind: 'boiling' })[0]?.path).toBe('boilingC')
 })
 
+test('rows and lists are typed in their reader’s units, and their faults give bounds in them', () => {
+  const inUs = example(pageOf('pedal'), usUnits)
+  expect(inUs.efforts).toContain('290.08 2.0472')
+  const [fault] = faultsOf('pedal', { efforts: '0.01 1, 20 2, 40 3' }, usUnits)
+  expect(fault?.message).toMatch(/^Give rows like 43\.5 0\.984, .*: 0\.146 to 2900\.75 psi, /)
+  expect(faultsOf('old-fluid', { cornersMl: '1 two' }, usUnits)[0]?.message).toContain('fl oz')
+  const boiled = { kind: 'boiling', boilingC: '500', spec: 'DOT 4' }
+  expect(faultsOf('boiling', boiled, usUnits)[0]?.message).toMatch(/°F/)
+})
+
 describe('what the pages find', () => {
   test('a hose closed up on one side, freed and flowing on the other', () => {
     const { result, reasons } = worked('left-right', { rightReturn: 'drags' })
@@ -146,7 +187,7 @@ describe('what the pages find', () => {
       rightMlPerMin: (0.35 * expected.right.expectedMlPerMin).toFixed(3),
     })
     expect(result).toMatchObject({ verdict: 'not-below-half' })
-    expect(pageOf('left-right').says(result, values, showIn(metricUnits))).toContain('neither is below half')
+    expect(sayMetric(pageOf('left-right').says(result, values))).toContain('neither is below half')
   })
 
   test('wear is each brake’s own as check in has it: drums that adjust themselves have none', () => {

@@ -1,5 +1,4 @@
-import { reason } from '../base/decision'
-import { ImpossibleInput } from '../base/fault'
+import { fact, reason } from '../base/decision'
 import { judgeFluid, judgementReasons } from '../fluid/judge'
 import type { Verdict } from '../fluid/judgement'
 import { ruleOf } from '../fluid/policy'
@@ -16,8 +15,8 @@ import {
   waterRange,
 } from '../physics/moisture/boiling-point'
 import { airPressureKPa } from '../physics/moisture/height'
-import { boilingAbout } from './command/boiling-point'
-import { fluidField } from './fields'
+import { boilingPoint as boilingCalc } from './command/boiling-point'
+import { fluidField, impossible } from './fields'
 import { benchPage } from './page'
 
 export type BoilingResult = {
@@ -45,22 +44,15 @@ const glycol = fluidSpecs.filter((spec) => fluidOf(spec).base === 'glycol')
 /** Boiling point over water, with this fluid's point on it. */
 export const boilingBench = benchPage({
   id: 'boiling',
-  name: 'Boiling curve',
-  question: 'How hot before this fluid boils, and how far is that from its limit?',
   fields: {
     spec: fluidField(glycol),
     kind: {
       kind: 'choice',
-      label: 'What was measured',
-      options: [
-        { value: 'water', label: 'Water, %' },
-        { value: 'boiling', label: 'Boiling point' },
-      ],
+      options: ['water', 'boiling'],
       initial: 'water',
     },
     waterPct: {
       kind: 'number',
-      label: 'Water',
       unit: '%',
       min: 0,
       max: 12,
@@ -69,7 +61,6 @@ export const boilingBench = benchPage({
     },
     boilingC: {
       kind: 'quantity',
-      label: 'It boiled at',
       quantity: 'temperature',
       min: 60,
       max: 370,
@@ -78,17 +69,15 @@ export const boilingBench = benchPage({
     },
     dryC: {
       kind: 'quantity',
-      label: 'Dry, from the product’s data sheet',
       quantity: 'temperature',
       min: 150,
       max: 370,
       initial: '',
       optional: true,
-      hint: 'Empty: the specification’s minimum',
+      hint: true,
     },
     wetC: {
       kind: 'quantity',
-      label: 'Wet, from the same sheet',
       quantity: 'temperature',
       min: 100,
       max: 300,
@@ -97,7 +86,6 @@ export const boilingBench = benchPage({
     },
     heightM: {
       kind: 'quantity',
-      label: 'Height of the shop above the sea',
       quantity: 'run',
       min: -400,
       max: 5000,
@@ -105,22 +93,18 @@ export const boilingBench = benchPage({
     },
     limitPct: {
       kind: 'number',
-      label: 'Replace at',
       unit: '% water',
       min: 0.5,
       max: 8,
       initial: ruleOf('water').usual,
     },
   },
-  about: [boilingAbout],
+  about: [boilingCalc.about],
   startFrom: ({ fluid }) => (glycol.includes(fluid.spec) ? { spec: fluid.spec } : {}),
   work: ({ spec: chosen, kind, waterPct, boilingC, dryC, wetC, heightM, limitPct }) => {
     const spec = chosen as FluidSpec
     if ((dryC === undefined) !== (wetC === undefined))
-      throw new ImpossibleInput(
-        dryC === undefined ? 'dryC' : 'wetC',
-        'give both of the sheet’s figures, or neither',
-      )
+      throw impossible(dryC === undefined ? 'dryC' : 'wetC', 'bench-both-or-neither')
     const fluid = fluidOf(spec)
     const pair = { dryC: dryC ?? fluid.dryC ?? 0, wetC: wetC ?? fluid.wetC ?? 0 }
     const pressureKPa = heightM === 0 ? undefined : airPressureKPa(heightM)
@@ -160,11 +144,18 @@ export const boilingBench = benchPage({
       ],
     }
   },
-  says: ({ spec, waterPct, range, boilingC, bandC, marginC }, _, show) => {
-    const boils = `${show.number('temperature', boilingC)} ± ${show.apart('temperature', bandC)}`
-    const margin = `${show.apart('temperature', Math.abs(marginC))} ${marginC >= 0 ? 'above' : 'below'} its wet limit`
+  says: ({ spec, waterPct, range, boilingC, bandC, marginC }) => {
+    const boils = { spec, boilsC: boilingC, bandC }
+    const margin = fact(marginC >= 0 ? 'bench-boiling-above' : 'bench-boiling-below', {
+      marginApartC: Math.abs(marginC),
+    })
     return range
-      ? `${spec} boiled at ${boils}, ${margin}: ${range.lowPct.toFixed(1)} to ${range.highPct.toFixed(1)} % water.`
-      : `${spec} with ${waterPct.toFixed(1)} % water boils at about ${boils}, ${margin}.`
+      ? fact('bench-boiling-says-boiled', {
+          ...boils,
+          margin,
+          low: range.lowPct.toFixed(1),
+          high: range.highPct.toFixed(1),
+        })
+      : fact('bench-boiling-says', { ...boils, margin, water: waterPct.toFixed(1) })
   },
 })

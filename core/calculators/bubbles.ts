@@ -1,4 +1,4 @@
-import { reason } from '../base/decision'
+import { fact, reason } from '../base/decision'
 import { type FluidSpec, fluidOf } from '../fluid/specs'
 import { bubbleRise } from '../physics/air/bubble-rise'
 import { bubbleSticks } from '../physics/air/bubble-sticks'
@@ -25,13 +25,10 @@ const LARGEST_MM = 1
 /** How long froth needs, and whether a bubble leaves a tube by itself. */
 export const bubblesBench = benchPage({
   id: 'bubbles',
-  name: 'Waiting time against bubble size',
-  question: 'How long until fine bubbles have risen, and does a large one leave this tube by itself?',
   fields: {
     spec: fluidField(),
     tempC: {
       kind: 'quantity',
-      label: 'Fluid temperature',
       quantity: 'temperature',
       min: -20,
       max: 60,
@@ -39,22 +36,20 @@ export const bubblesBench = benchPage({
     },
     depthMm: {
       kind: 'quantity',
-      label: 'Fluid over the bubbles',
       quantity: 'length',
       min: 1,
       max: 2000,
       initial: 60,
     },
     bubbleMm: {
-      kind: 'number',
-      label: 'Smallest bubble that matters',
-      unit: 'mm',
+      kind: 'quantity',
+      quantity: 'length',
       min: SMALLEST_MM,
       max: LARGEST_MM,
       initial: 0.1,
-      hint: 'Fine froth is 0.1 to 0.3 mm',
+      hint: { fineMm: 0.1, toMm: 0.3 },
     },
-    boreMm: { kind: 'quantity', label: 'Tube bore', quantity: 'length', min: 0.5, max: 40, initial: 3.34 },
+    boreMm: { kind: 'quantity', quantity: 'length', min: 0.5, max: 40, initial: 3.34 },
   },
   about: [riseCalc.about, sticksCalc.about],
   startFrom: (vehicle) => {
@@ -81,6 +76,11 @@ export const bubblesBench = benchPage({
       ],
     }
   },
-  says: ({ seconds }, { bubbleMm, tempC }, show) =>
-    `Bubbles of ${bubbleMm} mm need ${seconds < 90 ? `${Math.ceil(seconds)} s` : `${(seconds / 60).toFixed(1)} min`} at ${show('temperature', tempC)}.`,
+  says: ({ seconds }, { bubbleMm, tempC }) =>
+    fact(seconds < 90 ? 'bench-bubbles-says' : 'bench-bubbles-says-minutes', {
+      bubbleMm,
+      needS: Math.ceil(seconds),
+      minutes: (seconds / 60).toFixed(1),
+      atC: tempC,
+    }),
 })

@@ -8,7 +8,7 @@ import { pullBench } from './pull'
 import { sheetBench } from './sheet'
 import { temperatureBench } from './temperature'
 
-/** Every page of the Bench, in the order they are shown. A new one is one file, one line here and its picture. */
+/** Every page of the Bench, in the order they are shown. A new one is one file, one line here, its words and its picture. */
 export const benchPages = [
   boilingBench,
   oldFluidBench,

@@ -1,5 +1,4 @@
-import { reason } from '../base/decision'
-import { ImpossibleInput } from '../base/fault'
+import { fact, reason } from '../base/decision'
 import { type FluidSpec, fluidOf } from '../fluid/specs'
 import { usualBleeder } from '../physics/hydraulics/bleeder'
 import { flowMlPerMin, orificeDropKPa } from '../physics/hydraulics/flow'
@@ -15,9 +14,9 @@ import {
 import { liquidAt } from '../technique/corner-flow'
 import { type BleederRun, bleederRuns } from '../vehicle/network'
 import type { Vehicle } from '../vehicle/schema'
-import { flowAbout } from './command/flow'
+import { flow as flowCalc } from './command/flow'
 import { restriction as restrictionCalc } from './command/restriction'
-import { fluidField, piecesOf, piecesText } from './fields'
+import { fluidField, impossible, pieceColumns, piecesOf, piecesText } from './fields'
 import { benchPage } from './page'
 
 export type Side = {
@@ -30,32 +29,18 @@ export type Side = {
 }
 export type LeftRightResult = { verdict: SidesVerdict; left: Side; right: Side; slow?: 'left' | 'right' }
 
-const side = (name: string, hint?: true) => ({
+const side = {
   kind: 'rows' as const,
-  label: `${name} run, its pieces in order`,
-  units: ['m long', 'mm bore'] as const,
-  max: [60, 40] as const,
+  columns: pieceColumns,
   most: 20,
   example: '3.1 3.34, 0.35 3.2',
-  ...(hint && { hint: 'Length in m and bore in mm, like 3.1 3.34, 0.35 3.2; the hose last' }),
-})
-const caught = (name: string) => ({
-  kind: 'quantity' as const,
-  label: `Caught on the ${name}`,
-  quantity: 'flow' as const,
-  min: 0,
-  max: 20_000,
-})
-const frees = (name: string) => ({
+}
+const caught = { kind: 'quantity' as const, quantity: 'flow' as const, min: 0, max: 20_000 }
+const frees = {
   kind: 'choice' as const,
-  label: `${name} wheel, pedal let go`,
-  options: [
-    { value: 'untested', label: 'not tested' },
-    { value: 'frees', label: 'frees at once' },
-    { value: 'drags', label: 'drags' },
-  ],
+  options: ['untested', 'frees', 'drags'] as const,
   initial: 'untested',
-})
+}
 
 /** Positions of one axle, left and right. */
 const axles = { front: ['front-left', 'front-right'], rear: ['rear-left', 'rear-right'] } as const
@@ -78,37 +63,26 @@ const passesUnit = (vehicle: Vehicle, { run }: BleederRun): boolean =>
 /** Flow left against right. */
 export const leftRightBench = benchPage({
   id: 'left-right',
-  name: 'Flow left against right',
   wantsVehicle: true,
-  question: 'Do the two wheels of an axle run as their own lines say, or has one a hose closed up inside?',
   fields: {
     axle: {
       kind: 'choice',
-      label: 'Axle',
-      options: [
-        { value: 'rear', label: 'rear' },
-        { value: 'front', label: 'front' },
-      ],
+      options: ['rear', 'front'],
       initial: 'rear',
     },
-    leftLine: { ...side('Left', true), initial: '2.4 3.34, 0.35 3.2' },
-    rightLine: { ...side('Right'), initial: '3.1 3.34, 0.35 3.2' },
+    leftLine: { ...side, hint: true, initial: '2.4 3.34, 0.35 3.2' },
+    rightLine: { ...side, initial: '3.1 3.34, 0.35 3.2' },
     before: {
       kind: 'choice',
-      label: 'Before these wheels',
-      options: [
-        { value: 'pipes', label: 'pipes and valves alone' },
-        { value: 'unit', label: 'a control unit' },
-      ],
+      options: ['pipes', 'unit'],
       initial: 'pipes',
     },
-    leftMlPerMin: { ...caught('left'), initial: 150 },
-    rightMlPerMin: { ...caught('right'), initial: 45 },
-    leftReturn: frees('Left'),
-    rightReturn: frees('Right'),
+    leftMlPerMin: { ...caught, initial: 150 },
+    rightMlPerMin: { ...caught, initial: 45 },
+    leftReturn: frees,
+    rightReturn: frees,
     pressureKPa: {
       kind: 'quantity',
-      label: 'Pressure at the reservoir',
       quantity: 'pressure',
       min: 1,
       max: 1000,
@@ -117,7 +91,6 @@ export const leftRightBench = benchPage({
     spec: fluidField(),
     tempC: {
       kind: 'quantity',
-      label: 'Fluid temperature',
       quantity: 'temperature',
       min: -40,
       max: 60,
@@ -125,15 +98,14 @@ export const leftRightBench = benchPage({
     },
     errorPct: {
       kind: 'number',
-      label: 'Each flow measured within',
       unit: '%',
       min: 0,
       max: 50,
       initial: USUAL_FLOW_ERROR_PCT,
-      hint: 'Bottle and watch: about 10 %',
+      hint: true,
     },
   },
-  about: [flowAbout, restrictionCalc.about],
+  about: [flowCalc.about, restrictionCalc.about],
   startFrom: (vehicle, choice) => {
     const { left, right } = axleBleeders(vehicle, choice('axle'))
     const pieces = (each: typeof left) => each?.run?.lines.flatMap((line) => line.segments) ?? []
@@ -157,11 +129,7 @@ export const leftRightBench = benchPage({
       const { passage, holeMm } = usualBleeder
       const expectedMlPerMin = flowMlPerMin([...pieces, passage], pressureKPa, liquid, holeMm)
       const share = mlPerMin / expectedMlPerMin
-      if (share > MOST_SHARE)
-        throw new ImpossibleInput(
-          `${name}MlPerMin`,
-          'More than twice what this line can pass: mend the flow, the pressure, the temperature or the pieces.',
-        )
+      if (share > MOST_SHARE) throw impossible(`${name}MlPerMin`, 'bench-more-than-passes')
       // The bleeder is known: what its passage and hole take at this flow is not the suspect's.
       const leftKPa = Math.max(1e-3, pressureKPa - orificeDropKPa(holeMm, mlPerMin, liquid.densityKgM3))
       const { effectiveBoreMm } = restriction({
@@ -196,16 +164,11 @@ export const leftRightBench = benchPage({
       reasons: [...compared.reasons, ...returns],
     }
   },
-  says: ({ verdict, left, right }, { axle }) => {
-    const shares = `left at ${Math.round(100 * left.share)} %, right at ${Math.round(100 * right.share)} % of what its line predicts`
-    const words: Record<SidesVerdict, string> = {
-      alike: 'no restriction shows between the two',
-      'not-below-half': 'neither is below half of the other',
-      'left-slow': 'the left is restricted',
-      'right-slow': 'the right is restricted',
-      'both-slow': 'both far below: look upstream',
-      'cannot-tell': 'the measuring error leaves it open',
-    }
-    return `Flow of the ${axle} axle: ${shares}; ${words[verdict]}.`
-  },
+  says: ({ verdict, left, right }, { axle }) =>
+    fact('bench-left-right-says', {
+      axle: fact(`bench-left-right-axle-${axle}`),
+      leftPct: Math.round(100 * left.share),
+      rightPct: Math.round(100 * right.share),
+      verdict: fact(`bench-sides-${verdict}`),
+    }),
 })

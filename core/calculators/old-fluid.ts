@@ -1,4 +1,4 @@
-import { type Reason, reason } from '../base/decision'
+import { fact, type Reason, reason } from '../base/decision'
 import { type Containers, chooseContainers } from '../physics/exchange/containers'
 import { drawDownSavingMl } from '../physics/exchange/draw-down'
 import { leastExchange, shareAfterDraw } from '../physics/exchange/least-exchange'
@@ -47,34 +47,24 @@ const RESERVOIRS = ['first', 'second', 'third', 'fourth']
 /** Old fluid left against what is poured, with the target and the sizes on the shelf. */
 export const oldFluidBench = benchPage({
   id: 'old-fluid',
-  name: 'Old fluid left',
-  question: 'How much new fluid until what comes out is new enough, and which containers is that?',
   fields: {
     system: {
       kind: 'choice',
-      label: 'Which reservoir',
-      options: [
-        { value: 'first', label: 'the first' },
-        { value: 'second', label: 'the second' },
-        { value: 'third', label: 'the third' },
-        { value: 'fourth', label: 'the fourth' },
-      ],
+      options: ['first', 'second', 'third', 'fourth'],
       initial: 'first',
-      hint: 'Each reservoir by itself: a motorcycle has two. One that a vehicle has not is the first again',
+      hint: true,
     },
     cornersMl: {
       kind: 'list',
-      label: 'Old fluid before each bleeder, in order',
-      unit: 'mL',
+      quantity: 'volume',
       min: 0,
       max: 20_000,
       most: 12,
       initial: '59 54 38 31',
-      hint: 'Spaces between. From a vehicle: chamber, lines, unit, brake as far as its pistons stand out',
+      hint: true,
     },
     reservoirMl: {
       kind: 'quantity',
-      label: 'Reservoir at MAX',
       quantity: 'volume',
       min: 1,
       max: 20_000,
@@ -82,25 +72,19 @@ export const oldFluidBench = benchPage({
     },
     drawToMl: {
       kind: 'quantity',
-      label: 'Drawn down until so much is left',
       quantity: 'volume',
       min: 0,
       max: 20_000,
       initial: 40,
-      hint: 'As far as every port stays covered; a wiped one is 0',
+      hint: true,
     },
     kept: {
       kind: 'choice',
-      label: 'Kept full by',
-      options: [
-        { value: 'machine', label: 'a machine' },
-        { value: 'hand', label: 'somebody who pours' },
-      ],
+      options: ['machine', 'hand'],
       initial: 'machine',
     },
     minMl: {
       kind: 'quantity',
-      label: 'Poured up from MIN, at',
       quantity: 'volume',
       min: 0,
       max: 20_000,
@@ -109,7 +93,6 @@ export const oldFluidBench = benchPage({
     },
     targetOldPct: {
       kind: 'number',
-      label: 'Last drops at most',
       unit: '% old',
       min: 0.1,
       max: 50,
@@ -117,7 +100,6 @@ export const oldFluidBench = benchPage({
     },
     pouredMl: {
       kind: 'quantity',
-      label: 'Poured through the bleeders',
       quantity: 'volume',
       min: 0,
       max: 40_000,
@@ -125,24 +107,14 @@ export const oldFluidBench = benchPage({
     },
     sizesMl: {
       kind: 'list',
-      label: 'Container sizes',
-      unit: 'mL',
+      quantity: 'volume',
       min: 1,
       max: 250_000,
       most: 20,
       initial: '500 1000',
     },
   },
-  about: [
-    purgeCalc.about,
-    {
-      formula:
-        'reservoir: one stirred tank, carried from bleeder to bleeder; drawn to f it is f old, rinsed with r once more f²/(f + r)',
-      source: 'Levenspiel, stirred tanks in series; two dilutions by volume',
-      limits:
-        'The least that brings every bleeder to the target. Draw down only so far that every port stays covered, nobody on the pedal, no bleeder open.',
-    },
-  ],
+  about: [purgeCalc.about, 'reservoir-carry'],
   startFrom: (vehicle, choice) => {
     const reservoirs = partsOf(vehicle, 'reservoir')
     const asked = reservoirs[RESERVOIRS.indexOf(choice('system'))]
@@ -204,7 +176,7 @@ export const oldFluidBench = benchPage({
       reasons,
     }
   },
-  says: ({ needMl, bleedMl }, { targetOldPct }, show) =>
-    `Last drops at most ${targetOldPct} % old take ${show('volume', bleedMl)} through the bleeders, ${show('volume', needMl)} in all.`,
+  says: ({ needMl, bleedMl }, { targetOldPct }) =>
+    fact('bench-old-fluid-says', { targetPct: targetOldPct, bleedMl, needMl }),
   change: ({ targetOldPct }) => ({ targetOldPct }),
 })

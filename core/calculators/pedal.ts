@@ -1,4 +1,4 @@
-import { ImpossibleInput } from '../base/fault'
+import { fact } from '../base/decision'
 import {
   LIGHT_KPA,
   movedMl,
@@ -18,72 +18,55 @@ export type PedalResult = PedalFeel & {
   curve: { pressureKPa: number; travelMm: number; airMm: number }[]
 }
 
-const answerWords = { yes: 'yes', no: 'no', 'cannot-tell': 'cannot tell' }
-
 /** Air, swelling and sink told apart by travel at several efforts. */
 export const pedalBench = benchPage({
   id: 'pedal',
-  name: 'Pedal travel against effort',
-  question: 'Is a soft pedal air, a hose that swells, or a cylinder that lets past?',
   fields: {
     boreMm: {
       kind: 'quantity',
-      label: 'Master cylinder bore',
       quantity: 'length',
       min: 5,
       max: 100,
       initial: 23.8,
     },
-    pedalRatio: { kind: 'number', label: 'Pedal ratio', unit: '', min: 0.5, max: 20, initial: 4 },
+    pedalRatio: { kind: 'number', unit: '', min: 0.5, max: 20, initial: 4 },
     efforts: {
       kind: 'rows',
-      label: 'Line pressure and pedal travel, pair by pair',
-      units: ['kPa', 'mm'],
-      max: [20_000, 400],
+      columns: [
+        { quantity: 'pressure', min: 1, max: 20_000 },
+        { quantity: 'length', max: 400 },
+      ],
       most: 12,
       example: '300 25, 2000 31',
       initial: '40 21, 150 38, 400 45, 2000 52, 4000 57',
-      hint: `Engine off, booster used up. Three efforts at least, one below ${LIGHT_KPA} kPa`,
+      hint: { lightKPa: LIGHT_KPA },
     },
     travelErrorMm: {
-      kind: 'number',
-      label: 'Travel read within',
-      unit: 'mm',
+      kind: 'quantity',
+      quantity: 'length',
       min: 0.05,
       max: 20,
       initial: 0.5,
-      hint: 'Nine of ten readings',
+      hint: true,
     },
     gaugeErrorPct: {
       kind: 'number',
-      label: 'Pressure read within',
       unit: '% of it',
       min: 0,
       max: 50,
       initial: USUAL_GAUGE_ERROR_PCT,
     },
     sinkMm: {
-      kind: 'number',
-      label: 'Sank under a steady foot',
-      unit: 'mm',
+      kind: 'quantity',
+      quantity: 'length',
       min: 0,
       max: 300,
       initial: '',
       optional: true,
     },
-    heldS: { kind: 'number', label: 'Held for', unit: 's', min: 1, max: 600, initial: 30 },
+    heldS: { kind: 'number', unit: 's', min: 1, max: 600, initial: 30 },
   },
-  about: [
-    {
-      formula:
-        'travel·area/ratio = air·P/(P + P0) + swelling·P + clearance·(share taken up at P), fitted by weighted least squares',
-      source:
-        'Boyle’s law; weighted least squares, fit tested by χ². What counts as felt or sound, and clearance being taken up by 30 to 150 kPa, is from memory',
-      limits:
-        'Nine of ten lie within the band shown, by the errors given. A booster that still works, or shoes out of adjustment, spoil it: then it does not fit, and says so.',
-    },
-    trappedAirCalc.about,
-  ],
+  about: ['pedal-feel', trappedAirCalc.about],
   startFrom: (vehicle) => {
     const [cylinder] = partsOf(vehicle, 'master-cylinder')
     const [chamber] = cylinder?.chambers ?? []
@@ -93,8 +76,6 @@ export const pedalBench = benchPage({
   },
   work: ({ boreMm, pedalRatio, efforts: pairs, travelErrorMm, gaugeErrorPct, sinkMm, heldS }) => {
     const efforts = pairs.map(([pressureKPa, travelMm]) => ({ pressureKPa, travelMm }))
-    if (efforts.some(({ pressureKPa }) => pressureKPa < 1))
-      throw new ImpossibleInput('efforts', 'Give line pressures of 1 kPa or more.')
     const { value, reasons } = pedalFeel({
       boreMm,
       pedalRatio,
@@ -108,8 +89,13 @@ export const pedalBench = benchPage({
       reasons,
     }
   },
-  says: ({ air, swelling, sink, airMl, airErrorMl }) =>
-    `Air: ${answerWords[air]}${airMl !== undefined ? ` (${airMl.toFixed(1)} ± ${(airErrorMl ?? 0).toFixed(1)} mL)` : ''}; swelling: ${answerWords[swelling]}; sink: ${answerWords[sink]}.`,
+  says: ({ air, swelling, sink, airMl, airErrorMl = 0 }) =>
+    fact(airMl === undefined ? 'bench-pedal-says' : 'bench-pedal-says-air', {
+      air: fact(`bench-told-${air}`),
+      swelling: fact(`bench-told-${swelling}`),
+      sink: fact(`bench-told-${sink}`),
+      ...(airMl !== undefined && { airMl, errorMl: airErrorMl }),
+    }),
 })
 
 function fitted(

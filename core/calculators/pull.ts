@@ -5,7 +5,6 @@ import { bleederRuns } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import { readVehicle } from '../vehicle/read-vehicle'
 import type { Vehicle } from '../vehicle/schema'
-import { sayEnglish, sayMetric } from '../words'
 import { fluidField } from './fields'
 import { benchPage } from './page'
 
@@ -83,34 +82,22 @@ function oneWheel(spec: string, boreMm: number, pedalRatio: number, runM: number
 /** What a single pull does, moment by moment, and what becomes of it when the pedal is let go first. */
 export const pullBench = benchPage({
   id: 'pull',
-  name: 'A pull, slowly',
-  question: sayMetric(fact('pull-question')),
   fields: {
     end: {
       kind: 'choice',
-      label: 'End of the pull',
-      options: [
-        { value: 'close-first', label: 'close, then release' },
-        { value: 'release-first', label: 'release, then close' },
-      ],
+      options: ['close-first', 'release-first'],
       initial: 'close-first',
     },
     hose: {
       kind: 'choice',
-      label: 'Hose on the bleeder',
-      options: [
-        { value: 'open', label: 'ends in the air' },
-        { value: 'under-fluid', label: 'ends under fluid' },
-        { value: 'check-valve', label: 'has a check valve' },
-      ],
+      options: ['open', 'under-fluid', 'check-valve'],
       initial: 'open',
     },
-    effortN: { kind: 'number', label: 'Foot on the pedal', unit: 'N', min: 20, max: 600, initial: 80 },
-    airMl: { kind: 'quantity', label: 'Air in the brake', quantity: 'volume', min: 0, max: 10, initial: 0 },
+    effortN: { kind: 'number', unit: 'N', min: 20, max: 600, initial: 80 },
+    airMl: { kind: 'quantity', quantity: 'volume', min: 0, max: 10, initial: 0 },
     spec: fluidField(['DOT 3', 'DOT 4', 'DOT 4 LV', 'DOT 5', 'DOT 5.1']),
     tempC: {
       kind: 'quantity',
-      label: 'Fluid temperature',
       quantity: 'temperature',
       min: -20,
       max: 60,
@@ -118,30 +105,22 @@ export const pullBench = benchPage({
     },
     boreMm: {
       kind: 'quantity',
-      label: 'Master cylinder bore',
       quantity: 'length',
       min: 8,
       max: 40,
       initial: 20.6,
     },
-    pedalRatio: { kind: 'number', label: 'Pedal ratio', unit: '', min: 1, max: 10, initial: 4 },
+    pedalRatio: { kind: 'number', unit: '', min: 1, max: 10, initial: 4 },
     pistonMm: {
       kind: 'quantity',
-      label: 'Piston in the brake',
       quantity: 'length',
       min: 15,
       max: 100,
       initial: 48,
     },
-    runM: { kind: 'quantity', label: 'Line to it', quantity: 'run', min: 0.2, max: 20, initial: 3 },
+    runM: { kind: 'quantity', quantity: 'run', min: 0.2, max: 20, initial: 3 },
   },
-  about: [
-    {
-      formula: 'pressures that leave no cell of the line with more than it holds, step by step; air by Boyle',
-      source: 'Hagen–Poiseuille, Boyle, a sharp-edged hole; springs, seals and stiffness from memory',
-      limits: sayMetric(fact('pull-limits')),
-    },
-  ],
+  about: ['one-wheel'],
   startFrom: (vehicle) => {
     const [cylinder] = partsOf(vehicle, 'master-cylinder')
     const [chamber] = cylinder?.chambers ?? []
@@ -219,12 +198,9 @@ export const pullBench = benchPage({
       ],
     }
   },
-  says: ({ outMl, airInMl }, { end }, show) =>
-    sayEnglish(show)(
-      fact(`pull-says-${end}${airInMl > SOME_AIR_ML ? '' : '-no-air'}`, {
-        outMl: Math.max(0, outMl),
-        // Less than the smallest amount that ounces are shown in: air is told in mL, as on the other pages.
-        airIn: airInMl.toFixed(2),
-      }),
-    ),
+  says: ({ outMl, airInMl }, { end }) =>
+    fact(`pull-says-${end}${airInMl > SOME_AIR_ML ? '' : '-no-air'}`, {
+      outMl: Math.max(0, outMl),
+      airMl: airInMl,
+    }),
 })

@@ -1,5 +1,4 @@
-import { reason } from '../base/decision'
-import { ImpossibleInput } from '../base/fault'
+import { fact, reason } from '../base/decision'
 import { type MassBalance, massBalance } from '../physics/exchange/mass-balance'
 import { topUp } from '../physics/exchange/top-up'
 import { wearDrop } from '../physics/exchange/wear-drop'
@@ -8,6 +7,7 @@ import { brakesFedBy } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import { topUp as topUpCalc } from './command/top-up'
 import { wearDrop as wearCalc } from './command/wear-drop'
+import { impossible } from './fields'
 import { benchPage } from './page'
 
 export type SheetResult = { strokes: number; wearMl: number; balance: MassBalance }
@@ -15,14 +15,11 @@ export type SheetResult = { strokes: number; wearMl: number; balance: MassBalanc
 /** The small sums on one sheet: strokes to top-up, what wear takes, what the system holds. */
 export const sheetBench = benchPage({
   id: 'sheet',
-  name: 'Top-up, wear and balance',
-  question: 'How many strokes until somebody pours, is a low reservoir a leak, and does what went in add up?',
   fields: {
-    levelMl: { kind: 'quantity', label: 'Level now', quantity: 'volume', min: 0, max: 20_000, initial: 400 },
-    minMl: { kind: 'quantity', label: 'Level at MIN', quantity: 'volume', min: 0, max: 20_000, initial: 240 },
+    levelMl: { kind: 'quantity', quantity: 'volume', min: 0, max: 20_000, initial: 400 },
+    minMl: { kind: 'quantity', quantity: 'volume', min: 0, max: 20_000, initial: 240 },
     mlPerStroke: {
       kind: 'quantity',
-      label: 'One stroke moves',
       quantity: 'volume',
       min: 0.01,
       max: 500,
@@ -30,44 +27,32 @@ export const sheetBench = benchPage({
     },
     pistons: {
       kind: 'rows',
-      label: 'Pistons: diameter, how many, how far out',
-      units: ['mm', 'of them', 'mm out'],
-      max: [300, 64, 60],
+      columns: [{ quantity: 'length', max: 300 }, { max: 64 }, { quantity: 'length', max: 60 }],
       most: 20,
       example: '54 2 4, 38 2 3',
       initial: '54 2 4, 38 2 3',
       optional: true,
-      hint: 'Each brake by itself, further out than new. Drums that adjust themselves count for nothing',
+      hint: true,
     },
-    inMl: { kind: 'quantity', label: 'Poured in', quantity: 'volume', min: 0, max: 100_000, initial: 650 },
+    inMl: { kind: 'quantity', quantity: 'volume', min: 0, max: 100_000, initial: 650 },
     outMl: {
       kind: 'quantity',
-      label: 'In the bottle',
       quantity: 'volume',
       min: 0,
       max: 100_000,
       initial: 560,
     },
-    spilledMl: { kind: 'quantity', label: 'Spilled', quantity: 'volume', min: 0, max: 100_000, initial: 20 },
+    spilledMl: { kind: 'quantity', quantity: 'volume', min: 0, max: 100_000, initial: 20 },
     seenMl: {
       kind: 'quantity',
-      label: 'The system should hold more by',
       quantity: 'volume',
       min: 0,
       max: 100_000,
       initial: 60,
-      hint: 'Level after less level before, and what was empty before',
+      hint: true,
     },
   },
-  about: [
-    topUpCalc.about,
-    wearCalc.about,
-    {
-      formula: 'in − out − spilled = change held; the gap is what that differs from what is seen',
-      source: 'arithmetic; a gap above 10 % wants an answer (common practice)',
-      limits: 'A gap is a leak, a spill or something not written down. Nothing below 10 mL can be read.',
-    },
-  ],
+  about: [topUpCalc.about, wearCalc.about, 'mass-balance'],
   startFrom: (vehicle) => {
     const [reservoir] = partsOf(vehicle, 'reservoir')
     const stroke = reservoir && largestStrokeMl(vehicle, reservoir.id)
@@ -84,10 +69,9 @@ export const sheetBench = benchPage({
     }
   },
   work: ({ levelMl, minMl, mlPerStroke, pistons, inMl, outMl, spilledMl, seenMl }) => {
-    if (levelMl < minMl)
-      throw new ImpossibleInput('levelMl', 'It stands below MIN already: pour before anything else.')
+    if (levelMl < minMl) throw impossible('levelMl', 'bench-below-min')
     if (pistons.some(([diameterMm, count]) => diameterMm <= 0 || count < 1 || !Number.isInteger(count)))
-      throw new ImpossibleInput('pistons', 'Give each size a diameter above 0 and a whole number of pistons.')
+      throw impossible('pistons', 'bench-pistons-fault')
     const unaccountedMl = inMl - outMl - spilledMl - seenMl
     const balance = massBalance({ inMl, outMl, spilledMl, unaccountedMl })
     const wearMl = pistons.reduce(
@@ -105,6 +89,11 @@ export const sheetBench = benchPage({
       ],
     }
   },
-  says: ({ strokes, wearMl, balance }, _, show) =>
-    `${strokes} strokes to top-up; wear takes ${show('volume', wearMl)} from MAX; ${show('volume', balance.heldMl)} held, gap ${Math.round(100 * balance.gapShare)} %.`,
+  says: ({ strokes, wearMl, balance }) =>
+    fact('bench-sheet-says', {
+      strokes,
+      wearMl,
+      heldMl: balance.heldMl,
+      gapPct: Math.round(100 * balance.gapShare),
+    }),
 })

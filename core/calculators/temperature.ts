@@ -1,12 +1,12 @@
-import { reason } from '../base/decision'
+import { fact, reason } from '../base/decision'
 import { type FluidSpec, fluidOf } from '../fluid/specs'
 import { usualBleeder } from '../physics/hydraulics/bleeder'
 import { flowMlPerMin } from '../physics/hydraulics/flow'
 import { liquidAt } from '../technique/corner-flow'
 import { bleederRuns } from '../vehicle/network'
-import { flowAbout } from './command/flow'
+import { flow as flowCalc } from './command/flow'
 import { viscosity as viscosityCalc } from './command/viscosity'
-import { fluidField, piecesOf, piecesText } from './fields'
+import { fluidField, pieceColumns, piecesOf, piecesText } from './fields'
 import { benchPage } from './page'
 
 export type TemperatureResult = {
@@ -24,13 +24,10 @@ const TO_C = 50
 /** How fast fluid runs against how cold it is. */
 export const temperatureBench = benchPage({
   id: 'temperature',
-  name: 'Temperature against speed',
-  question: 'How much slower does it bleed in a cold shop?',
   fields: {
     spec: fluidField(),
     tempC: {
       kind: 'quantity',
-      label: 'Temperature',
       quantity: 'temperature',
       min: FROM_C,
       max: TO_C,
@@ -38,23 +35,20 @@ export const temperatureBench = benchPage({
     },
     run: {
       kind: 'rows',
-      label: 'Longest run, its pieces in order',
-      units: ['m long', 'mm bore'],
-      max: [60, 40],
+      columns: pieceColumns,
       most: 20,
       example: '3.1 3.34, 0.35 3.2',
       initial: '4.1 3.34, 0.4 3.2',
     },
     pressureKPa: {
       kind: 'quantity',
-      label: 'Pressure, or vacuum',
       quantity: 'pressure',
       min: 0.1,
       max: 2000,
       initial: 100,
     },
   },
-  about: [flowAbout, viscosityCalc.about],
+  about: [flowCalc.about, viscosityCalc.about],
   startFrom: (vehicle) => {
     const longest = bleederRuns(vehicle)
       .flatMap(({ run }) => run ?? [])
@@ -92,7 +86,7 @@ export const temperatureBench = benchPage({
       reasons: [reason('typical-viscosity', 'default', { spec }), reason('unit-not-in-run', 'practice')],
     }
   },
-  says: ({ speed, mlPerMin }, { tempC }, show) =>
-    `At ${show('temperature', tempC)} it runs at ${speed.toFixed(2)} of its speed at ${show('temperature', 20)}: ${show('flow', mlPerMin)}.`,
+  says: ({ speed, mlPerMin }, { tempC }) =>
+    fact('bench-temperature-says', { atC: tempC, speed: speed.toFixed(2), roomC: 20, outMlPerMin: mlPerMin }),
   change: ({ tempC }) => ({ tempC: Math.round(tempC * 10) / 10 }),
 })

@@ -2,7 +2,6 @@ import { differenceFromMetric, fromMetric, type Quantity, type Units } from './u
 
 /** Decimals that a person reads in each unit; more would be figures nobody measured. */
 const decimals: Record<string, number> = {
-  'fl oz': 1,
   bar: 2,
   psi: 1,
   mm: 2,
@@ -25,8 +24,15 @@ export type Show = {
   apart: (quantity: Quantity, metric: number) => string
 }
 
+/** A bubble, or an ounce of a pull, is little: what is little is told finer. */
+const finely: Record<string, (size: number) => number> = {
+  'fl oz': (size) => (size < 0.095 ? 3 : size < 0.95 ? 2 : 1),
+  mL: (size) => (size < 0.95 ? 2 : size < 9.95 ? 1 : 0),
+}
+
 const rounded = (value: number, unit: string): string => {
-  const places = decimals[unit] ?? (Math.abs(value) < 9.95 && unit !== '°C' && unit !== '°F' ? 1 : 0)
+  const fine = finely[unit]?.(Math.abs(value)) ?? decimals[unit]
+  const places = fine ?? (Math.abs(value) < 9.95 && unit !== '°C' && unit !== '°F' ? 1 : 0)
   return value
     .toFixed(places)
     .replace(/^-(?=0(\.0*)?$)/, '')

@@ -5,26 +5,10 @@ import { expect, test } from 'vitest'
 const SENTENCE = /['"`][A-Z][a-z]+( [a-z0-9,’]+){4,}/
 
 /**
- * Lines that still hold a sentence: the Bench and its calculators, the calls’ own table, the cab’s languages, what a
+ * Lines that still hold a sentence: the calls’ own table, the cab’s languages, what a
  * layout or a tester is in one line. What of them is stored is nothing. A number may only fall.
  */
 const STILL: Readonly<Record<string, number>> = {
-  'calculators/boiling.ts': 2,
-  'calculators/bubbles.ts': 2,
-  'calculators/command/bubble-rise.ts': 1,
-  'calculators/command/flow.ts': 1,
-  'calculators/command/moisture-forecast.ts': 1,
-  'calculators/command/moisture-verdict.ts': 1,
-  'calculators/command/purge.ts': 1,
-  'calculators/command/restriction.ts': 1,
-  'calculators/command/top-up.ts': 1,
-  'calculators/command/trapped-air.ts': 1,
-  'calculators/fields.ts': 1,
-  'calculators/left-right.ts': 3,
-  'calculators/old-fluid.ts': 5,
-  'calculators/pedal.ts': 6,
-  'calculators/sheet.ts': 5,
-  'calculators/temperature.ts': 2,
   'fluid/policy/boiling.ts': 1,
   'fluid/specs/colour.ts': 4,
   'fluid/testers/boiling-sampler.ts': 1,

@@ -1,23 +1,22 @@
-import type { About as AboutResult } from '~core/calculators/command/calculator'
+import { useSay } from '~/lib/say'
+import { fact } from '~core/base/decision'
 
 /** What a result rests on: opened by whoever wants to know, and always there in print. */
-export function About({ about }: { about: readonly AboutResult[] }) {
+export function About({ about }: { about: readonly string[] }) {
+  const say = useSay()
   return (
     <details className="printed">
       <summary className="min-h-12 cursor-pointer py-2 font-bold">
         Formula, source, and where it holds
       </summary>
-      {about.map(({ formula, source, limits }) => (
-        <dl
-          key={formula}
-          className="mb-3 grid gap-x-4 gap-y-1 border-t border-rule pt-3 sm:grid-cols-[6rem_1fr]"
-        >
+      {about.map((id) => (
+        <dl key={id} className="mb-3 grid gap-x-4 gap-y-1 border-t border-rule pt-3 sm:grid-cols-[6rem_1fr]">
           <dt className="font-bold">Formula</dt>
-          <dd>{formula}</dd>
+          <dd>{say(fact(`about-${id}-formula`))}</dd>
           <dt className="font-bold">Source</dt>
-          <dd>{source}</dd>
+          <dd>{say(fact(`about-${id}-source`))}</dd>
           <dt className="font-bold">Holds</dt>
-          <dd>{limits}</dd>
+          <dd>{say(fact(`about-${id}-limits`))}</dd>
         </dl>
       ))}
     </details>

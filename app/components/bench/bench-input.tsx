@@ -1,8 +1,10 @@
 import { useId } from 'react'
-import type { BenchField } from '~core/calculators/page'
+import { useSay } from '~/lib/say'
+import { type BenchField, fieldFact, hintFact, optionFact } from '~core/calculators/page'
 import type { Units } from '~core/units/units'
 
 type Props = {
+  page: string
   name: string
   field: BenchField
   value: string
@@ -12,17 +14,19 @@ type Props = {
 }
 
 const unitOf = (field: BenchField, units: Units): string => {
-  if (field.kind === 'quantity') return units[field.quantity]
-  if (field.kind === 'rows') return field.units.join(' · ')
-  return field.kind === 'choice' ? '' : field.unit
+  if (field.kind === 'rows')
+    return field.columns.flatMap(({ quantity }) => (quantity ? units[quantity] : '×')).join(' · ')
+  if (field.kind === 'choice') return ''
+  return field.kind === 'number' ? field.unit : units[field.quantity]
 }
 
 /** One input with its unit, its hint, and its fault beside it. */
-export function BenchInput({ name, field, value, fault, units, onChange }: Props) {
+export function BenchInput({ page, name, field, value, fault, units, onChange }: Props) {
   const id = useId()
+  const say = useSay()
+  const hint = hintFact(page, name, field)
   const unit = unitOf(field, units)
-  const described =
-    [fault && `${id}-fault`, field.hint && `${id}-hint`].filter(Boolean).join(' ') || undefined
+  const described = [fault && `${id}-fault`, hint && `${id}-hint`].filter(Boolean).join(' ') || undefined
   const common = {
     id,
     name,
@@ -34,14 +38,14 @@ export function BenchInput({ name, field, value, fault, units, onChange }: Props
   return (
     <div>
       <label htmlFor={id} className="field-label">
-        {field.label}
+        {say(fieldFact(page, name, field))}
         {unit && <span className="font-normal text-quiet">, {unit}</span>}
       </label>
       {field.kind === 'choice' ? (
         <select {...common} onChange={(event) => onChange(event.target.value)}>
           {field.options.map((option) => (
-            <option key={option.value} value={option.value}>
-              {option.label}
+            <option key={option} value={option}>
+              {field.named ? option : say(optionFact(page, name, field, option))}
             </option>
           ))}
         </select>
@@ -55,9 +59,9 @@ export function BenchInput({ name, field, value, fault, units, onChange }: Props
           onChange={(event) => onChange(event.target.value)}
         />
       )}
-      {field.hint && (
+      {hint && (
         <p id={`${id}-hint`} className="mt-1 text-sm text-quiet">
-          {field.hint}
+          {say(hint)}
         </p>
       )}
       {fault && (

@@ -18,29 +18,34 @@ export function BubblesPicture({ result, values }: PictureProps<BubblesResult, V
   const draw = useCallback(
     (look: Look) => ({
       ...frame(look),
-      xAxis: acrossAxis(look, { name: 'bubble, mm', type: 'log', min: 0.01, max: 1 }),
+      xAxis: acrossAxis(look, {
+        name: `bubble, ${show.unit('length')}`,
+        type: 'log',
+        min: show.value('length', 0.01),
+        max: show.value('length', 1),
+      }),
       yAxis: upAxis(look, { name: 'wait, s', type: 'log' }),
       series: [
         curve(
           look,
-          result.curve.map((p): XY => [p.bubbleMm, p.seconds]),
+          result.curve.map((p): XY => [show.value('length', p.bubbleMm), p.seconds]),
         ),
-        point(look, [[bubbleMm, seconds]], time(seconds)),
+        point(look, [[show.value('length', bubbleMm), seconds]], time(seconds)),
       ],
     }),
-    [result, bubbleMm, seconds],
+    [result, bubbleMm, seconds, show],
   )
   return (
     <>
       <Chart
         draw={draw}
         className="h-96"
-        label={`Waiting time against bubble size: ${time(seconds)} for ${bubbleMm} mm.`}
+        label={`Waiting time against bubble size: ${time(seconds)} for ${show('length', bubbleMm)}.`}
       />
       <Figures
         figures={[
           {
-            name: `until ${bubbleMm} mm have risen`,
+            name: `until ${show('length', bubbleMm)} have risen`,
             value: time(seconds),
             note: withinStokes ? 'at the most' : 'at the least: too large for Stokes',
           },

@@ -16,26 +16,27 @@ export function PedalPicture({ result }: PictureProps<PedalResult>) {
   const draw = useCallback(
     (look: Look) => {
       const x = (kPa: number) => show.value('pressure', kPa)
+      const y = (mm: number) => show.value('length', mm)
       return {
         ...frame(look),
         xAxis: acrossAxis(look, { name: `line pressure, ${show.unit('pressure')}`, min: 0 }),
-        yAxis: upAxis(look, { name: 'pedal travel, mm', min: 0 }),
+        yAxis: upAxis(look, { name: `pedal travel, ${show.unit('length')}`, min: 0 }),
         series: [
           curve(
             look,
-            result.curve.map((p): XY => [x(p.pressureKPa), p.travelMm]),
+            result.curve.map((p): XY => [x(p.pressureKPa), y(p.travelMm)]),
             {
               marks: marks(look, [{ xAxis: x(500), text: 'light below' }]),
             },
           ),
           curve(
             look,
-            result.curve.map((p): XY => [x(p.pressureKPa), p.airMm]),
+            result.curve.map((p): XY => [x(p.pressureKPa), y(p.airMm)]),
             { dashed: true },
           ),
           point(
             look,
-            result.efforts.map((p): XY => [x(p.pressureKPa), p.travelMm]),
+            result.efforts.map((p): XY => [x(p.pressureKPa), y(p.travelMm)]),
           ),
         ],
       }
@@ -60,7 +61,9 @@ export function PedalPicture({ result }: PictureProps<PedalResult>) {
             name: 'air',
             value: words[air],
             note:
-              airMl === undefined ? undefined : `${airMl.toFixed(1)} ± ${(airErrorMl ?? 0).toFixed(1)} mL`,
+              airMl === undefined
+                ? undefined
+                : `${show.number('volume', airMl)} ± ${show('volume', airErrorMl ?? 0)}`,
           },
           {
             name: 'swelling',
@@ -68,12 +71,12 @@ export function PedalPicture({ result }: PictureProps<PedalResult>) {
             note:
               swellingMlPerMPa === undefined
                 ? undefined
-                : `${swellingMlPerMPa.toFixed(2)} ± ${(swellingErrorMlPerMPa ?? 0).toFixed(2)} mL/MPa`,
+                : `${show.number('volume', swellingMlPerMPa)} ± ${show('volume', swellingErrorMlPerMPa ?? 0)} at ${show('pressure', 1000)}`,
           },
           {
             name: 'sinks',
             value: words[sink],
-            note: sinkMmPerMin === undefined ? 'not measured' : `${sinkMmPerMin.toFixed(1)} mm/min`,
+            note: sinkMmPerMin === undefined ? 'not measured' : `${show('length', sinkMmPerMin)} a minute`,
           },
         ]}
       />

@@ -23,29 +23,29 @@ export function PullPicture({ result, values }: PictureProps<PullResult, Values>
       return {
         ...frame(look),
         xAxis: acrossAxis(look, { name: 'seconds', min: 0 }),
-        yAxis: upAxis(look, { name: 'out, and air in, mL' }),
+        yAxis: upAxis(look, { name: `out, and air in, ${show.unit('volume')}` }),
         series: [
           curve(
             look,
-            series(({ outMl: ml }) => ml),
+            series(({ outMl: ml }) => show.value('volume', ml)),
             { marks: marks(look, [{ xAxis: moment.s, text: 'shown below' }]) },
           ),
           curve(
             look,
-            series(({ airInMl: ml }) => ml),
+            series(({ airInMl: ml }) => show.value('volume', ml)),
             { dashed: true },
           ),
         ],
       }
     },
-    [moments, moment],
+    [moments, moment, show],
   )
   return (
     <>
       <Chart
         draw={draw}
         className="h-64"
-        label={`One pull over ${moments.at(-1)?.s.toFixed(1)} seconds: ${show('volume', outMl)} out, ${airInMl.toFixed(2)} mL of air in.`}
+        label={`One pull over ${moments.at(-1)?.s.toFixed(1)} seconds: ${show('volume', outMl)} out, ${show('volume', airInMl)} of air in.`}
       />
       <p className="text-sm text-quiet">Thick: fluid out by the hose. Dashed: air drawn in at the bleeder.</p>
       <label className="grid gap-1">
@@ -62,12 +62,17 @@ export function PullPicture({ result, values }: PictureProps<PullResult, Values>
           onChange={(event) => setPicked(Number(event.target.value))}
         />
       </label>
-      <CutAway moment={moment} wholeMm={wholeMm} hose={values.hose} />
+      <CutAway
+        moment={moment}
+        wholeMm={wholeMm}
+        hose={values.hose}
+        bubbleIs={show('volume', moment.bubbleMl)}
+      />
       <Figures
         figures={[
           { name: 'pedal down', value: show('length', Math.round(moment.pedalMm)) },
           { name: 'pressure in the brake', value: show('pressure', Math.round(moment.brakeKPa)) },
-          { name: 'air in the brake, as pressed now', value: `${moment.bubbleMl.toFixed(2)} mL` },
+          { name: 'air in the brake, as pressed now', value: show('volume', moment.bubbleMl) },
           { name: 'old at the bleeder', value: `${moment.oldPct.toFixed(0)} %` },
         ]}
       />
@@ -84,8 +89,10 @@ const wordOf = ({ open, pressed }: PullMoment): string =>
 
 const MOST_BUBBLE_R = 26
 
+type CutAwayProps = { moment: PullMoment; wholeMm: number; hose: string; bubbleIs: string }
+
 /** Cylinder, line, brake, bleeder and hose in one line, cut open. Its proportions are no drawing to scale. */
-function CutAway({ moment, wholeMm, hose }: { moment: PullMoment; wholeMm: number; hose: string }) {
+function CutAway({ moment, wholeMm, hose, bubbleIs }: CutAwayProps) {
   const { pedalMm, bubbleMl, oldPct, open, pressed, brakeKPa } = moment
   const rod = 4 + 40 * Math.min(1, pedalMm / wholeMm)
   const bubble = bubbleMl > 0.002 ? Math.min(MOST_BUBBLE_R, 3 + 14 * Math.cbrt(bubbleMl)) : 0
@@ -93,7 +100,7 @@ function CutAway({ moment, wholeMm, hose }: { moment: PullMoment; wholeMm: numbe
     <svg
       viewBox="0 0 520 190"
       role="img"
-      aria-label={`${wordOf(moment)}; ${bubble > 0 ? `a bubble of ${bubbleMl.toFixed(2)} mL` : 'no bubble'} in the brake.`}
+      aria-label={`${wordOf(moment)}; ${bubble > 0 ? `a bubble of ${bubbleIs}` : 'no bubble'} in the brake.`}
       className="w-full border-2 border-ink bg-enamel"
     >
       {/* Reservoir over the cylinder. */}

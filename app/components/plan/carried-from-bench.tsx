@@ -1,8 +1,11 @@
 import { Link } from 'react-router'
 import type { FromBench } from '~/lib/from-bench'
+import { useSay } from '~/lib/say'
+import { pageFact } from '~core/calculators/page'
 
 /** What of this plan was worked out on the Bench, each with the way back to its picture. */
 export function CarriedFromBench({ carried }: { carried: readonly FromBench[] }) {
+  const say = useSay()
   if (carried.length === 0) return null
   return (
     <section className="panel" aria-labelledby="from-bench">
@@ -11,9 +14,9 @@ export function CarriedFromBench({ carried }: { carried: readonly FromBench[] })
         {carried.map(({ page, says, address }) => (
           <li key={address}>
             <Link to={address} className="font-bold">
-              {page}
+              {say(pageFact(page))}
             </Link>
-            : {says}
+            : {say(says)}
           </li>
         ))}
       </ul>

@@ -11,10 +11,4 @@ export const bubbleRise = calculator(
     mm2PerS: liquidFields.mm2PerS,
   }),
   compute,
-  {
-    formula: 'v = g·d²/(18·ν)',
-    source: 'Stokes’s law for a rigid sphere',
-    limits:
-      'Clean bubbles rise up to 1.5 times as fast, so the wait is on the safe side. Good to about 0.75 mm at 20 °C; larger ones rise slower than this says.',
-  },
 )

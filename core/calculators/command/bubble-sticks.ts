@@ -11,9 +11,4 @@ export const bubbleSticks = calculator(
     surfaceTensionNM: above(0, 1, 'N/m').min(1e-4, 'give 0.0001 N/m or more'),
   }),
   compute,
-  {
-    formula: 'stays while ρ·g·r²/σ < 0.842',
-    source: 'Bretherton 1961: a long bubble in an upright closed tube',
-    limits: 'Between 0.7 and 1.0 it hangs on a surface tension nobody measured: as good as stuck.',
-  },
 )

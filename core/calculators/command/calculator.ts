@@ -2,19 +2,11 @@ import type { z } from 'zod'
 import { type Fault, ImpossibleInput, type Reading } from '../../base/fault'
 import { readWith } from '../../base/zod-faults'
 
-/** What a result rests on, for whoever opens it. */
-export type About = {
-  formula: string
-  /** Published standard or handbook, or what it is instead. */
-  source: string
-  /** Where it holds, and what it leaves out. */
-  limits: string
-}
-
 /** One calculator as the outside sees it: unknown input in, an answer or faults out. */
 export type Calculator<T extends object = object> = {
   name: string
-  about: About
+  /** What a result rests on: formula, source and where they hold are said by codes made of this. */
+  about: string
   run: (input: unknown) => Reading<T>
 }
 
@@ -23,7 +15,7 @@ export function calculator<S extends z.ZodType, T extends object>(
   name: string,
   schema: S,
   compute: (input: z.output<S>) => T,
-  about: About,
+  about = name,
 ): Calculator<T> {
   return {
     name,

@@ -18,11 +18,4 @@ export const moistureForecast = calculator(
     freshOn: dateField.optional(),
   }),
   compute,
-  {
-    formula:
-      'w = S·(1 − e^(−k·t)); k is the median of all slopes between two readings, weighed against the usual rise by how surely they tell it',
-    source: 'first-order uptake; Theil 1950 and Sen 1968; with too few readings 1 to 2 % a year, from memory',
-    limits:
-      'Nine of ten lie within the range, by the errors given (0.75 % where none is). A fall beyond error counts as an exchange nobody wrote down; a rise below 0.4 % a year is not believed. A forecast, not a measurement: test before the early date.',
-  },
 )

@@ -41,10 +41,4 @@ export const moistureVerdict = calculator(
       reasons: judgementReasons(judged),
     }
   },
-  {
-    formula: 'the reading against the shop’s limits; water turned into a boiling point with its band',
-    source: 'limits are common practice; wet minimum of FMVSS 116 (recalled)',
-    limits:
-      'One reading of one sample: a caliper’s fluid is older than the reservoir’s. An ohmmeter can condemn, never pass.',
-  },
 )

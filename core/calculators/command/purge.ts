@@ -11,10 +11,4 @@ export const purge = calculator(
     targetOldPct: between(1e-6, 99.999, '%'),
   }),
   compute,
-  {
-    formula: 'old share at the outlet = e^(−Nθ)·Σ (Nθ)^i/i! for i < N; a bare tube 1/(4θ²)',
-    source: 'Levenspiel, tanks-in-series and laminar residence time',
-    limits:
-      'Share at the outlet for a clean feed; what is left behind on average is lower. A line with a caliper acts as about three tanks (common practice).',
-  },
 )

@@ -12,10 +12,4 @@ export const restriction = calculator(
     ...liquidFields,
   }),
   compute,
-  {
-    formula: 'R = ΔP/Q − R of the other pieces; d = (128·μ·L/(π·R))^¼ over the suspected piece’s length',
-    source:
-      'Hagen–Poiseuille solved for the bore, Blasius 1913 above laminar; half of expected is common practice',
-    limits: 'The bore holds for the length assumed: a short pinch of the same effect is much narrower.',
-  },
 )

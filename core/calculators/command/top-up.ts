@@ -7,9 +7,4 @@ export const topUp = calculator(
   'top-up',
   z.object({ usableMl: between(0, 1e6, 'mL'), mlPerStroke: above(0, 1e5, 'mL') }),
   compute,
-  {
-    formula: 'strokes = (level now − MIN)/mL per stroke, rounded down',
-    source: 'arithmetic',
-    limits: 'For the compartment that feeds what is open. Pour before the last of them, not after.',
-  },
 )

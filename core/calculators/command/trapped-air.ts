@@ -11,10 +11,4 @@ export const trappedAir = calculator(
     pressureKPa: above(0, 50_000, 'kPa').min(1, 'give 1 kPa or more'),
   }),
   compute,
-  {
-    formula: 'V0·(1 − P0/P) = π/4·D²·travel/ratio, P absolute',
-    source: 'Boyle’s law; geometry',
-    limits:
-      'All extra travel counts as air: swelling hoses and clearance look the same at one effort. Three efforts tell them apart.',
-  },
 )

@@ -23,20 +23,10 @@ const schema = z
     message: 'give either a spec or two points of a product’s own data sheet',
   })
 
-export const viscosity = calculator(
-  'viscosity',
-  schema,
-  ({ spec, points, tempC }) => {
-    const between = points ?? fluidOf(spec ?? 'DOT 4').typical
-    const mm2PerS = viscosityMm2PerS(between, tempC)
-    const at = between.map((point) => point.tempC)
-    const beyond = tempC < Math.min(...at) || tempC > Math.max(...at) || mm2PerS < GOOD_FROM_MM2_PER_S
-    return { mm2PerS, ...(beyond && { beyondModel: true }) }
-  },
-  {
-    formula: 'log10 log10(ν + 0.7) falls on a straight line over log10 of the absolute temperature',
-    source: 'Walther’s equation, ASTM D341; a spec’s two points are typical products’, from memory',
-    limits:
-      'Good above 2 mm²/s and within about half a per cent between the two points; beyond them it only points the way.',
-  },
-)
+export const viscosity = calculator('viscosity', schema, ({ spec, points, tempC }) => {
+  const between = points ?? fluidOf(spec ?? 'DOT 4').typical
+  const mm2PerS = viscosityMm2PerS(between, tempC)
+  const at = between.map((point) => point.tempC)
+  const beyond = tempC < Math.min(...at) || tempC > Math.max(...at) || mm2PerS < GOOD_FROM_MM2_PER_S
+  return { mm2PerS, ...(beyond && { beyondModel: true }) }
+})

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { waterFromBoiling as compute, waterRange } from '../../physics/moisture/boiling-point'
 import { airPressureKPa } from '../../physics/moisture/height'
-import { boilingAbout } from './boiling-point'
+import { boilingPoint } from './boiling-point'
 import { calculator } from './calculator'
 import { between, boilingPairFields, heightField } from './fields'
 
@@ -12,5 +12,5 @@ export const waterFromBoiling = calculator(
     const boiled = { ...input, pressureKPa: airPressureKPa(heightM) }
     return { ...compute(boiled), ...waterRange(boiled) }
   },
-  boilingAbout,
+  boilingPoint.about,
 )

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
+import { factSchema } from '../../base/fact-schema'
 import { planSchema, setupOf } from '../../plan/answer'
 import { placesOfStage } from '../../plan/places'
 import { shopSchema } from '../../plan/request'
@@ -15,20 +16,34 @@ import type { CheckIn } from './checked-in'
 import type { EventKind, Upcast } from './kind'
 import { note, short, stamp } from './stamp'
 
+/** What was worked out on a page of the Bench and carried in, with the address that shows it again. */
+export const fromBenchSchema = z.object({ page: short, says: factSchema, address: note })
+
 export const plannedSchema = z.object({
   ...stamp,
   type: z.literal('planned'),
   shop: shopSchema,
-  /** What was worked out on the Bench and carried in, each with the address that shows it again. */
-  fromBench: z
-    .array(z.object({ page: short, says: note, address: note }))
-    .max(20)
-    .optional(),
+  fromBench: z.array(fromBenchSchema).max(20).optional(),
   plan: planSchema,
 })
 type Planned = z.output<typeof plannedSchema>
 
 type OldStage = Parameters<typeof placesOfStage>[1]
+
+type SaidBefore = { says: unknown; address: string }
+/** What was carried from the Bench was a sentence once, under its page's name. */
+export const benchSaid = (carried: readonly SaidBefore[]) =>
+  carried.map(({ says, address }) => ({
+    page: /^\/bench\/([\w-]+)/.exec(address)?.[1] ?? '',
+    says: { code: 'as-recorded', text: String(says) },
+    address,
+  }))
+
+/** Version 2 held it so. */
+const withBenchSaid: Upcast = (old) => {
+  const { fromBench } = old as { fromBench?: SaidBefore[] }
+  return fromBench ? { ...old, fromBench: benchSaid(fromBench) } : old
+}
 
 /** Version 1 did not say where a stage is worked: that was decided anew from what was opened. */
 const withPlaces: Upcast = (old, before) => {
@@ -46,8 +61,8 @@ const withPlaces: Upcast = (old, before) => {
 export const planned: EventKind<Planned> = {
   type: 'planned',
   schema: plannedSchema,
-  version: 2,
-  upcasts: [withPlaces],
+  version: 3,
+  upcasts: [withPlaces, withBenchSaid],
   madeAt: 'desk',
   undo: false,
   refuse(state, { plan }) {

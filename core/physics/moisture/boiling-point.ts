@@ -1,3 +1,4 @@
+import { fact } from '../../base/decision'
 import { ImpossibleInput } from '../../base/fault'
 import { crossing } from '../../base/solve'
 import { ATMOSPHERE_KPA } from '../atmosphere'
@@ -30,7 +31,11 @@ function refuseImpossible({ dryC, wetC }: BoilingPair): void {
     throw new ImpossibleInput('dryC', 'give a dry boiling point above 100 and up to 370 °C')
   if (!(wetC > 60)) throw new ImpossibleInput('wetC', 'give a wet boiling point above 60 °C')
   if (wetC > dryC)
-    throw new ImpossibleInput('wetC', `the wet boiling point cannot be above the dry one (${dryC} °C)`)
+    throw new ImpossibleInput(
+      'wetC',
+      `the wet boiling point cannot be above the dry one (${dryC} °C)`,
+      fact('wet-above-dry', { dryC }),
+    )
 }
 
 function waterMoleFraction(waterPct: number, solventGPerMol: number): number {
@@ -148,18 +153,21 @@ export function waterFromBoiling(boiled: Boiled): { waterPct: number } {
     throw new ImpossibleInput(
       'boilingC',
       `a fluid cannot boil above its dry boiling point (${readable} °C): check the reading, or give the product's own data sheet`,
+      fact('boils-above-dry', { dryC: readable }),
     )
   if (boilingC >= driestC - ROUNDING_C) return { waterPct: 0 }
   if (wetC === dryC)
     throw new ImpossibleInput(
       'wetC',
       'with the wet boiling point equal to the dry one, boiling says nothing about water',
+      fact('wet-equals-dry'),
     )
   const lowestC = estimateC(boiled, 100, { pressureKPa })
   if (!(boilingC >= lowestC - ROUNDING_C))
     throw new ImpossibleInput(
       'boilingC',
       `water by itself boils no lower than that: give ${Math.ceil(lowestC)} to ${readable} °C`,
+      fact('boils-below-water', { lowestC: Math.ceil(lowestC), dryC: readable }),
     )
   return { waterPct: waterAt(boiled) }
 }

@@ -39,11 +39,9 @@ export const bench: Words = {
     'Closed while the foot is still down, nothing is open when the cylinder draws: it can only draw from its reservoir.',
   'pull-released-first':
     'While it is open the way from the bleeder is as short for the cylinder as the way from the reservoir: what stands at the hose’s end goes in, and that is air unless it is fluid or a valve.',
-  'pull-question': 'Why is the bleeder closed before the pedal is let go?',
-  'pull-limits': 'One wheel, one circuit, 3.34 mm pipe. A real hand is slower or quicker than this one.',
-  'pull-says-close-first': 'Closed first, this pull moves {outMl} out and draws {airIn} mL of air in.',
+  'pull-says-close-first': 'Closed first, this pull moves {outMl} out and draws {airMl} of air in.',
   'pull-says-close-first-no-air': 'Closed first, this pull moves {outMl} out and draws no air.',
-  'pull-says-release-first': 'Let go first, this pull ends with {outMl} out and {airIn} mL of air drawn in.',
+  'pull-says-release-first': 'Let go first, this pull ends with {outMl} out and {airMl} of air drawn in.',
   'pull-says-release-first-no-air':
     'Let go first, this pull ends with {outMl} out; fluid and not air came back from the hose.',
   'rig-from-memory': 'Springs, seals and stiffness are usual values from memory.',

@@ -4,6 +4,7 @@ import type { Words } from '../say'
 import { stepWords } from '../steps'
 import { techniqueWords } from '../techniques'
 import { bench } from './bench'
+import { benchPages } from './bench-pages'
 import { cautions } from './cautions'
 import { diagnosis } from './diagnosis'
 import { door } from './door'
@@ -41,6 +42,7 @@ export const english: Words = {
   ...door,
   ...fluid,
   ...bench,
+  ...benchPages,
   ...repairSheetWords,
   ...rig,
   ...stepWords(steps),
