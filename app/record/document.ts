@@ -40,6 +40,7 @@ export function recordDocument(state: JobState, reader: Reader): RecordDocument 
     points: pointTable(state, reader.say.show, reader.units),
     lists: [
       { title: 'On the way', lines: way },
+      { title: 'Checks that failed', lines: failedLines(state, reader.say) },
       { title: 'Control unit', lines: unitLines(state, reader.say) },
       { title: 'Parts looked at', lines: sheetLines(state, reader.say) },
       { title: 'Declined by the customer', lines: declinedWords(state, reader.say) },
@@ -64,6 +65,15 @@ function proofLines(state: JobState, say: Say): { mark: string; text: string }[]
     }
   })
 }
+
+/** Each time that a check failed, and what came of it. */
+const failedLines = (state: JobState, say: Say): string[] =>
+  (state.failedProofs ?? []).map(({ check, value, note, remedy, at, by }) => {
+    const unit = checksFor(state).find(({ id }) => id === check)?.measure?.unit ?? ''
+    const found = [...(value === undefined ? [] : [`${value} ${unit}`.trim()]), ...(note ? [note] : [])]
+    const who = by ? `, ${by.name}` : ''
+    return `${say(proofFact(check))}, ${showMoment(at)}${who}: FAILED${found.map((each) => `, ${each}`).join('')}; ${remedy ? `then: ${remedy}` : 'nothing was written down about it'}.`
+  })
 
 /** What went wrong on the way, how often it was left, where it stood by mistake, who sent what for whom. */
 function onTheWay({ troubles, parkings, parked, movedFrom, late, sentFor }: JobState, say: Say): string[] {

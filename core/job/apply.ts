@@ -130,6 +130,7 @@ const readers: { [K in UndoKey]: (state: JobState) => JobState[K] } = {
   joints: (state) => state.joints,
   offThings: (state) => state.offThings,
   placesLooked: (state) => state.placesLooked,
+  failedProofs: (state) => state.failedProofs,
   units: (state) => state.units,
 }
 const remembering = undoKeys.map((key) => ({ key, of: readers[key] }))

@@ -28,6 +28,7 @@ export const copyOfJob = (state: JobState): JobState =>
     joints: state.joints,
     offThings: state.offThings,
     placesLooked: state.placesLooked,
+    failedProofs: state.failedProofs,
     units: state.units,
     pedal: state.pedal,
     earlier: state.earlier,

@@ -1,13 +1,20 @@
 import { type Fact, fact, type Params } from '../base/decision'
+import { stepFact } from '../technique/step'
 import { techniqueFact } from '../technique/technique'
 import type { JobEvent } from './events'
 import { offFact } from './off-things'
-import { proofFact } from './proofs/checks'
+import { checksFor, proofFact } from './proofs/checks'
+import type { JobState } from './state'
+import { currentStep } from './steps'
 
 const said = (event: JobEvent, params?: Params): Fact => fact(`event-${event.type}`, params)
 
-/** One event in the words of the trade, for a trace that a person reads. */
-export function eventFact(event: JobEvent): Fact {
+/**
+ * One event in the words of the trade, for a trace that a person reads.
+ *
+ * @param before the job as it stood: a step is told in its own words then, else by its name
+ */
+export function eventFact(event: JobEvent, before?: JobState): Fact {
   switch (event.type) {
     case 'job-opened':
       return said(event, { plate: event.plate, cameBack: event.comebackOf !== undefined })
@@ -56,7 +63,7 @@ export function eventFact(event: JobEvent): Fact {
       return said(event, { said: event.text })
     case 'step-done':
       return said(event, {
-        step: event.step,
+        step: stepDone(event.step, before),
         amountMl: event.ml,
         heldS: event.heldS,
         ...(event.awaited !== undefined && { awaited: fact(`came-${event.awaited}`) }),
@@ -128,9 +135,17 @@ export function eventFact(event: JobEvent): Fact {
         check: proofFact(event.check),
         passed: event.passed,
         value: event.value,
+        unit: before && checksFor(before).find(({ id }) => id === event.check)?.measure?.unit,
         remedy: event.remedy,
+        note: event.note,
       })
     default:
       return said(event)
   }
+}
+
+/** The step that was due, in its words. */
+function stepDone(id: string, before: JobState | undefined): Fact | string {
+  const due = before?.run && currentStep({ run: before.run, standing: before.standing })?.step
+  return due?.id === id ? stepFact(due) : fact('event-step', { id })
 }

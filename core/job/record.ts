@@ -17,6 +17,7 @@ import { filedSchema } from './events/filed'
 import { declinedLineSchema } from './events/line-declined'
 import { paperEnteredSchema } from './events/paper-entered'
 import { parkedSchema } from './events/parked'
+import { benchSaid, fromBenchSchema } from './events/planned'
 import { resumedSchema } from './events/resumed'
 import { keptSheetSchema } from './events/sheet-filled'
 import { person } from './events/stamp'
@@ -29,7 +30,7 @@ import type { JobState } from './state'
 import { unitLedgerSchema } from './unit-ledger'
 
 /** Version of the frozen record that is written today. */
-export const RECORD_VERSION = 3
+export const RECORD_VERSION = 4
 
 const id = z.string().max(200)
 const amount = z.number()
@@ -131,7 +132,7 @@ export const recordSchema = z.object({
     .object({
       shop: shopSchema,
       plan: planSchema,
-      fromBench: z.array(z.object({ page: z.string(), says: z.string(), address: z.string() })).optional(),
+      fromBench: z.array(fromBenchSchema).optional(),
     })
     .optional(),
   run: runSchema.optional(),
@@ -156,6 +157,19 @@ export const recordSchema = z.object({
       by: person.optional(),
     }),
   ),
+  /** Records of before know only how each ended. */
+  failedProofs: z
+    .array(
+      z.object({
+        check: id,
+        value: z.number().optional(),
+        note: z.string(),
+        remedy: z.string().optional(),
+        at: z.string(),
+        by: person.optional(),
+      }),
+    )
+    .optional(),
   extraChecks: z.array(id),
   containers: z.array(containerSchema.extend({ beyondMl: z.number().optional() })),
   troubles: z.array(
@@ -227,6 +241,13 @@ function fromVersion1(old: Loose): Loose {
   }
 }
 
+/** Version 3 held a sentence of what was carried from the Bench. */
+function fromVersion3(old: Loose): Loose {
+  const planned = old.planned as { fromBench?: Parameters<typeof benchSaid>[0] } | undefined
+  const said = planned?.fromBench && { ...planned, fromBench: benchSaid(planned.fromBench) }
+  return { ...old, version: RECORD_VERSION, ...(said && { planned: said }) }
+}
+
 /** A record that cannot be read, and why. */
 export class UnreadableRecord extends Error {
   constructor(readonly faults: readonly Fault[]) {
@@ -238,7 +259,8 @@ export class UnreadableRecord extends Error {
 export function readRecord(stored: unknown): JobState {
   const body = stored as Loose
   const second = body.version === undefined ? fromVersion1(body) : body
-  const read = recordSchema.safeParse(second.version === 2 ? { ...second, version: 3 } : second)
+  const third = second.version === 2 ? { ...second, version: 3 } : second
+  const read = recordSchema.safeParse(third.version === 3 ? fromVersion3(third) : third)
   if (!read.success) throw new UnreadableRecord(faultsOf(read.error))
   const { version: _version, shown: _shown, ...state } = read.data
   return { ...state, undoable: [] }

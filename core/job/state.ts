@@ -165,6 +165,7 @@ export const undoKeys = [
   'joints',
   'offThings',
   'placesLooked',
+  'failedProofs',
   'units',
 ] as const
 export type UndoKey = (typeof undoKeys)[number]
@@ -176,6 +177,8 @@ export type LateActs = { acts: number; from: string; to: string; longestS: numbe
 export type UsedContainer = Container & { beyondMl?: number }
 
 export type Proof = Pick<EventOf<'check-proved'>, 'passed' | 'value' | 'note' | 'remedy' | 'at' | 'by'>
+/** A proof that failed once: what was found, and what was done about it once that was said. */
+export type FailedProof = Omit<Proof, 'passed'> & { check: string }
 export type Parked = EventOf<'parked'>
 
 /** All that is known of a job, from its events alone. */
@@ -215,6 +218,8 @@ export type JobState = {
   pedal?: PedalFelt[]
   earlier: EarlierRun[]
   proofs: Record<string, Proof>
+  /** Each time that one failed, the oldest first, whatever came of it since. */
+  failedProofs?: FailedProof[]
   /** Checks of the proof that something gone wrong added. */
   extraChecks: string[]
   containers: UsedContainer[]

@@ -1,6 +1,6 @@
 import { type Fact, fact } from '../base/decision'
 import type { Procedure, ProcedureStep } from '../procedure/schema'
-import { atTool, routineStepId, type Step } from '../technique/step'
+import { atTool, ROUTINE_BEGINS, ROUTINE_ENDS, routineStepId, type Step } from '../technique/step'
 
 /** Where a pump that does not stop is no longer waited for, where nobody says. @source from memory */
 export const USUAL_MOST_S = 180
@@ -80,13 +80,13 @@ export const beforeRoutine = ({ minVolts, menu }: Procedure): Step[] => [
     ...atTool(
       minVolts === undefined ? 'battery' : 'battery-volts',
       minVolts === undefined ? undefined : { minVolts },
-      'battery',
+      ROUTINE_BEGINS,
     ),
     sets: 'battery',
   },
   ...(menu === undefined ? [] : [atTool('procedure-menu', { menu })]),
 ]
-export const afterRoutine = (): Step[] => [atTool('unpower')]
+export const afterRoutine = (): Step[] => [atTool(ROUTINE_ENDS)]
 
 /** Minutes of a step at the tool, and of what it has to wait for. @source from memory */
 const STEP_MINUTES = 0.5

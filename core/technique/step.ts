@@ -54,6 +54,9 @@ export type Step = z.output<typeof stepSchema>
 /** A step of a unit’s routine is known by its id, which is its number there. */
 const ROUTINE = 'procedure '
 export const routineStepId = (n: number): string => `${ROUTINE}${n}`
+/** A routine runs from the stage before which the battery is seen to, to the one after which the ignition goes off. */
+export const ROUTINE_BEGINS = 'battery'
+export const ROUTINE_ENDS = 'unpower'
 export const isRoutineStep = ({ id }: Pick<Step, 'id'>): boolean => id.startsWith(ROUTINE)
 
 /** What a step asks for, and what to mind with it, as facts to be said. */

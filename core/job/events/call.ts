@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { secondsBetween } from '../../base/day'
 import { fact } from '../../base/decision'
-import { callActs, callMove, callStates, callStep } from '../../technique/calls'
+import { callActs, callMove, callStates, callStep, isMishap } from '../../technique/calls'
 import { goneBack } from '../advance'
 import { type Air, airReaches, airSchema } from '../air-reaches'
 import { nextBottle } from '../bottles'
@@ -186,6 +186,7 @@ export const call: EventKind<Call> = {
   undo: true,
   needs: 'plate',
   movesFluid: true,
+  wentWrong: ({ act }) => isMishap(act),
   refuse: refuseOnRun(refuse),
   complete,
   apply: onRun(apply),

@@ -8,7 +8,7 @@ import { checksFor, type ProofCheck, proofFact, provedFirst, withinLimit } from 
 import { placesLeft } from '../proofs/places'
 import { withoutProofs } from '../proofs/voids'
 import { bleedDone } from '../selectors'
-import type { JobState } from '../state'
+import type { FailedProof, JobState } from '../state'
 import { tooSoon } from '../timers'
 import { pedalDeeper, unitsNotSound } from '../unit-ledger'
 import type { EventKind } from './kind'
@@ -39,6 +39,18 @@ function provedAfter(state: JobState, check: string): string[] {
 const passes = (check: ProofCheck | undefined, { passed, value }: CheckProved): boolean =>
   passed && (check?.measure === undefined || value === undefined || withinLimit(check, value))
 
+/** What failed stays known; what was said to be done about it stands beside the last time that it failed. */
+function withFailure(
+  failed: FailedProof[] | undefined,
+  { check, passed, value, note: said, at, by, remedy }: CheckProved,
+): FailedProof[] | undefined {
+  if (!passed) return [...(failed ?? []), { check, value, note: said, at, by }]
+  const last = failed?.findLastIndex((each) => each.check === check) ?? -1
+  return remedy === undefined || last < 0
+    ? failed
+    : failed?.map((each, i) => (i === last ? { ...each, remedy } : each))
+}
+
 /** One proof passed or failed. */
 export const checkProved: EventKind<CheckProved> = {
   type: 'check-proved',
@@ -47,6 +59,7 @@ export const checkProved: EventKind<CheckProved> = {
   upcasts: [],
   madeAt: 'vehicle',
   undo: true,
+  wentWrong: ({ passed }) => !passed,
   refuse(state, event) {
     if (!state.run || !bleedDone(state)) return fact('not-bled')
     const check = checksFor(state).find(({ id }) => id === event.check)
@@ -85,11 +98,14 @@ export const checkProved: EventKind<CheckProved> = {
     const voids = passed ? [] : provedAfter(state, event.check)
     return { ...event, passed, ...(voids.length > 0 && { voids }) }
   },
-  apply(state, { check, passed, value, note: said, remedy, voids = [], at, by }) {
+  apply(state, event) {
+    const { check, passed, value, note: said, remedy, voids = [], at, by } = event
     // What was held was held for this try: the next one is timed anew.
     const { [check]: _over, ...timers } = state.run?.timers ?? {}
+    const failedProofs = withFailure(state.failedProofs, event)
     return {
       ...state,
+      ...(failedProofs && { failedProofs }),
       run: state.run && { ...state.run, timers },
       proofs: {
         ...withoutProofs(state.proofs, voids),

@@ -33,8 +33,18 @@ export const filedSchema = z.object({
       spannersMm: z.record(short, z.number().positive().max(60)).optional(),
       capAdapter: short.optional(),
       benchThread: short.optional(),
-      /** Which tool worked the control unit, and what of its words misled. */
+      /** Which tool worked the control unit; of earlier versions with what of its words misled. */
       scanTool: short.optional(),
+      /** Where its menus had the routine, and which of its words misled. */
+      toolMenu: short.optional(),
+      misled: short.optional(),
+      /** How long the routine took each time, in minutes. */
+      routineMin: z
+        .number()
+        .int()
+        .min(1)
+        .max(24 * 60)
+        .optional(),
     })
     .optional(),
 })

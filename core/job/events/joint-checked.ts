@@ -24,6 +24,7 @@ export const jointChecked: EventKind<JointChecked> = {
   upcasts: [],
   madeAt: 'vehicle',
   undo: true,
+  wentWrong: ({ is }) => is === 'wet',
   needs: 'plate',
   refuse(state, { joint, is }) {
     if (!jointsOf(state).some(({ id }) => id === joint)) return fact('joint-not-opened')

@@ -36,6 +36,10 @@ export type EventKind<E extends Any = Any> = {
   needs?: 'plan' | 'plate'
   /** It presses, fills or bleeds: never begun while a part is off that leaves the hydraulics open. */
   movesFluid?: true
+  /** It belongs to whatever was being done when it came. */
+  aside?: true
+  /** It tells of something that went wrong, for whoever reads the trace for that. */
+  wentWrong?(event: E): boolean
   /** Why it cannot be now; undefined where it can. */
   refuse(state: JobState, event: E): Notice | undefined
   complete?(state: JobState, event: E): E

@@ -22,6 +22,7 @@ export const parked: EventKind<z.output<typeof parkedSchema>> = {
   upcasts: [],
   madeAt: 'vehicle',
   undo: false,
+  aside: true,
   refuse: parkingRefusal,
   apply: parkJob,
 }

@@ -28,6 +28,7 @@ export const placeLooked: EventKind<PlaceLooked> = {
   upcasts: [],
   madeAt: 'vehicle',
   undo: true,
+  wentWrong: ({ is }) => is !== 'good',
   needs: 'plate',
   refuse(state, { check, place, is }) {
     if (!bleedDone(state)) return fact('not-bled')

@@ -40,6 +40,7 @@ export const resumed: EventKind<Resumed> = {
   upcasts: [],
   madeAt: 'vehicle',
   undo: false,
+  aside: true,
   whileParked: true,
   refuse({ parked, standing }, event) {
     if (!parked) return fact('not-parked')

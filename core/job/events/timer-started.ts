@@ -13,6 +13,7 @@ export const timerStarted: EventKind<z.output<typeof timerStartedSchema>> = {
   upcasts: [],
   madeAt: 'vehicle',
   undo: true,
+  aside: true,
   needs: 'plate',
   refuse: neverRefused,
   apply: onRun((state, { timer, at }) =>

@@ -80,6 +80,8 @@ export const trouble: EventKind<TroubleEvent> = {
   upcasts: [(old, before) => (before ? asThen(complete(before, old as TroubleEvent)) : old)],
   madeAt: 'vehicle',
   undo: true,
+  aside: true,
+  wentWrong: () => true,
   needs: 'plate',
   refuse: refuseOnRun(refuse),
   complete,

@@ -13,6 +13,8 @@ export const undone: EventKind<z.output<typeof undoneSchema>> = {
   upcasts: [],
   madeAt: 'vehicle',
   undo: false,
+  aside: true,
+  wentWrong: () => true,
   refuse: ({ undoable }, { event }) =>
     undoable.at(-1)?.eventId === event ? undefined : fact('nothing-to-undo'),
   apply(state, { event }) {

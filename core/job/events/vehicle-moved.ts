@@ -49,6 +49,7 @@ export const vehicleMoved: EventKind<z.output<typeof vehicleMovedSchema>> = {
       faultFinding: undefined,
       joints: undefined,
       placesLooked: undefined,
+      failedProofs: undefined,
       units: undefined,
       pedal: undefined,
       sheets: undefined,

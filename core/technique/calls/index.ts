@@ -36,5 +36,13 @@ export const callStep = (kind: CallKind, state: CallState): CallStep | undefined
 export const callMove = (kind: CallKind, state: CallState, act: CallAct): CallMove | undefined =>
   callStep(kind, state)?.next.find((move) => move.act === act)
 
+const mishaps = new Set(
+  Object.values(callMachines).flatMap(({ states }) =>
+    Object.values(states).flatMap(({ next }) => next.flatMap(({ act, mishap }) => (mishap ? act : []))),
+  ),
+)
+/** Whether an act says that something slipped, in any of the calls. */
+export const isMishap = (act: CallAct): boolean => mishaps.has(act)
+
 /** Whether the joint is recorded open. */
 export const jointOpen = (kind: CallKind, state: CallState): boolean => callStep(kind, state)?.open ?? false

@@ -30,9 +30,10 @@ export const events: Words = {
   'event-filed': 'Filed as {outcome}',
   'event-addendum': 'Added: {said}',
   'event-plate-confirmed': 'Plate compared',
+  'event-step': 'step {id}',
   'event-step-done': ({ step, amountMl, heldS, awaited, tookS }, say) =>
     [
-      `Step ${step} done`,
+      `Done: ${say.value('step', step)}`.replace(/\.$/, ''),
       ...(amountMl === undefined ? [] : [say.value('amountMl', amountMl)]),
       ...(heldS === undefined ? [] : [`held ${say.value('heldS', heldS)}`]),
       ...(awaited === undefined ? [] : [say.value('awaited', awaited)]),
@@ -50,7 +51,7 @@ export const events: Words = {
   'event-bottle-hung': '{point}: bottle hung and open',
   'event-bottle-watched': '{point}: its bottle looked at',
   'event-point-finished': '{point} finished',
-  'event-topped-up': '{reservoir} to MAX with {amountMl}',
+  'event-topped-up': '{^reservoir} to MAX with {amountMl}',
   'event-level-read': '{reservoir} read at {amountMl}',
   'event-put-away': 'Taken away: {thing}',
   'event-joint-shut': '{point}, which stood open, is shut',
@@ -68,8 +69,13 @@ export const events: Words = {
   'event-parked': 'Parked: {why}',
   'event-resumed': ({ asLeft, found }) =>
     asLeft ? 'Taken up again, as it was left' : `Taken up again: ${found}`,
-  'event-check-proved': ({ check, passed, value, remedy }, say) =>
-    `${say.value('check', check)}: ${passed ? 'holds' : 'FAILS'}${value === undefined ? '' : `, ${value}`}${remedy === undefined ? '' : `, after: ${remedy}`}`,
+  'event-check-proved': ({ check, passed, value, unit = '', remedy, note }, say) =>
+    [
+      `${say.value('check', check)}: ${passed ? 'holds' : 'FAILS'}`,
+      ...(value === undefined ? [] : [`${value} ${unit}`.trim()]),
+      ...(remedy ? [`after: ${remedy}`] : []),
+      ...(note ? [`${note}`] : []),
+    ].join(', '),
   'event-undone': 'The act before taken back',
   'event-bleed-again': 'Bled again: {why}',
 }
