@@ -5,11 +5,14 @@ type Props = {
   capAdapter: string
   benchThread: string
   /** Asked where a control unit was worked. */
-  scanTool?: string
+  atUnit?: AtUnit
 }
 
+/** What is known of a control unit's routine at the tool. */
+type AtUnit = { scanTool: string; toolMenu: string; misled: string; routineMin: string }
+
 /** What fitted, for whoever does this vehicle next: nothing here must be filled in. */
-export function FittedFields({ bleeders, capAdapter, benchThread, scanTool }: Props) {
+export function FittedFields({ bleeders, capAdapter, benchThread, atUnit }: Props) {
   return (
     <fieldset className="grid gap-3">
       <legend className="field-label">What fitted, for the next time</legend>
@@ -28,39 +31,34 @@ export function FittedFields({ bleeders, capAdapter, benchThread, scanTool }: Pr
         ))}
       </div>
       <div className="grid gap-3 sm:grid-cols-2">
-        <label className="grid gap-1">
-          <span className="text-sm">Cap adapter</span>
-          <input
-            name="capAdapter"
-            className="input"
-            maxLength={200}
-            autoComplete="off"
-            defaultValue={capAdapter}
-          />
-        </label>
-        <label className="grid gap-1">
-          <span className="text-sm">Bench thread</span>
-          <input
-            name="benchThread"
-            className="input"
-            maxLength={200}
-            autoComplete="off"
-            defaultValue={benchThread}
-          />
-        </label>
-        {scanTool !== undefined && (
-          <label className="grid gap-1 sm:col-span-2">
-            <span className="text-sm">Which scan tool did it, and which of its words misled</span>
-            <input
-              name="scanTool"
-              className="input"
-              maxLength={200}
-              autoComplete="off"
-              defaultValue={scanTool}
-            />
-          </label>
+        <Text name="capAdapter" label="Cap adapter" is={capAdapter} />
+        <Text name="benchThread" label="Bench thread" is={benchThread} />
+        {atUnit && (
+          <>
+            <Text name="scanTool" label="Scan tool that did it" is={atUnit.scanTool} />
+            <Text name="toolMenu" label="Where its menus had the routine" is={atUnit.toolMenu} />
+            <Text name="misled" label="Which of its words misled" is={atUnit.misled} />
+            <Text name="routineMin" label="Its routine took, minutes" is={atUnit.routineMin} number />
+          </>
         )}
       </div>
     </fieldset>
+  )
+}
+
+type TextProps = { name: string; label: string; is: string; number?: boolean }
+
+function Text({ name, label, is, number = false }: TextProps) {
+  return (
+    <label className="grid gap-1">
+      <span className="text-sm">{label}</span>
+      <input
+        name={name}
+        className="input"
+        {...(number ? { inputMode: 'numeric' } : { maxLength: 200 })}
+        autoComplete="off"
+        defaultValue={is}
+      />
+    </label>
   )
 }

@@ -1,11 +1,11 @@
 import { Link } from 'react-router'
 import { showDate } from '~/lib/format'
-import { useShow } from '~/lib/units'
-import { isTrouble, type Learned, learnedSentence } from '~core/job/learned/learned'
+import { useSay } from '~/lib/say'
+import { isTrouble, type Learned, learnedFact } from '~core/job/learned/learned'
 
 /** What earlier jobs found out, each with its date and the job it comes from. */
 export function LearnedList({ learned }: { learned: readonly Learned[] }) {
-  const show = useShow()
+  const say = useSay()
   return (
     <ul className="grid gap-1.5">
       {learned.map((each) => (
@@ -13,7 +13,7 @@ export function LearnedList({ learned }: { learned: readonly Learned[] }) {
           key={`${each.kind} ${each.bleeder}`}
           className={`grid grid-cols-[1fr_auto] items-baseline gap-3 border-b border-rule pb-1.5 ${isTrouble(each) ? 'font-bold' : ''}`}
         >
-          <span className="wrap-anywhere">{learnedSentence(each, (ml) => show('volume', ml))}</span>
+          <span className="wrap-anywhere">{say(learnedFact(each))}</span>
           <Link to={`/jobs/${each.jobId}/record`} className="text-sm whitespace-nowrap">
             {showDate(each.at)}
           </Link>

@@ -1,5 +1,5 @@
 import { newId } from '~/lib/ids'
-import { replayStored } from '~core/job/apply'
+import { replayStored, type Step } from '~core/job/apply'
 import { addendumSchema, type JobEvent, type Person } from '~core/job/events'
 import { readRecord } from '~core/job/record'
 import type { JobState } from '~core/job/state'
@@ -69,17 +69,24 @@ export async function findJob(db: Database, jobId: string): Promise<JobState | u
 }
 
 /** Every event of a job with both clocks, for its trace. */
-export async function jobTrace(db: Queries, jobId: string): Promise<{ event: JobEvent; atServer: string }[]> {
-  const rows = await db.query<{ body: unknown; at_server: string }>(
-    'select body, at_server from job_event where job_id = $1 order by seq',
-    [jobId],
-  )
+export async function jobTrace(db: Queries, jobId: string): Promise<(Step & { atServer: string })[]> {
+  const rows = await storedRows(db, jobId)
   const steps = [...replayStored(rows.map(({ body }) => body))]
   return rows.flatMap(({ at_server }, i) => {
     const step = steps[i]
-    return step ? [{ event: step.event, atServer: at_server }] : []
+    return step ? [{ ...step, atServer: at_server }] : []
   })
 }
+
+/** A job event by event, with the states around each. */
+export const jobSteps = async (db: Queries, jobId: string): Promise<Iterable<Step>> =>
+  replayStored((await storedRows(db, jobId)).map(({ body }) => body))
+
+const storedRows = (db: Queries, jobId: string) =>
+  db.query<{ body: unknown; at_server: string }>(
+    'select body, at_server from job_event where job_id = $1 order by seq',
+    [jobId],
+  )
 
 /** What was recorded on a job after a place in its log, with the place of each. */
 export async function eventsAfter(

@@ -1,26 +1,15 @@
+import { readEvent } from '~core/job/events'
+import { foundOut, type Recorded } from '~core/job/learned/found-out'
 import { type Learned, newestLearned } from '~core/job/learned/learned'
 import type { Queries } from './database.server'
 
-/** Bleeders that gave trouble, in any job on the vehicle; what was taken back does not count. */
-const TROUBLES = `
-  select e.job_id as "jobId", e.at_client as at, e.body->'trouble'->>'what' as kind, e.body->'trouble'->>'point' as bleeder
-  from job_event e join job on job.id = e.job_id
-  where job.vehicle_id = $1 and e.type = 'trouble'
-    and e.body->'trouble'->>'what' in ('seized', 'snapped', 'stripped')
-    and not exists (
-      select 1 from job_event u where u.job_id = e.job_id and u.type = 'undone' and u.body->>'event' = e.id
-    )`
-
-/** What fitted, as it was written down at filing. */
-const FITTED = `
-  select e.job_id as "jobId", e.at_client as at, 'spanner' as kind, s.key as bleeder, s.value::float as value, null as what
-  from job_event e join job on job.id = e.job_id, json_each_text(e.body->'fitted'->'spannersMm') s
-  where job.vehicle_id = $1 and e.type = 'filed'
-  union all
-  select e.job_id, e.at_client, f.kind, null, null, e.body->'fitted'->>f.field
-  from job_event e join job on job.id = e.job_id,
-    (values ('adapter', 'capAdapter'), ('bench-thread', 'benchThread'), ('scan-tool', 'scanTool')) as f (kind, field)
-  where job.vehicle_id = $1 and e.type = 'filed' and e.body->'fitted'->>f.field is not null`
+/** What was recorded of it on any of its jobs, and at filing on jobs of others whose files name the same make and model. */
+const RECORDED = `
+  select e.job_id as "jobId", e.body, case when on_it.id <> $1 then on_it.plate end as plate
+  from vehicle this join vehicle on_it on on_it.name = this.name
+    join job on job.vehicle_id = on_it.id join job_event e on e.job_id = job.id
+  where this.id = $1 and (e.type = 'filed' or (on_it.id = $1 and e.type in ('trouble', 'undone')))
+  order by job.opened_at, e.seq`
 
 /** What went through each bleeder of a job that was filed as bled. */
 const VOLUMES = `
@@ -30,13 +19,24 @@ const VOLUMES = `
   where job.vehicle_id = $1 and job.outcome = 'fit' and s->'stage'->>'kind' = 'bleed'
   group by r.job_id, job.filed_at, p.key having sum((p.value->>'ml')::float) > 0`
 
+type Row = { jobId: string; body: unknown; plate: string | null }
+
+/**
+ * An event as it reads today, whichever version wrote it. One that cannot be read teaches nothing here: whoever opens its
+ * job is told.
+ */
+function recordedOf({ jobId, body, plate }: Row): Recorded[] {
+  const read = readEvent(body, undefined)
+  return read.ok ? [{ jobId, event: read.value, ...(plate !== null && { plate }) }] : []
+}
+
 /**
  * What jobs found out about a vehicle, of each thing the newest.
  *
  * @param besides a job whose own findings are left out: whoever works on it has seen them
  */
 export async function learnedOf(db: Queries, vehicleId: string, besides?: string): Promise<Learned[]> {
-  const all: Learned[] = []
-  for (const sql of [TROUBLES, FITTED, VOLUMES]) all.push(...(await db.query<Learned>(sql, [vehicleId])))
-  return newestLearned(all.filter(({ jobId }) => jobId !== besides))
+  const recorded = (await db.query<Row>(RECORDED, [vehicleId])).flatMap(recordedOf)
+  const volumes = await db.query<Learned>(VOLUMES, [vehicleId])
+  return newestLearned([...foundOut(recorded), ...volumes].filter(({ jobId }) => jobId !== besides))
 }

@@ -22,14 +22,23 @@ export const listVehicles = (db: Queries): Promise<VehicleRow[]> =>
 
 /** One vehicle; undefined where the id is unknown. */
 export async function findVehicle(db: Queries, id: string): Promise<StoredVehicle | undefined> {
-  const [row] = await db.query<VehicleRow & { file: unknown }>(
+  const [row] = await db.query<VehicleRow & VehicleFile>(
     'select id, name, kind, plate, vin, version, imported_at, file from vehicle where id = $1',
     [id],
   )
-  if (!row) return undefined
-  const { file, ...rest } = row
+  return row && readStored(row)
+}
+
+/** A vehicle's file as it is stored, with what stands beside it. */
+export type VehicleFile = { id: string; plate: string; file: unknown }
+
+/** The same read through the schema. @throws Error where it no longer reads */
+export function readStored<R extends VehicleFile>({
+  file,
+  ...rest
+}: R): Omit<R, 'file'> & { vehicle: Vehicle } {
   const read = readVehicle(file)
-  if (!read.ok) throw new Error(`stored vehicle ${id} no longer reads: ${read.faults[0]?.path}`)
+  if (!read.ok) throw new Error(`stored vehicle ${rest.id} no longer reads: ${read.faults[0]?.path}`)
   return { ...rest, vehicle: withLineIds(read.value) }
 }
 

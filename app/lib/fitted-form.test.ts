@@ -22,3 +22,12 @@ test('a spanner that is no size is named', () => {
     expect(read.ok ? '' : read.fault).toContain('spanner of RR')
   }
 })
+
+test('what was found out at the tool is learned with its minutes, and no time that nothing takes', () => {
+  const typed = { scanTool: 'TT-4', toolMenu: 'Brakes, Service, Bleed', misled: 'NEXT means stop' }
+  expect(fittedFrom(formOf({ ...typed, routineMin: '13,6' }), [])).toMatchObject({
+    fitted: { ...typed, routineMin: 14 },
+  })
+  for (const routineMin of ['a while', '0', '-3', '1e9'])
+    expect(fittedFrom(formOf({ routineMin }), []), routineMin).toMatchObject({ ok: false })
+})

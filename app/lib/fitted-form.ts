@@ -5,8 +5,9 @@ export type Fitted = NonNullable<EventOf<'filed'>['fitted']>
 
 export const spannerField = (bleeder: string): string => `spanner ${bleeder}`
 const LARGEST_SPANNER_MM = 60
+const LONGEST_ROUTINE_MIN = 24 * 60
 
-/** What fitted, from the form that files a job: only what was given; or which spanner is no size. */
+/** What fitted, from the form that files a job: only what was given; or which of it is no number. */
 export function fittedFrom(
   form: FormData,
   bleeders: readonly string[],
@@ -20,6 +21,12 @@ export function fittedFrom(
       return { ok: false, fault: `Give the spanner of ${bleeder} in mm, like 9 or 7.5, or leave it empty.` }
     spannersMm[bleeder] = size
   }
+  const routineMin = parseDecimal(String(form.get('routineMin') ?? ''))
+  if (
+    routineMin === 'bad' ||
+    (routineMin !== undefined && (routineMin < 0.5 || routineMin > LONGEST_ROUTINE_MIN))
+  )
+    return { ok: false, fault: 'Give how long its routine took in minutes, like 14, or leave it empty.' }
   const text = (name: string) =>
     String(form.get(name) ?? '')
       .trim()
@@ -29,6 +36,9 @@ export function fittedFrom(
     capAdapter: text('capAdapter'),
     benchThread: text('benchThread'),
     scanTool: text('scanTool'),
+    toolMenu: text('toolMenu'),
+    misled: text('misled'),
+    ...(routineMin !== undefined && { routineMin: Math.round(routineMin) }),
   }
   return { ok: true, fitted: Object.values(fitted).some((value) => value !== undefined) ? fitted : undefined }
 }

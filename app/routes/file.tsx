@@ -8,10 +8,9 @@ import { FittedFields } from '~/components/fitted-fields'
 import { FormRefusal } from '~/components/form-refusal'
 import { verdictWords } from '~/components/words'
 import { cameFrom, database, personHere } from '~/context'
-import type { Queries } from '~/db/database.server'
 import { dueAfterFiling } from '~/db/due.server'
 import { findJob } from '~/db/jobs.server'
-import { learnedOf } from '~/db/learned.server'
+import { knownToFit } from '~/db/known-to-fit.server'
 import { checkPin, listPeople } from '~/db/people.server'
 import { dueBasis, ruleWords } from '~/lib/due-words'
 import { decimal, requiredQuantity, typedIn, withUnits } from '~/lib/fields'
@@ -34,8 +33,7 @@ import { checksFor, proofFact } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import { jobTally, wasteMl } from '~core/job/tally'
-import { workedUnits } from '~core/job/unit-ledger'
-import { allBleeders, partsOf } from '~core/vehicle/parts'
+import { allBleeders } from '~core/vehicle/parts'
 import type { Route } from './+types/file'
 
 const NOBODY = 'nobody'
@@ -85,7 +83,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     doneBy: (workers.length > 0 ? workers : here ? [here] : []).map(({ name }) => name).join(', '),
     others: (await listPeople(db)).filter(({ id }) => id !== here?.id),
     due,
-    fitted: await knownToFit(db, state),
+    fitted: await knownToFit(db, params.jobId, state),
     again: followUpsFrom(state, today()),
     search: unendedSearch(state),
     eventId: newId(),
@@ -97,29 +95,6 @@ function unendedSearch(state: JobState) {
   const { faultFinding } = state
   if (!faultFinding || faultFinding.was !== undefined) return undefined
   return { finding: faultFinding, causes: sharesOf(faultCase(state, faultFinding)).map(({ id }) => id) }
-}
-
-/** What is known to fit already, from earlier jobs before the file: the fields begin with it. */
-async function knownToFit(db: Queries, state: JobState) {
-  const { vehicle, vehicleId, run } = state
-  const learned = await learnedOf(db, vehicleId)
-  const words = (kind: string) => learned.find((each) => each.kind === kind)?.what
-  const worked = new Set(run?.stages.flatMap(({ stage }) => stage.order))
-  const [reservoir] = partsOf(vehicle, 'reservoir')
-  const [cylinder] = partsOf(vehicle, 'master-cylinder')
-  return {
-    bleeders: allBleeders(vehicle)
-      .filter(({ bleeder }) => worked.has(bleeder.id))
-      .map(({ bleeder }) => ({
-        id: bleeder.id,
-        known:
-          learned.find((each) => each.kind === 'spanner' && each.bleeder === bleeder.id)?.value ??
-          bleeder.wrenchMm,
-      })),
-    capAdapter: words('adapter') ?? reservoir?.capAdapter ?? '',
-    benchThread: words('bench-thread') ?? cylinder?.benchThread ?? '',
-    ...(workedUnits(state).length > 0 && { scanTool: words('scan-tool') ?? '' }),
-  }
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {

@@ -1,7 +1,9 @@
 import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { ProcedureForm } from '~/components/vehicle/procedure-form'
 import { database, personHere } from '~/context'
+import { routinesOfKind } from '~/db/routines.server'
 import { findVehicle, saveVehicleVersion } from '~/db/vehicles.server'
+import { showDate } from '~/lib/format'
 import { procedureFromTyped, typedFrom, typedSchema, whatChoices } from '~/lib/procedure-form'
 import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
@@ -31,6 +33,13 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     routine,
     procedure: procedureFor(stored.vehicle, unit, techniqueOf(routine)),
     bleeders: bleederRuns(stored.vehicle).map(({ bleeder }) => bleeder.id),
+    ofKind: (await routinesOfKind(db, params.vehicleId, unit)).map(({ vehicleId, plate, file }) => ({
+      vehicleId,
+      plate,
+      name: file.procedure.name,
+      by: file.procedure.by,
+      on: file.procedure.on,
+    })),
   }
 }
 
@@ -61,6 +70,17 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       const read = json === undefined ? undefined : readProcedureFile(json, takes)
       if (!read)
         return refused([{ path: '', message: 'this is no JSON; give a file that a routine page exported' }])
+      if (!read.ok) return refused(read.faults)
+      procedure = read.value
+      break
+    }
+    case 'copy': {
+      const from = form.get('from')
+      const others = await routinesOfKind(db, params.vehicleId, unit)
+      const read = readProcedureFile(
+        orNotFound(others.find(({ vehicleId }) => vehicleId === from)).file,
+        takes,
+      )
       if (!read.ok) return refused(read.faults)
       procedure = read.value
       break
@@ -97,7 +117,7 @@ function jsonOf(text: string): unknown {
 
 /** The routine of one unit, step by step: as the maker's text or the tool's screen has it. */
 export default function RoutinePage({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { plate, name, routine, procedure, bleeders } = loaderData
+  const { plate, name, routine, procedure, bleeders, ofKind } = loaderData
   const busy = useNavigation().state !== 'idle'
   const choices = whatChoices(bleeders, routine)
   const faults = actionData?.faults ?? []
@@ -120,7 +140,7 @@ export default function RoutinePage({ loaderData, actionData, params }: Route.Co
         <span className={procedure.example ? 'bg-sheet px-1 font-bold' : ''}>
           {procedure.example
             ? 'A ready example of this kind of routine. The maker’s text replaces it: type it once from the tool’s screen.'
-            : `Written down${procedure.by ? ` by ${procedure.by}` : ''}${procedure.on ? `, ${procedure.on}` : ''}. The maker’s own text stays above it.`}
+            : `Written down${procedure.by ? ` by ${procedure.by}` : ''}${procedure.on ? `, ${showDate(procedure.on)}` : ''}. The maker’s own text stays above it.`}
         </span>
       </p>
       {faults.some(({ path }) => !path.startsWith('steps.') && path !== 'name') && (
@@ -130,6 +150,24 @@ export default function RoutinePage({ loaderData, actionData, params }: Route.Co
           ))}
         </ul>
       )}
+      {ofKind.length > 0 && (
+        <section className="panel grid content-start gap-3" aria-labelledby="of-kind">
+          <h2 id="of-kind">Written down for others of its kind</h2>
+          {ofKind.map((each) => (
+            <Form key={each.vehicleId} method="post" className="flex flex-wrap items-center gap-3">
+              <input type="hidden" name="from" value={each.vehicleId} />
+              <span className="wrap-anywhere">
+                {each.name}
+                {each.by && `, by ${each.by}`}
+                {each.on && `, ${showDate(each.on)}`}
+              </span>
+              <button type="submit" name="intent" value="copy" className="button" disabled={busy}>
+                Take it over from {each.plate || each.vehicleId}
+              </button>
+            </Form>
+          ))}
+        </section>
+      )}
       <ProcedureForm
         key={JSON.stringify(procedure)}
         first={typedFrom(procedure, choices)}
@@ -138,16 +176,18 @@ export default function RoutinePage({ loaderData, actionData, params }: Route.Co
         busy={busy}
       />
       <div className="grid gap-5 md:grid-cols-2">
-        <Form method="post" encType="multipart/form-data" className="panel grid gap-3">
-          <h2>From another vehicle of its kind</h2>
-          <label className="grid gap-1">
-            <span className="field-label">A routine that was exported</span>
-            <input type="file" name="file" accept="application/json,.json" className="input" required />
-          </label>
-          <button type="submit" name="intent" value="file" className="button" disabled={busy}>
-            Take it over
-          </button>
-        </Form>
+        <section className="panel grid content-start gap-3" aria-labelledby="from-file">
+          <h2 id="from-file">From a file</h2>
+          <Form method="post" encType="multipart/form-data" className="grid gap-3">
+            <label className="grid gap-1">
+              <span className="field-label">A routine that was exported</span>
+              <input type="file" name="file" accept="application/json,.json" className="input" required />
+            </label>
+            <button type="submit" name="intent" value="file" className="button" disabled={busy}>
+              Take it over
+            </button>
+          </Form>
+        </section>
         {!procedure.example && (
           <Form method="post" className="panel grid content-start gap-3">
             <h2>Back to the ready example</h2>

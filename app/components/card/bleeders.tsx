@@ -1,5 +1,6 @@
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
-import { isTrouble, type Learned, learnedSentence } from '~core/job/learned/learned'
+import { isTrouble, type Learned, learnedFact } from '~core/job/learned/learned'
 import type { Plan, Stage } from '~core/plan/answer'
 import type { PlanRequest } from '~core/plan/request'
 import { stageTraits } from '~core/plan/stage-kinds'
@@ -16,6 +17,7 @@ type Props = {
 export function CardBleeders({ plan, request, learned }: Props) {
   const { vehicle } = request
   const show = useShow()
+  const say = useSay()
   const placed = new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each.bleeder]))
   /** What earlier jobs found at this place that changes what is taken along: a spanner that is not the file's, a thread that gave trouble. */
   const known = (point: string) =>
@@ -62,7 +64,7 @@ export function CardBleeders({ plan, request, learned }: Props) {
                 {bleeder?.torqueNm === undefined ? '' : `, ${show('torque', bleeder.torqueNm)}`}
                 {known(point).map((each) => (
                   <span key={each.kind} className="block">
-                    {learnedSentence(each)}
+                    {say(learnedFact(each))}
                   </span>
                 ))}
                 {bleeder?.access && <span className="block">{bleeder.access}</span>}

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
-import { type Learned, learnedSentence, newestLearned } from './learned'
+import { sayMetric as say } from '../../words'
+import { type Learned, learnedFact, newestLearned } from './learned'
 
 const fact = (kind: Learned['kind'], at: string, more: Partial<Learned> = {}): Learned => ({
   jobId: `job of ${at}`,
@@ -30,11 +31,15 @@ test('what went wrong comes first: it wants something done before the work begin
 })
 
 test('each is a sentence that names the bleeder and what to do or take', () => {
-  expect(learnedSentence(fact('seized', '2026-01-01', { bleeder: 'RR' }))).toBe(
+  const says = (learned: Learned) => say(learnedFact(learned))
+  expect(says(fact('seized', '2026-01-01', { bleeder: 'RR' }))).toBe(
     'Bleeder RR was seized: soak it before you start.',
   )
-  expect(learnedSentence(fact('volume', '2026-01-01', { bleeder: 'RR', value: 118.4 }))).toBe(
+  expect(says(fact('volume', '2026-01-01', { bleeder: 'RR', value: 118.4 }))).toBe(
     'Bleeder RR: 118 mL went through it.',
   )
-  expect(learnedSentence(fact('spanner', '2026-01-01', { bleeder: 'RL', value: 9 }))).toContain('9 mm')
+  expect(says(fact('spanner', '2026-01-01', { bleeder: 'RL', value: 9 }))).toContain('9 mm')
+  expect(says(fact('routine-minutes', '2026-01-01', { value: 14, plate: 'GNT 107' }))).toBe(
+    'Its routine took 14 min. On GNT 107, of the same kind.',
+  )
 })

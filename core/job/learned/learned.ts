@@ -1,15 +1,30 @@
+import { type Fact, fact, type Params } from '../../base/decision'
+
 /** Something a job found out about its vehicle, for the next one. */
 export type Learned = {
   jobId: string
   /** When it was found out. */
   at: string
-  kind: 'spanner' | 'adapter' | 'bench-thread' | 'scan-tool' | 'volume' | 'seized' | 'snapped' | 'stripped'
+  kind:
+    | 'spanner'
+    | 'adapter'
+    | 'bench-thread'
+    | 'scan-tool'
+    | 'tool-menu'
+    | 'tool-misled'
+    | 'routine-minutes'
+    | 'volume'
+    | 'seized'
+    | 'snapped'
+    | 'stripped'
   /** The bleeder it is about; absent for the whole vehicle. */
   bleeder?: string
-  /** Millimetres of a spanner, mL through a bleeder. */
+  /** Millimetres of a spanner, mL through a bleeder, minutes of a routine. */
   value?: number
   /** What fitted, in words. */
   what?: string
+  /** The other vehicle of its kind that it was found out on; absent where it was this one. */
+  plate?: string
 }
 
 /** Of each thing the newest: a spanner that fitted last month says more than one of two years ago. */
@@ -32,27 +47,15 @@ export const isTrouble = ({ kind }: Learned): boolean => ['seized', 'snapped', '
 const compareBleeders = (a: Learned, b: Learned): number =>
   (a.bleeder ?? '') < (b.bleeder ?? '') ? -1 : (a.bleeder ?? '') > (b.bleeder ?? '') ? 1 : 0
 
-/** It as a sentence; volumes in the words of whoever reads. */
-export function learnedSentence(
-  { kind, bleeder, value, what }: Learned,
-  showMl: (ml: number) => string = (ml) => `${Math.round(ml)} mL`,
-): string {
-  switch (kind) {
-    case 'spanner':
-      return `Bleeder ${bleeder}: a ${value} mm spanner fitted.`
-    case 'volume':
-      return `Bleeder ${bleeder}: ${showMl(value ?? 0)} went through it.`
-    case 'adapter':
-      return `Cap adapter that fitted: ${what}.`
-    case 'bench-thread':
-      return `Bench thread that fitted: ${what}.`
-    case 'scan-tool':
-      return `At the scan tool: ${what}.`
-    case 'seized':
-      return `Bleeder ${bleeder} was seized: soak it before you start.`
-    case 'snapped':
-      return `Bleeder ${bleeder} snapped: look whether the new one turns.`
-    case 'stripped':
-      return `Bleeder ${bleeder} had a stripped thread: look whether it holds.`
-  }
+/** What was learned at a control unit holds for every vehicle of the same kind. */
+export const ofItsKind = ({ kind }: Learned): boolean =>
+  (['scan-tool', 'tool-menu', 'tool-misled', 'routine-minutes'] as const).some((each) => each === kind)
+
+/** It as a fact to be said. */
+export const learnedFact = ({ kind, bleeder = '', value = 0, what = '', plate }: Learned): Fact => {
+  const learned = fact(`learned-${kind}`, { bleeder, what, ...amountOf(kind, value) })
+  return plate === undefined ? learned : fact('learned-on', { learned, plate })
 }
+
+const amountOf = (kind: Learned['kind'], value: number): Params =>
+  kind === 'volume' ? { outMl: value } : { value }
