@@ -147,7 +147,9 @@ export async function proveAll(page: Page): Promise<void> {
 }
 
 export const stateOf = async (request: APIRequestContext, job: string): Promise<JobState> =>
-  JSON.parse(JSON.stringify(fromWire((await (await request.get(`${job}/events`)).json()).state)))
+  JSON.parse(
+    JSON.stringify(fromWire((await (await request.get(`${job}/events`, { maxRetries: 2 })).json()).state)),
+  )
 
 /** The job as the server has it, once it has all that was done on this page: a screen shows an act before it is sent. */
 export async function savedState(page: Page, job: string): Promise<JobState> {
@@ -165,7 +167,12 @@ export async function record(
   const ahead = DemoServer.behind(origin)?.aheadMs ?? 0
   const event = { ...act, id: newId(), at: new Date(Date.now() + ahead).toISOString() } as JobEvent
   const headers = { Origin: origin }
-  const answer = await page.request.post(new URL(`${job}/events`, origin).href, { headers, data: event })
+  // A connection that stood idle may be closed just as it is used: a screen sends again, under the same id.
+  const answer = await page.request.post(new URL(`${job}/events`, origin).href, {
+    headers,
+    data: event,
+    maxRetries: 2,
+  })
   expect(answer.ok(), await answer.text()).toBe(true)
   return { event, length: (await answer.json()).length }
 }

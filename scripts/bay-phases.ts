@@ -3,6 +3,7 @@ import { joinCab, newCabCode } from '~/db/cab.server'
 import type { Database } from '~/db/database.server'
 import { hangable } from '~core/job/bottles'
 import { carefulAct } from '~core/job/careful'
+import type { JobEvent } from '~core/job/events'
 import { currentStep } from '~core/job/steps'
 import type { CallAct, CallState } from '~core/technique/calls'
 import type { Vehicle } from '~core/vehicle/schema'
@@ -173,18 +174,27 @@ export async function addBayPhases(db: Database, at: Date): Promise<{ name: stri
   for (const { name, act, before, phone } of phases) {
     const { stored, jobId } = await openVanJob(db, 'GNT 107', at)
     const { events } = act(stored.vehicle)
-    // The last of them is done now, the others as long before it as they were.
-    const laterMs = at.getTime() - Date.parse(events.at(-1)?.at ?? '')
-    const moved = events.map((event) => ({
-      ...event,
-      at: new Date(Date.parse(event.at) + laterMs).toISOString(),
-    }))
-    const appended = await appendEvents(db, jobId, moved.slice(1, before ? -1 : undefined))
-    if (!appended.ok) throw new Error(`${name}: ${appended.refusal.code}`)
+    await addEvents(db, { name, jobId }, events.slice(0, before ? -1 : undefined), at)
     if (phone) await joinCab(db, await newCabCode(db, jobId))
     made.push({ name, jobId })
   }
   return made
+}
+
+/** What a scripted job did goes into one that was opened: the last of it now, the rest as long before it as it was. */
+export async function addEvents(
+  db: Database,
+  { name, jobId }: { name: string; jobId: string },
+  events: readonly JobEvent[],
+  at: Date,
+) {
+  const laterMs = at.getTime() - Date.parse(events.at(-1)?.at ?? '')
+  const moved = events.map((event) => ({
+    ...event,
+    at: new Date(Date.parse(event.at) + laterMs).toISOString(),
+  }))
+  const appended = await appendEvents(db, jobId, moved.slice(1))
+  if (!appended.ok) throw new Error(`${name}: ${appended.refusal.code}`)
 }
 
 /** Phases in which the cab is told something of its own. */

@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
-import { type Browser, type BrowserContext, chromium, type Page } from '@playwright/test'
+import { chromium, type Page } from '@playwright/test'
 import { openData } from '~/db/open.server'
 import { newId } from '~/lib/ids'
 import { carefulAct, carefulProof } from '~core/job/careful'
@@ -11,6 +11,7 @@ import { loadDemoWorld } from '../demo/load'
 import { chromiumOptions, DemoServer } from '../e2e/server'
 import { signIn } from '../e2e/sign-in'
 import { addBayPhases, linkPhones } from './bay-phases'
+import { addRoutinePhases } from './routine-phases'
 
 /** One current picture of each main view, from the demo world. `npm run screenshots -- DIR [dark]` puts them elsewhere. */
 const folder = process.argv[2] ?? 'docs/screenshots'
@@ -199,12 +200,11 @@ async function cabSheet(tokens: readonly string[]) {
   await sheet.close()
 }
 
-/** Every phase of the bay at a third of its size, with its name: one sheet that can be taken in at once. */
-async function contactSheet(of: Browser, jobs: { name: string; jobId: string }[], scheme: 'light' | 'dark') {
-  const bay: BrowserContext = await of.newContext({
-    viewport: { width: 1024, height: 768 },
-    colorScheme: scheme,
-  })
+type Named = { name: string; jobId: string }
+
+/** The bay of each job at a third of its size, with its name. */
+async function bayTiles(jobs: readonly Named[], scheme: 'light' | 'dark'): Promise<string> {
+  const bay = await browser.newContext({ viewport: { width: 1024, height: 768 }, colorScheme: scheme })
   await signIn(bay.request, server.url)
   const screen = await bay.newPage()
   const tiles: string[] = []
@@ -215,15 +215,20 @@ async function contactSheet(of: Browser, jobs: { name: string; jobId: string }[]
     const png = (await screen.screenshot()).toString('base64')
     tiles.push(`<figure><img src="data:image/png;base64,${png}"><figcaption>${name}</figcaption></figure>`)
   }
-  const sheet = await of.newPage({ viewport: { width: 1640, height: 800 } })
-  const [paper, ink] = scheme === 'light' ? ['#f4ecdd', '#241b16'] : ['#171210', '#f3e8d8']
+  await bay.close()
+  return `<section class="${scheme}">${tiles.join('')}</section>`
+}
+
+/** Every phase on one sheet that can be taken in at once. */
+async function contactSheet(name: string, sections: readonly string[]) {
+  const sheet = await browser.newPage({ viewport: { width: 1640, height: 800 } })
   await sheet.setContent(
-    `<style>body{margin:12px;background:${paper};color:${ink};font:600 15px sans-serif;display:grid;grid-template-columns:repeat(4,1fr);gap:12px}
-     figure{margin:0}img{width:100%;display:block;border:1px solid ${ink}}figcaption{padding-top:3px}</style>${tiles.join('')}`,
+    `<style>body{margin:0;font:600 15px sans-serif}section{padding:12px;display:grid;grid-template-columns:repeat(5,1fr);gap:12px;background:#f4ecdd;color:#241b16}
+     section.dark{background:#171210;color:#f3e8d8}figure{margin:0}img{width:100%;display:block;border:1px solid}figcaption{padding-top:3px}</style>${sections.join('')}`,
     { waitUntil: 'load' },
   )
-  await sheet.screenshot({ path: `${folder}/bay-phases-${scheme}.png`, fullPage: true })
-  await bay.close()
+  await sheet.screenshot({ path: `${folder}/${name}.png`, fullPage: true })
+  await sheet.close()
 }
 
 try {
@@ -231,9 +236,11 @@ try {
   await server.stop()
   const again = await openData(dataDir, resolve('build'))
   const jobs = await addBayPhases(again.db, new Date())
+  const routines = await addRoutinePhases(again.db, new Date())
   await again.db.close()
   await server.run()
-  for (const scheme of ['light', 'dark'] as const) await contactSheet(browser, jobs, scheme)
+  await contactSheet('bay-phases', [await bayTiles(jobs, 'light'), await bayTiles(jobs, 'dark')])
+  await contactSheet('routines', [await bayTiles(routines, 'light')])
   await server.stop()
   const once = await openData(dataDir, resolve('build'))
   const tokens = await linkPhones(once.db, jobs)

@@ -8,22 +8,13 @@ type Props = {
   label: string
   button: string
   onAmount: (amount: Amount) => void
-  urgent?: boolean
   className?: string
 }
 
 /** A button that asks for one amount of fluid and records it. */
-export function AmountDialog({
-  trigger,
-  title,
-  label,
-  button,
-  onAmount,
-  urgent = false,
-  className = '',
-}: Props) {
+export function AmountDialog({ trigger, title, label, button, onAmount, className = '' }: Props) {
   return (
-    <BayDialog trigger={trigger} title={title} triggerClass={`${urgent ? 'button-main' : ''} ${className}`}>
+    <BayDialog trigger={trigger} title={title} triggerClass={className}>
       {(close) => (
         <AmountForm
           label={label}

@@ -10,7 +10,7 @@ import { useBottleScale } from '~/run-client/use-bottle-scale'
 import type { Phone } from '~core/cab/agree'
 import { bottlesAtOnce } from '~core/job/bottles'
 import { frontShares } from '~core/job/front'
-import { type Learned, learnedSentence } from '~core/job/learned/learned'
+import { type Learned, learnedFact, ofItsKind } from '~core/job/learned/learned'
 import { levelFirst } from '~core/job/levels'
 import { cabAhead, callOf, currentPoint, currentStage, feedsReservoir } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
@@ -25,7 +25,7 @@ import { Findings } from './findings'
 import { Foot } from './foot'
 import { PourFrom } from './pour-from'
 import { Refusal } from './refusal'
-import { ScaleLine } from './scale-line'
+import { ScaleLine, WeighButton } from './scale-line'
 import { StandsLine } from './stands-line'
 import { WayDialog } from './way-dialog'
 import { WhatChanged } from './what-changed'
@@ -94,14 +94,17 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
         {working && <Counters state={state} stageRun={stageRun} act={act} />}
         {working && !state.filed && weighsHere(run) && <ScaleLine scale={scale} />}
         {working && !state.filed && (
-          <div className="grid grid-cols-2 gap-3">
+          <div className="grid auto-cols-fr grid-flow-col gap-3">
+            {weighsHere(run) && <WeighButton scale={scale} />}
             <button
               type="button"
               className="button min-h-[72px]"
               disabled={run.bottleMl === 0}
               onClick={() => act({ type: 'bottle-emptied' })}
             >
-              Bottle emptied ({show('volume', run.bottleMl)})
+              <span>
+                Bottle emptied <span className="whitespace-nowrap">({show('volume', run.bottleMl)})</span>
+              </span>
             </button>
             <ContainerDialog state={state} act={act} shelf={shelf} />
           </div>
@@ -160,14 +163,16 @@ function weighsHere(run: RunState): boolean {
 
 /** What earlier jobs found at the bleeder that is next, a spanner that fitted, a thread that gave trouble; and at the tool. */
 function LearnedHere({ learned, point, routine }: { learned: Learned[]; point?: string; routine: boolean }) {
+  const say = useSay()
   const here = learned.filter(
-    ({ bleeder, kind }) =>
-      (bleeder !== undefined && bleeder === point && kind !== 'volume') || (routine && kind === 'scan-tool'),
+    (each) =>
+      (each.bleeder !== undefined && each.bleeder === point && each.kind !== 'volume') ||
+      (routine && ofItsKind(each)),
   )
   if (here.length === 0) return null
   return (
     <p className="border-l-8 border-ink pl-3">
-      {here.map((each) => `${learnedSentence(each)} (${showDate(each.at)})`).join(' ')}
+      {here.map((each) => `${say(learnedFact(each))} (${showDate(each.at)})`).join(' ')}
     </p>
   )
 }

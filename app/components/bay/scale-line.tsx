@@ -3,16 +3,21 @@ import { useShow } from '~/lib/units'
 import type { ScaleHere, ScaleSeen } from '~/run-client/use-bottle-scale'
 import { type Fact, fact } from '~core/base/decision'
 
-/** The scale under the catch bottle: what it weighs, or why it does not. */
+/** Where a scale stands under the bottle, it may do the reading. */
+export function WeighButton({ scale: { on, seen, turn } }: { scale: ScaleHere }) {
+  if (on && seen) return null
+  return (
+    <button type="button" className="button min-h-[72px]" onClick={() => turn(true)}>
+      Weigh the bottle
+    </button>
+  )
+}
+
+/** The scale under the catch bottle: what it weighs, or why it does not; nothing where none was asked. */
 export function ScaleLine({ scale: { on, turn, seen, nowMl } }: { scale: ScaleHere }) {
   const show = useShow()
   const say = useSay()
-  if (!on || !seen)
-    return (
-      <button type="button" className="button min-h-[72px] justify-self-start" onClick={() => turn(true)}>
-        Weigh the bottle: a scale stands under it
-      </button>
-    )
+  if (!on || !seen) return null
   const fault = faultOf(seen)
   return (
     <section className="panel grid grid-cols-[auto_1fr_auto] items-center gap-4 py-3" aria-label="Scale">

@@ -53,7 +53,8 @@ export function Tank({ stageRun, tankMl, marks, name, act }: Props) {
           wants
         </text>
       </svg>
-      <p>
+      {/* It is minded, and never as loud as what is to be done now. */}
+      <p className={tankMl === undefined || tankMl < wantsMl ? 'border-l-8 border-oxide pl-3' : ''}>
         <strong className="block">{name}</strong>
         {tankMl === undefined
           ? 'Nobody has said what stands in it. Read its mark.'
@@ -74,7 +75,6 @@ export function Tank({ stageRun, tankMl, marks, name, act }: Props) {
           title={`${name}: at which mark?`}
           label="It stands at"
           button="Record the mark"
-          urgent={tankMl === undefined || tankMl < wantsMl}
           onAmount={(amount) => act({ type: 'tank-read', ...amount })}
         />
       </div>
