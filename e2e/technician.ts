@@ -1,9 +1,10 @@
 import type { Locator, Page } from '@playwright/test'
-import { colourClues } from '~core/fluid/specs/colour'
+import { colourFact } from '~core/fluid/specs/colour'
 import type { FloorEvent } from '~core/job/events'
 import { hidden, PracticeVehicle } from '~core/job/practice-vehicle'
 import type { JobState } from '~core/job/state'
 import { vehicleSchema } from '~core/vehicle/schema'
+import { sayMetric } from '~core/words'
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import type { Device } from './device'
 import { expect } from './journey'
@@ -127,7 +128,7 @@ export class Technician {
         adds[0] ?? 0,
       ),
     )
-    for (const target of [marks[nearest], this.button(new RegExp(colourClues[colour].name))])
+    for (const target of [marks[nearest], this.button(new RegExp(sayMetric(colourFact(colour))))])
       if (target && (await target.getAttribute('aria-pressed')) !== 'true') await this.tap(target)
     const names = { none: 'No bubbles', froth: 'Froth', string: 'String of bubbles', slug: 'Slug of air' }
     await this.tap(this.button(names[bubbles]))

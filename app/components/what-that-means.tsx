@@ -1,6 +1,7 @@
 import { Link, useParams } from 'react-router'
 import { Reasons } from '~/components/reasons'
-import { colourClues } from '~core/fluid/specs/colour'
+import { useSay } from '~/lib/say'
+import { colourClue, wrongFluidColours } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
 import { airUnasked } from '~core/job/events/checked-in'
 import { decideScope } from '~core/plan/scope/scope'
@@ -20,12 +21,14 @@ export function WhatThatMeans({
   const { jobId } = useParams()
   const level = levelDrop(vehicle, draft?.work.padWearMm ?? {}, draft?.levelMl)
   const scope = draft && decideScope(vehicle, draft.work, scopeSchool)
-  const clue = draft && colourClues[draft.colour]
+  const say = useSay()
   const bleeders = scope?.value.bleeders.map(({ bleeder }) => bleeder.id) ?? []
   return (
     <section className="panel grid gap-3" aria-live="polite">
       <h2>What that means</h2>
-      {clue?.wrongFluid && <p className="hatched border-2 border-oxide p-3 font-bold">{clue.text}</p>}
+      {draft && wrongFluidColours.has(draft.colour) && (
+        <p className="hatched border-2 border-oxide p-3 font-bold">{say(colourClue(draft.colour))}</p>
+      )}
       {draft && airUnasked(vehicle, draft).length > 0 && (
         <p className="hatched border-2 border-oxide p-3 font-bold">
           Below MIN. Did it run dry, or did the ports stay covered? Say so under “Did it run dry?”: if air

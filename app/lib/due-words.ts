@@ -1,5 +1,5 @@
 import type { FluidDue } from '~core/fluid/due'
-import { ruleOf } from '~core/fluid/policy/index'
+import { ruleFact, ruleOf } from '~core/fluid/policy/index'
 import type { Show } from '~core/units/show'
 import { sayEnglish } from '~core/words'
 
@@ -7,9 +7,7 @@ import { sayEnglish } from '~core/words'
 export function ruleWords(rule: FluidDue['rule'], limit: number | null | undefined, show: Show): string {
   if (rule === 'promised') return 'as set by hand at filing'
   if (rule === 'judged') return 'as it was last measured'
-  return limit === null || limit === undefined
-    ? ruleOf(rule).name
-    : sayEnglish(show)(ruleOf(rule).words(limit))
+  return sayEnglish(show)(limit === null || limit === undefined ? ruleFact(rule) : ruleOf(rule).words(limit))
 }
 
 /** What the day rests on. */

@@ -1,6 +1,8 @@
 import { once } from 'node:events'
 import { type AddressInfo, createServer, type Server, type Socket } from 'node:net'
 import { afterEach, expect, test } from 'vitest'
+import { whyNoReading } from '~core/fluid/testers/lines'
+import { hasWords } from '~core/words'
 import { readTester } from './read-tester.server'
 
 let server: Server | undefined
@@ -56,13 +58,18 @@ test.each([
   ['silent', 'gone quiet', answers('BUSY 50\n')],
   ['no-sample', 'with a dry probe', answers('FAULT no-sample The probe is dry.\n')],
   ['garbled', 'that talks nonsense', answers('183 degrees or so\n')],
-  ['garbled', 'that reads before it has said what it is', (cable: Socket) => cable.write('READING 3\n')],
+  ['out-of-turn', 'that reads before it has said what it is', (cable: Socket) => cable.write('READING 3\n')],
   ['garbled', 'that never ends its line', (cable: Socket) => cable.write('x'.repeat(5000))],
 ] as const)(
-  '%s: an instrument %s gives a fault with a sentence, never a reading',
+  '%s: an instrument %s says why there is no reading, in a sentence, and gives none',
   async (code, _what, serve) => {
     const all = await said(await instrument(serve))
-    expect(all.at(-1)).toMatchObject({ says: 'fault', code, text: expect.stringMatching(/\w{3}/) })
+    const last = all.at(-1)
+    const why = last && whyNoReading(last)
+    expect([
+      last?.says === 'fault' ? last.code : last?.says === 'lost' && last.why,
+      why && hasWords(why.code),
+    ]).toEqual([code, true])
     expect(all.some(({ says }) => says === 'reading')).toBe(false)
   },
 )
@@ -71,7 +78,7 @@ test('nothing on the port is said as that', async () => {
   const port = await instrument(() => {})
   server?.close()
   await once(server as Server, 'close')
-  expect(await said(port)).toMatchObject([{ says: 'fault', code: 'no-tester' }])
+  expect(await said(port)).toMatchObject([{ says: 'lost', why: 'no-tester' }])
 })
 
 test('stopped, the instrument hears STOP and nothing is taken', async () => {
@@ -84,6 +91,6 @@ test('stopped, the instrument hears STOP and nothing is taken', async () => {
       if (String(text) === 'READ\n') stop.abort()
     })
   })
-  expect((await said(port, stop.signal)).at(-1)).toMatchObject({ says: 'fault', code: 'stopped' })
+  expect((await said(port, stop.signal)).at(-1)).toMatchObject({ says: 'lost', why: 'stopped' })
   await expect.poll(() => heard.join('')).toBe('READ\nSTOP\n')
 })

@@ -1,31 +1,21 @@
 import { testerIds } from '~core/fluid/testers'
-import { LONGEST_LINE, READ, readLine, type Said, STOP } from '~core/fluid/testers/lines'
+import { type Heard, LONGEST_LINE, type Lost, READ, readLine, STOP } from '~core/fluid/testers/lines'
 import { type Ended, plugInto } from './device-port.server'
 
 /** An instrument says something at least this often while it reads. */
 const SILENT_MS = 8000
 
-const fault = (code: string, text: string): Said => ({ says: 'fault', code, text })
-const noTester = fault(
-  'no-tester',
-  'No tester answers here. Plug it in and read again, or type what it shows.',
-)
-const endedAs: Record<Ended, Said> = {
-  'no-answer': noTester,
-  silent: fault(
-    'silent',
-    'The tester has gone quiet. Nothing was taken from it: look at its cable, then read again.',
-  ),
-  unplugged: fault(
-    'unplugged',
-    'The tester was unplugged before it had finished. Nothing was taken from it: plug it in and read again, or type what it shows.',
-  ),
-  'too-long': fault('garbled', 'What answers on the tester’s port is no tester.'),
+const lost = (why: Lost): Heard => ({ says: 'lost', why })
+const endedAs: Record<Ended, Lost> = {
+  'no-answer': 'no-tester',
+  silent: 'silent',
+  unplugged: 'unplugged',
+  'too-long': 'garbled',
 }
 
 /**
  * Take one reading from the instrument on this machine's port: what it says, line by line, the last of them a reading
- * or a fault. Nothing half read is ever handed on as a reading.
+ * or why there is none. Nothing half read is ever handed on as a reading.
  *
  * @param signal stops the instrument and ends
  */
@@ -33,7 +23,7 @@ export async function* readTester(
   port: number,
   signal: AbortSignal,
   silentMs = SILENT_MS,
-): AsyncGenerator<Said> {
+): AsyncGenerator<Heard> {
   const cable = plugInto(port, { silentMs, longest: LONGEST_LINE })
   const stop = () => {
     cable.say(STOP)
@@ -44,8 +34,8 @@ export async function* readTester(
     let greeted = false
     for await (const heard of cable) {
       if ('ended' in heard) {
-        if (signal.aborted) return yield fault('stopped', 'Stopped. Nothing was taken from the tester.')
-        return yield heard.ended === 'unplugged' && !greeted ? noTester : endedAs[heard.ended]
+        if (signal.aborted) return yield lost('stopped')
+        return yield lost(heard.ended === 'unplugged' && !greeted ? 'no-tester' : endedAs[heard.ended])
       }
       const said = readLine(heard.line, testerIds)
       if (said.says === 'hello' && !greeted) {
@@ -54,10 +44,7 @@ export async function* readTester(
         yield said
       } else if (said.says === 'busy' && greeted) yield said
       else if (said.says === 'reading' && greeted) return yield said
-      else
-        return yield said.says === 'fault'
-          ? said
-          : fault('garbled', 'The tester spoke out of turn. Read again.')
+      else return yield said.says === 'fault' || said.says === 'lost' ? said : lost('out-of-turn')
     }
   } finally {
     signal.removeEventListener('abort', stop)

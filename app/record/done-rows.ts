@@ -1,6 +1,6 @@
 import { readingWords } from '~/components/test/reading-words'
 import { counted, showDate } from '~/lib/format'
-import { colourClues } from '~core/fluid/specs/colour'
+import { colourFact } from '~core/fluid/specs/colour'
 import { planNow } from '~core/job/selectors'
 import type { JobState, PointRun } from '~core/job/state'
 import { jobTally } from '~core/job/tally'
@@ -9,7 +9,7 @@ import { bleedSettings, type Plan } from '~core/plan/answer'
 import { techniqueFact } from '~core/technique/technique'
 import type { Show } from '~core/units/show'
 import type { Units } from '~core/units/units'
-import type { Say } from '~core/words'
+import { type Say, sayEnglish } from '~core/words'
 import type { DocumentRow, RecordDocument } from './document-schema'
 
 /** From which container of the shelf, how much, and what that cost. */
@@ -152,7 +152,7 @@ function pointRow(
   show: Show,
 ): string[] {
   const seen = point?.colour
-    ? `${colourClues[point.colour].name}, ${point.bubbles === 'none' ? 'no bubbles' : point.bubbles}`
+    ? `${sayEnglish(show)(colourFact(point.colour))}, ${point.bubbles === 'none' ? 'no bubbles' : point.bubbles}`
     : ''
   const state = point?.finished ? '✓ done' : `✗ not done${point?.trouble ? `, ${point.trouble}` : ''}`
   const air = point && point.airDrawn > 0 ? `, air drawn in ${counted(point.airDrawn, 'time')}` : ''

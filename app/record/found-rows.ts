@@ -1,10 +1,11 @@
 import { readingWords } from '~/components/test/reading-words'
 import { reasonNames, verdictWords } from '~/components/words'
-import { colourClues } from '~core/fluid/specs/colour'
-import { testerOf } from '~core/fluid/testers'
+import { colourFact } from '~core/fluid/specs/colour'
+import { testerFact } from '~core/fluid/testers'
 import type { JobState } from '~core/job/state'
 import type { Show } from '~core/units/show'
 import { partsOf } from '~core/vehicle/parts'
+import { sayEnglish } from '~core/words'
 import type { DocumentRow } from './document-schema'
 
 /** What was found before anything was done. */
@@ -16,7 +17,7 @@ export function foundRows(state: JobState, show: Show): DocumentRow[] {
   return [
     { name: 'Why', text: reasonNames[checkIn.work.reason] },
     { name: 'Opened, replaced', text: opened || 'nothing' },
-    { name: 'Colour', text: colourClues[checkIn.colour].name, colour: checkIn.colour },
+    { name: 'Colour', text: sayEnglish(show)(colourFact(checkIn.colour)), colour: checkIn.colour },
     ...levelsSeen(state).map(({ reservoir, ml }, i, all) => ({
       name: all.length > 1 ? `Level, ${reservoir}` : 'Level',
       text: [
@@ -53,7 +54,7 @@ function readingRows({ tested }: JobState, show: Show): DocumentRow[] {
         text: [
           `${readingWords(reading, show)}, from the ${reading.at}`,
           asTyped ? ` (typed: ${asTyped})` : '',
-          `, by ${testerOf(reading.tester).name.toLowerCase()}`,
+          `, by ${sayEnglish(show)(testerFact(reading.tester))}`,
           reading.byInstrument ? ', read from it' : '',
           i === 0 && tester ? ` (${tester})` : '',
         ].join(''),

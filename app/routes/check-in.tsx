@@ -20,7 +20,7 @@ import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useFieldText, useShow } from '~/lib/units'
 import { fluidSpecs } from '~core/fluid/specs'
-import { colourClues, colours } from '~core/fluid/specs/colour'
+import { colourFact, colours } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
 import { reasonIds } from '~core/plan/request'
 import { wheelsOff } from '~core/plan/wheels-off'
@@ -218,7 +218,7 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
               legend="Colour in the reservoir"
               options={colours.map((value) => ({
                 value,
-                label: colourClues[value].name,
+                label: say(colourFact(value)),
                 picture: <Swatch colour={value} />,
               }))}
               columns="grid-cols-2 sm:grid-cols-3"

@@ -13,11 +13,12 @@ import { findVehicle } from '~/db/vehicles.server'
 import { withUnits } from '~/lib/fields'
 import { exchangeSchema, readEarlierReading } from '~/lib/fluid-form'
 import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { ImpossibleInput } from '~core/base/fault'
 import { pairOf } from '~core/fluid/judge'
-import { type HardUseId, hardUseIds, hardUses } from '~core/fluid/policy/hard-use'
+import { type HardUseId, hardUseFact, hardUseIds } from '~core/fluid/policy/hard-use'
 import { limitsFor } from '~core/fluid/policy/policy'
 import type { Route } from './+types/fluid'
 
@@ -142,6 +143,7 @@ export default function Fluid({ loaderData, actionData }: Route.ComponentProps) 
 
 /** What this vehicle is put through. */
 function HardUseForm({ hardUse }: { hardUse: readonly HardUseId[] }) {
+  const say = useSay()
   return (
     <Form method="post" className="panel print:hidden">
       <fieldset className="grid gap-2">
@@ -149,7 +151,7 @@ function HardUseForm({ hardUse }: { hardUse: readonly HardUseId[] }) {
         {hardUseIds.map((use) => (
           <label key={use} className="choice">
             <input type="checkbox" name="use" value={use} defaultChecked={hardUse.includes(use)} />
-            {hardUses[use].name}
+            {say(hardUseFact(use))}
           </label>
         ))}
         <button type="submit" name="intent" value="hard-use" className="button justify-self-start">

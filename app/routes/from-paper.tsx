@@ -12,10 +12,11 @@ import { newId } from '~/lib/ids'
 import { paperFormSchema } from '~/lib/paper-form'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
 import { sayHere } from '~/lib/say.server'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
-import { bubbleKinds, colourClues, colours } from '~core/fluid/specs/colour'
+import { bubbleKinds, colourFact, colours } from '~core/fluid/specs/colour'
 import type { Container } from '~core/job/events'
 import { pointFact } from '~core/job/points'
 import { pointsOnPaper } from '~core/job/selectors'
@@ -169,6 +170,7 @@ type RowFields = Record<'stage' | 'point' | 'ml' | 'pulls' | 'colour' | 'bubbles
 function PaperRow(props: { fields: RowFields; stage: number; name: string; plannedMl?: number }) {
   const { fields, stage, name, plannedMl } = props
   const show = useShow()
+  const say = useSay()
   const unit = show.unit('volume')
   return (
     <tr className="border-b border-rule">
@@ -190,7 +192,7 @@ function PaperRow(props: { fields: RowFields; stage: number; name: string; plann
         <Pick
           field={fields.colour}
           label={`${name}, colour`}
-          options={colours.map((id) => ({ id, name: colourClues[id].name }))}
+          options={colours.map((id) => ({ id, name: say(colourFact(id)) }))}
         />
       </td>
       <td>

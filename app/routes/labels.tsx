@@ -5,7 +5,8 @@ import { barcodeSvg } from '~/lib/barcode.server'
 import { showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
 import { readCode } from '~core/stock/code'
-import { openedRules } from '~core/stock/opened-rule'
+import { openedRuleFact } from '~core/stock/opened-rule'
+import { sayMetric } from '~core/words'
 import type { Route } from './+types/labels'
 
 /** So many fit on a sheet that anybody prints at once. */
@@ -20,7 +21,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
     if (found)
       labels.push({ ...found, barcode: `data:image/svg+xml,${encodeURIComponent(barcodeSvg(code))}` })
   }
-  return { labels, rule: openedRules[(await shelfSettings(db)).rule].name }
+  return { labels, rule: sayMetric(openedRuleFact((await shelfSettings(db)).rule)) }
 }
 
 /** Labels to print, cut out and stick on: the kind largest, since that is what must not be mixed up. */

@@ -6,11 +6,12 @@ import { workOutAllDue } from '~/db/due.server'
 import { savePolicy, shopPolicy } from '~/db/policy.server'
 import { unitFieldOf } from '~/lib/fields'
 import { ALL, limitName, type PolicyRead, ROW, readPolicyForm } from '~/lib/policy-form'
+import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { vehicleKinds } from '~core/base/vehicle-kinds'
-import { hardUseIds, hardUses } from '~core/fluid/policy/hard-use'
-import { type RuleId, ruleIds, ruleOf } from '~core/fluid/policy/index'
+import { hardUseFact, hardUseIds, hardUses } from '~core/fluid/policy/hard-use'
+import { type RuleId, ruleFact, ruleIds, ruleOf } from '~core/fluid/policy/index'
 import type { Limits } from '~core/fluid/policy/policy'
 import { fluidSpecs } from '~core/fluid/specs'
 import { quantities } from '~core/units/units'
@@ -58,6 +59,7 @@ function readPort(form: FormData, field: string): { port?: number; faults?: Reco
 type Row = { id: string; spec?: string; kind?: string; limits: Limits }
 
 export default function PolicyPage({ loaderData: { policy, ports }, actionData }: Route.ComponentProps) {
+  const say = useSay()
   const [rows, setRows] = useState<Row[]>(() => policy.others.map((row, i) => ({ id: `row${i}`, ...row })))
   const [next, setNext] = useState(rows.length)
   const faults: Record<string, string> = actionData?.faults ?? {}
@@ -77,7 +79,7 @@ export default function PolicyPage({ loaderData: { policy, ports }, actionData }
               <th scope="col">For</th>
               {ruleIds.map((id) => (
                 <th key={id} scope="col">
-                  {ruleOf(id).name}
+                  {say(ruleFact(id))}
                   <RuleUnit id={id} />
                 </th>
               ))}
@@ -227,8 +229,10 @@ function LimitCells({
   faults: Record<string, string>
 }) {
   const show = useShow()
+  const say = useSay()
   return ruleIds.map((id) => {
-    const { quantity, name } = ruleOf(id)
+    const { quantity } = ruleOf(id)
+    const name = say(ruleFact(id))
     const limit = limits[id]
     const field = limitName(row, id)
     const unit = quantity && show.unit(quantity)
@@ -297,16 +301,17 @@ function Pick({ name, label, any, values, first = '', fault }: PickProps) {
 /** What hard use adds, which is said of each vehicle on its own page. */
 function HardUses() {
   const show = useShow()
+  const say = useSay()
   return (
     <section>
       <h2 className="font-bold">Hard use asks for more</h2>
       <ul className="list-disc pl-5">
         {hardUseIds.map((id) => {
-          const { name, addsMarginC, lessWaterPct, mostMonths } = hardUses[id]
+          const { addsMarginC, lessWaterPct, mostMonths } = hardUses[id]
           return (
             <li key={id}>
-              {name}: {lessWaterPct} % less water, {show.apart('temperature', addsMarginC)} more above the wet
-              boiling point, at most {mostMonths} months
+              {say(hardUseFact(id))}: {lessWaterPct} % less water, {show.apart('temperature', addsMarginC)}{' '}
+              more above the wet boiling point, at most {mostMonths} months
             </li>
           )
         })}

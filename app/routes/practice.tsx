@@ -15,12 +15,11 @@ import { useSay } from '~/lib/say'
 import { usePractice } from '~/run-client/use-practice'
 import { noPhone } from '~core/cab/agree'
 import { frontShares } from '~core/job/front'
-import { callKindOf, currentStage } from '~core/job/points'
+import { callOf, currentStage } from '~core/job/points'
 import { practiceJob, practiceWays } from '~core/job/practice'
 import { hidden } from '~core/job/practice-vehicle'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
-import { callMachines } from '~core/technique/calls'
 import { examples } from '~core/vehicle/examples'
 import { readVehicle } from '~core/vehicle/read-vehicle'
 import type { Route } from './+types/practice'
@@ -129,9 +128,7 @@ function Practice({ way, hides, beginning }: Begun) {
         </div>
         <aside className="grid gap-4">
           {seen && <WhatIsSeen seen={seen} vehicle={state.vehicle} hides={hides} />}
-          {callMachines[callKindOf(stageRun.stage)].withCab && !done && (
-            <PracticeCab state={state} act={act} />
-          )}
+          {callOf(stageRun.stage).withCab && !done && <PracticeCab state={state} act={act} />}
           <Findings state={state} act={act} />
           {!done && <Counters state={state} stageRun={stageRun} act={act} />}
           <section className="panel" aria-label="Line map">

@@ -17,12 +17,13 @@ import {
 import { drums, handOver } from '~/db/waste.server'
 import { bookedIn } from '~/lib/booked.server'
 import { unitFieldOf, withUnits } from '~/lib/fields'
+import { useSay } from '~/lib/say'
 import { sayHere } from '~/lib/say.server'
 import { deliverySchema, handOverSchema, shelfSettingsSchema } from '~/lib/shelf-form'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { pastItsTime } from '~core/stock/may-pour'
-import { openedRuleIds, openedRules } from '~core/stock/opened-rule'
+import { openedRuleFact, openedRuleIds } from '~core/stock/opened-rule'
 import { openFirst } from '~core/stock/reserve'
 import { toBuy } from '~core/stock/to-buy'
 import { quantities, readQuantity } from '~core/units/units'
@@ -162,6 +163,7 @@ function Rules({
   fault?: string
 }) {
   const show = useShow()
+  const say = useSay()
   const unit = show.unit('volume')
   return (
     <Form method="post" className="panel grid gap-3">
@@ -171,7 +173,7 @@ function Rules({
         {openedRuleIds.map((id) => (
           <label key={id} className="choice">
             <input type="radio" name="rule" value={id} defaultChecked={id === rule} />
-            {openedRules[id].name}
+            {say(openedRuleFact(id))}
           </label>
         ))}
         <p className="text-sm text-quiet">

@@ -24,8 +24,9 @@ import { type FluidCase, judgeFluid } from '~core/fluid/judge'
 import type { Judgement } from '~core/fluid/judgement'
 import type { LimitsInUse } from '~core/fluid/policy/policy'
 import type { Product } from '~core/fluid/readings'
-import { type TesterId, testerIds, testerOf, testers } from '~core/fluid/testers'
+import { type TesterId, testerIds, testerOf, testerTitle } from '~core/fluid/testers'
 import type { JobState } from '~core/job/state'
+import { sayMetric } from '~core/words'
 import type { Route } from './+types/test'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -82,7 +83,7 @@ function judge(of: FluidCase, limits: LimitsInUse): Judged {
   }
 }
 
-const testerChoices = testerIds.map((value) => ({ value, label: testers[value].name }))
+const testerChoices = testerIds.map((value) => ({ value, label: sayMetric(testerTitle(value)) }))
 
 export default function TestPage({ loaderData, actionData }: Route.ComponentProps) {
   const { base, limits, hardUse, before, port, locked, eventId, vehicleId } = loaderData

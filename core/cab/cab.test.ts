@@ -11,6 +11,7 @@ import { applyEvent } from '../job/apply'
 import { openPoint } from '../job/points'
 import type { RunState } from '../job/state'
 import { currentStep } from '../job/steps'
+import { techniqueOf } from '../technique'
 import { callStep } from '../technique/calls'
 import { examples } from '../vehicle/examples'
 import { cabLanguageFor, cabLanguageIds, cabLanguages } from '../words/cab'
@@ -143,7 +144,7 @@ describe('near the bottom', () => {
     job.call('near-bottom')
     expect(cabView(job.state)).toMatchObject({ says: 'hold', wheel: 'closing', maySlip: true })
     expect(cabView(job.state).confirm).toBeUndefined()
-    expect(callStep('pedal', job.run.call)?.does('bleeder RR')).toContain('CLOSE it now')
+    expect(callStep(techniqueOf('pump-and-hold').call, job.run.call)?.does).toBe('close-near-bottom')
     expect(cabView(job.call('close').state).says).toBe('release')
   })
 

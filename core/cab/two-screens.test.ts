@@ -8,7 +8,7 @@ import { Chance } from '../base/random'
 import { applyEvent } from '../job/apply'
 import { carefulAct } from '../job/careful'
 import type { JobEvent } from '../job/events'
-import { callKindOf, callNow, currentStage, openPoint } from '../job/points'
+import { callNow, callOf, currentStage, openPoint } from '../job/points'
 import type { JobState } from '../job/state'
 import { callStep } from '../technique/calls'
 import { phoneAgrees } from './agree'
@@ -87,8 +87,7 @@ class World {
     if (last && !wasClosing && this.chance.yes(0.05))
       return this.send(this.stamp({ type: 'undone', event: last.eventId }))
     const stageRun = state.run && currentStage(state.run)
-    const moves =
-      state.run && stageRun ? (callStep(callKindOf(stageRun.stage), state.run.call)?.next ?? []) : []
+    const moves = state.run && stageRun ? (callStep(callOf(stageRun.stage), state.run.call)?.next ?? []) : []
     const careful = turned(carefulAct(state), state)
     const act =
       state.run && moves.length > 0 && this.chance.yes(0.3)

@@ -1,11 +1,11 @@
 import { lookFirst } from '../job/looks'
-import { callKindOf, currentPoint, currentStage, sourceOf } from '../job/points'
+import { callOf, currentPoint, currentStage, sourceOf } from '../job/points'
 import { bleedDone } from '../job/selectors'
 import { cabWord, standsUp } from '../job/standing'
 import type { JobState } from '../job/state'
 import { currentStep } from '../job/steps'
 import { techniqueOf } from '../technique'
-import { type CallState, callMachines, callStep } from '../technique/calls'
+import { type CallState, callStep } from '../technique/calls'
 import { partsOf } from '../vehicle/parts'
 import {
   type CabAct,
@@ -74,15 +74,15 @@ export function cabView(state: JobState): CabView {
       maySlip: false,
     }
   if (task?.who === 'cab' && isCabTask(task.code)) return { ...base, says: 'do', task: task.code }
-  const kind = callKindOf(stageRun.stage)
+  const call = callOf(stageRun.stage)
   const point = currentPoint(run)
-  const step = callStep(kind, run.call)
+  const step = callStep(call, run.call)
   const begun = run.call !== 'rest'
-  const { withCab } = callMachines[kind]
+  const { withCab, unitAsks } = call
   if (!step || point === undefined || (!withCab && !begun))
-    return { ...base, says: withCab || kind === 'unit' ? 'wait' : 'away' }
+    return { ...base, says: withCab || unitAsks ? 'wait' : 'away' }
   // The tool's own screen asks for the pedal where it wants it.
-  const alone = kind === 'unit' ? 'wait' : 'away'
+  const alone = unitAsks ? 'wait' : 'away'
   if (!withCab) return { ...base, says: alone, wheel: step.open ? 'open' : 'getting-ready' }
   const says = cabWord(state, step.cab)
   const confirm =

@@ -8,7 +8,7 @@ import type { LimitsInUse } from './policy/policy'
 import { type Evidence, strictness } from './policy/rule'
 import type { TakenReading } from './readings'
 import { type FluidSpec, fluidOf } from './specs'
-import { surerThan, testerOf } from './testers'
+import { surerThan, testerFact, testerOf } from './testers'
 import type { Told } from './testers/tester'
 
 export type FluidCase = {
@@ -114,7 +114,7 @@ function withoutOutdone(all: readonly ToldAt[]): { told: ToldAt[]; setAside: Not
     setAside:
       gone.length === 0
         ? []
-        : [fact('boiled-one-counts', { testers: gone.map(({ tester }) => fact(`tester-${tester}`)) })],
+        : [fact('boiled-one-counts', { testers: gone.map(({ tester }) => testerFact(tester)) })],
   }
 }
 
@@ -157,7 +157,7 @@ function contradicted(told: readonly ToldAt[], judged: (by: Partial<Evidence>) =
     verdict: 'retest',
     decidedBy: 'contradiction',
     because: fact('readings-contradict', {
-      testers: measured.map(({ tester }) => fact(`tester-${tester}`)),
+      testers: measured.map(({ tester }) => testerFact(tester)),
     }),
   }
 }

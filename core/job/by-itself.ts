@@ -2,7 +2,7 @@ import { type CallMove, callStep } from '../technique/calls'
 import { pourSoon } from './levels'
 import { lookFirst } from './looks'
 import {
-  callKindOf,
+  callOf,
   currentPoint,
   currentStage,
   freshPoint,
@@ -32,7 +32,7 @@ export function followsByItself(before: JobState, after: JobState): CallMove | u
   if (lookFirst({ ...after, run }) || !progress.ready) return undefined
   if (run.call === 'rest' && (pointWants(after.vehicle, stageRun, point).done || pourSoon(after)))
     return undefined
-  return callStep(callKindOf(stageRun.stage), run.call)?.next.find(({ byItself }) => byItself)
+  return callStep(callOf(stageRun.stage), run.call)?.next.find(({ byItself }) => byItself)
 }
 
 /** Whether a pull at this joint ended as it should, was looked at, or the joint was opened for the next one. */

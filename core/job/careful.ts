@@ -10,8 +10,8 @@ import { levelFirst, notAtMax, portsBare, pourFirst, pourSoon, watchReservoirs }
 import { lookFirst, lookSpeaksFor } from './looks'
 import { hydraulicsOpenAt } from './off-things'
 import {
-  callKindOf,
   callNow,
+  callOf,
   currentPoint,
   currentStage,
   feedsReservoir,
@@ -59,7 +59,7 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   if (bleedDone(state)) return lastFill(state) ?? jointAct(state)
   const [open] = state.standing.open
   if (open && run.call !== 'rest' && openPoints(run).length > 0) {
-    const next = callStep(callKindOf(stageRun.stage), run.call)?.next.filter(({ mishap }) => !mishap)
+    const next = callStep(callOf(stageRun.stage), run.call)?.next.filter(({ mishap }) => !mishap)
     const close = next?.find(({ act }) => act === 'close') ?? next?.[0]
     if (close) return callNow(run, close.act, state.callTurn ?? 0)
   }
@@ -104,7 +104,7 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   if (leftOpen && !wants.done) return { ...look, ml: lookMl }
   if (run.call === 'rest' && wants.done) return { type: 'point-finished', point }
   if (run.call === 'rest' && !lookOwed(run) && pourSoon(state)) return topUp(state)
-  const ways = callStep(callKindOf(stageRun.stage), run.call)?.next.filter((move) => !move.mishap) ?? []
+  const ways = callStep(callOf(stageRun.stage), run.call)?.next.filter((move) => !move.mishap) ?? []
   const settles = wants.wantsSettling && wants.wantsClean === 0
   const pressed = standsUp(state, 'pressure') && !feedsReservoir(stageRun.stage)
   const closes = pressed ? ways.find(({ act }) => act === 'close') : undefined

@@ -6,7 +6,7 @@ import type { Vehicle } from '../vehicle/schema'
 import { withBarePorts } from '../vehicle/usual-volumes'
 import { copyOfRun } from './copies'
 import {
-  callKindOf,
+  callOf,
   currentPoint,
   currentStage,
   isFed,
@@ -139,7 +139,7 @@ export function pourSoon(state: Pick<JobState, 'vehicle' | 'run'>): Notice | und
   const { run, vehicle } = state
   const stageRun = run && currentStage(run)
   if (first || !run || !stageRun || isFed(run, stageRun.stage)) return first
-  if (callKindOf(stageRun.stage) === 'bench' || !looksAfterPull(stageRun.stage)) return undefined
+  if (callOf(stageRun.stage).offVehicle || !looksAfterPull(stageRun.stage)) return undefined
   const point = currentPoint(run)
   const watch = point === undefined ? undefined : watchAt(state, point)
   if (watch?.pullsLeft === undefined || watch.pullsLeft > SOON_PULLS) return undefined
@@ -199,7 +199,7 @@ export function levelFirst(state: Pick<JobState, 'vehicle' | 'run' | 'standing'>
   const point = currentPoint(run)
   if (point === undefined || run.call !== 'rest' || lookOwed(run) || isFed(run, stageRun.stage))
     return undefined
-  if (callKindOf(stageRun.stage) === 'bench') return undefined
+  if (callOf(stageRun.stage).offVehicle) return undefined
   const id = reservoirOfPoint(vehicle, point)
   return id !== undefined && run.levelMl[id] === undefined ? id : undefined
 }

@@ -3,7 +3,7 @@ import { callMove, callStep, jointOpen } from '../technique/calls'
 import { advance } from './advance'
 import { countAgainAt, doubt } from './change'
 import type { EventOf } from './events'
-import { callKindOf, currentStage, feedsReservoir, isJoint, lookOwed, openPoints } from './points'
+import { callOf, currentStage, feedsReservoir, isJoint, lookOwed, openPoints } from './points'
 import { allOpen, cabWord, withAway, withOpen, withUp } from './standing'
 import type { JobState, RunState } from './state'
 import { withAirAt } from './with-air'
@@ -20,7 +20,7 @@ export function parkingRefusal(state: JobState, event: EventOf<'parked'>): Notic
   if (standing.up.includes('pressure') && !event.machineOn) return fact('pressure-not-named')
   if (standing.up.includes('prop') && !event.pedalPropped) return fact('prop-not-named')
   const stageRun = run && currentStage(run)
-  const step = stageRun && callStep(callKindOf(stageRun.stage), run.call)
+  const step = stageRun && callStep(callOf(stageRun.stage), run.call)
   const word = step && cabWord(state, step.cab)
   const footOn = word === 'press' || word === 'hold'
   return open.length > 0 && footOn && !event.pedalPropped ? fact('pedal-would-rise') : undefined
@@ -99,12 +99,12 @@ export function resumeJob(state: JobState, event: EventOf<'resumed'>): JobState 
 /** Whether the pedal that came up meanwhile drew air in at the joint of the call. */
 export function pedalRose(run: RunState, { pedalCameUp }: Pick<EventOf<'resumed'>, 'pedalCameUp'>): boolean {
   const stageRun = currentStage(run)
-  const kind = stageRun && callKindOf(stageRun.stage)
+  const table = stageRun && callOf(stageRun.stage)
   return (
     pedalCameUp &&
-    kind !== undefined &&
-    jointOpen(kind, run.call) &&
-    callMove(kind, run.call, 'foot-slipped') !== undefined
+    table !== undefined &&
+    jointOpen(table, run.call) &&
+    callMove(table, run.call, 'foot-slipped') !== undefined
   )
 }
 

@@ -3,7 +3,9 @@ import { perObject } from '../base/memo'
 import type { Stage } from '../plan/answer'
 import { stageTraits } from '../plan/stage-kinds'
 import { techniqueOf } from '../technique'
-import { type CallAct, type CallKind, type CallMachine, callMachines, jointOpen } from '../technique/calls'
+import { type CallAct, type CallMachine, jointOpen, letsBubblesRise } from '../technique/calls'
+import { machineFed } from '../technique/calls/machine-fed'
+import { ports } from '../technique/calls/ports'
 import { type BleederRun, bleederRuns, reservoirIdOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
@@ -43,12 +45,11 @@ export function countAgain(progress: PointRun, drawnInMl = progress.ml): PointRu
   }
 }
 
-/** Which call leads a stage. */
-export function callKindOf({ kind, technique }: Stage): CallKind {
+/** The call that leads a stage. */
+export function callOf({ kind, technique }: Stage): CallMachine {
   if (technique !== undefined) return techniqueOf(technique).call
-  return stageTraits[kind].worksAt === 'ports' ? 'ports' : 'machine'
+  return stageTraits[kind].worksAt === 'ports' ? ports : machineFed
 }
-export const callOf = (stage: Stage): CallMachine => callMachines[callKindOf(stage)]
 
 const runsById = perObject(
   (vehicle: Vehicle) => new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each])),
@@ -135,7 +136,7 @@ export const lookOwed = (run: RunState): boolean => run.lookDue || unseenNow(run
 /** The point that is recorded open now. */
 export function openPoint(run: RunState): string | undefined {
   const stageRun = currentStage(run)
-  return stageRun && jointOpen(callKindOf(stageRun.stage), run.call) ? run.callAt : undefined
+  return stageRun && jointOpen(callOf(stageRun.stage), run.call) ? run.callAt : undefined
 }
 
 /** Every point that is recorded open now: the one under work, and bottles that run elsewhere. */
@@ -157,7 +158,7 @@ export function pointWants(vehicle: Vehicle, { stage, at }: StageRunState, point
   const progress = at[point] ?? freshPoint()
   const wantsMl = progress.doubtful ? 0 : Math.max(0, (stage.mlByBleeder?.[point] ?? 0) - progress.ml)
   const wantsClean = Math.max(0, cleanPullsWanted(vehicle, stage) - progress.cleanStreak)
-  const wantsSettling = callKindOf(stage) === 'bench' && progress.settled !== true
+  const wantsSettling = letsBubblesRise(callOf(stage)) && progress.settled !== true
   return {
     done: wantsMl <= 0 && wantsClean === 0 && !wantsSettling,
     wantsMl,

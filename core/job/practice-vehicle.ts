@@ -11,7 +11,7 @@ import { bleederRuns } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import type { FloorEvent } from './events'
-import { callKindOf, currentPoint, currentStage } from './points'
+import { callOf, currentPoint, currentStage } from './points'
 import type { JobState } from './state'
 import { currentStep } from './steps'
 
@@ -207,8 +207,8 @@ export class PracticeVehicle {
     const stageRun = run && currentStage(run)
     if (!run || !stageRun) return
     const point = run.callAt ?? currentPoint(run)
-    const kind = callKindOf(stageRun.stage)
-    const step = callStep(kind, run.call)
+    const call = callOf(stageRun.stage)
+    const step = callStep(call, run.call)
     const { technique } = stageRun.stage
     const way = technique === undefined ? undefined : techniqueOf(technique)
     const foot = point === undefined ? undefined : this.feeds.get(point)?.foot
@@ -224,7 +224,7 @@ export class PracticeVehicle {
       ...(run.hung ?? []).map((each) => each.point),
       ...(step?.open && point !== undefined ? [point] : []),
     ])
-    const hose = technique === 'check-valve' ? 'check-valve' : 'under-fluid'
+    const hose = way?.needs.includes('check-valve-hose') ? 'check-valve' : 'under-fluid'
     for (const id of this.open)
       if (!opens.has(id))
         this.rig.do(
@@ -255,9 +255,8 @@ export class PracticeVehicle {
         kPa: opens.size > 0 ? (planned?.plan.vacuumKPa ?? 0) : 0,
         for: 0,
       })
-    this.strokes = kind === 'solo' || kind === 'pulsed'
-    this.unitWorks =
-      kind === 'unit' || kind === 'pulsed' ? partsOf(this.vehicle, 'control-unit')[0]?.id : undefined
+    this.strokes = call.strokesOpen === true
+    this.unitWorks = way?.drives === 'unit' ? partsOf(this.vehicle, 'control-unit')[0]?.id : undefined
     this.speed = way?.drives === 'foot' || way?.drives === 'unit' ? 1 : way?.drives === 'gravity' ? 20 : 4
     this.point = point
   }

@@ -10,7 +10,7 @@ import { sayMetric } from '../words'
 import { applyEvent, replay } from './apply'
 import { carefulAct } from './careful'
 import type { JobEvent } from './events'
-import { callKindOf, currentStage, openPoint, openPoints } from './points'
+import { callOf, currentStage, openPoint, openPoints } from './points'
 import { bleedDone } from './selectors'
 import type { JobState, RunState } from './state'
 
@@ -83,7 +83,7 @@ function callFault(run: RunState): string | undefined {
   if (hung.some((point) => !stageRun.points.includes(point) || stageRun.at[point]?.finished))
     return `a bottle runs where there is no work: ${hung}`
   if (run.call === 'rest') return undefined
-  const step = callStep(callKindOf(stageRun.stage), run.call)
+  const step = callStep(callOf(stageRun.stage), run.call)
   if (!step) return `${run.call} is not a state of this call`
   if (openPoint(run) !== undefined && (step.cab === 'release' || !step.open)) return 'released while open'
   return undefined

@@ -8,7 +8,6 @@ import { frontAfter } from './front'
 import { baresPorts, takenFrom, usualPullMl, withLevelsUnknown } from './levels'
 import { timeFlow } from './looks'
 import {
-  callKindOf,
   callNow,
   callOf,
   currentPoint,
@@ -110,7 +109,7 @@ export function opensNext({ run }: Pick<JobState, 'run'>): boolean {
   const stageRun = run && currentStage(run)
   const point = run && currentPoint(run)
   if (!stageRun || point === undefined || stageRun.at[point]?.ready !== true) return false
-  const move = callMove(callKindOf(stageRun.stage), run.call, 'open')
+  const move = callMove(callOf(stageRun.stage), run.call, 'open')
   // Where the pedal is pressed only later nothing comes of itself: what the scale feels is something else.
   const comes = looksAfterPull(stageRun.stage) ? run.call === 'holding' : true
   return move !== undefined && comes

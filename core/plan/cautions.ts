@@ -37,7 +37,7 @@ const withStep =
     stages.some(({ before }) => before.some(({ code }) => code === asked))
 const byFoot = withTechnique(({ drives }) => drives === 'foot')
 const byMachine = withTechnique(({ feedsReservoir }) => feedsReservoir === true)
-const byVacuum = withTechnique(({ call }) => call === 'vacuum')
+const byVacuum = withTechnique(({ call }) => call.drawsAtBleeder === true)
 const withDrum = withPart((part) => part.type === 'wheel-brake' && part.brake === 'drum')
 const valveOf = (role: string) => withPart((part) => part.type === 'valve' && part.role === role)
 

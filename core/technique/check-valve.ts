@@ -1,3 +1,4 @@
+import { solo } from './calls/solo'
 import { pedalMinutes, pedalSteps, refusePump, takeUpRiskMinutes } from './pedal'
 import { noSettings, type Technique } from './technique'
 
@@ -8,7 +9,7 @@ export const checkValve: Technique = {
   at: 'bleeders',
   drives: 'foot',
   needs: ['check-valve-hose'],
-  call: 'solo',
+  call: solo,
   exclude: refusePump,
   ...noSettings,
   minutes: (context) => pedalMinutes(context, { secondsPerPull: 6, minutesPerBleeder: 5 }),

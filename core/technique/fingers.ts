@@ -1,3 +1,4 @@
+import { bench } from './calls/bench'
 import { benchRisk, restForFrothS } from './cylinder-work'
 import { atWheel } from './step'
 import { neverExcluded, noSettings, type Technique } from './technique'
@@ -10,7 +11,7 @@ export const fingers: Technique = {
   drives: 'hand',
   cylinder: 'in-vice',
   needs: [],
-  call: 'bench',
+  call: bench,
   exclude: neverExcluded,
   ...noSettings,
   minutes: () => ({ fluidMinutes: 0, handlingMinutes: 22 }),

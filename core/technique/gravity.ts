@@ -1,4 +1,5 @@
 import { fact, type Notice } from '../base/decision'
+import { leftOpenCall } from './calls/left-open'
 import { gravityKPa, minutesTogether } from './corner-flow'
 import { residualHeldBack } from './hazards'
 import { atWheel } from './step'
@@ -19,6 +20,9 @@ function exclude(context: MethodContext): Notice | undefined {
   return undefined
 }
 
+/** Its own weight drives the fluid into a bottle with a standpipe. */
+const call = leftOpenCall('gravity', { opens: 'open-bottle-hung', runs: 'let-run' }, true)
+
 /** A bottle at every bleeder, all open together. @source common practice */
 export const gravity: Technique = {
   id: 'gravity',
@@ -27,7 +31,7 @@ export const gravity: Technique = {
   drives: 'gravity',
   bottlesAtOnce: BOTTLES,
   needs: ['standpipe-bottles'],
-  call: 'gravity',
+  call,
   exclude,
   ...noSettings,
   minutes: (context) => ({

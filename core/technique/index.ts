@@ -1,4 +1,5 @@
 import { benchKit } from './bench-kit'
+import type { CallAct, CallMachine } from './calls'
 import { checkValve } from './check-valve'
 import { fingers } from './fingers'
 import { gravity } from './gravity'
@@ -53,6 +54,17 @@ export function registerTechnique(technique: Technique): () => void {
 }
 
 export const techniqueOf = (id: TechniqueId): Technique => added.get(id) ?? registry[id]
+
+/** Every call that a way is led by. */
+export const everyCall = (): CallMachine[] => [
+  ...new Set([...techniqueIds.map(techniqueOf), ...added.values()].map(({ call }) => call)),
+]
+
+/** Whether an act says that something slipped, in any of the calls. */
+export const isMishap = (act: CallAct): boolean =>
+  everyCall().some(({ states }) =>
+    Object.values(states).some(({ next }) => next.some((move) => move.act === act && move.mishap)),
+  )
 
 /** The ways of one place of work, in the order they are listed. */
 export const techniquesAt = (at: Technique['at']): Technique[] =>

@@ -1,3 +1,4 @@
+import { ports } from './calls/ports'
 import { portsRisk } from './cylinder-work'
 import { atWheel } from './step'
 import { neverExcluded, noSettings, type Technique } from './technique'
@@ -11,7 +12,7 @@ export const portsHelper: Technique = {
   cylinder: 'in-place',
   needsHelper: true,
   needs: [],
-  call: 'ports',
+  call: ports,
   exclude: neverExcluded,
   ...noSettings,
   minutes: () => ({ fluidMinutes: 0, handlingMinutes: 12 }),

@@ -1,3 +1,4 @@
+import { ports } from './calls/ports'
 import { portsRisk } from './cylinder-work'
 import { atWheel } from './step'
 import { neverExcluded, noSettings, type Technique } from './technique'
@@ -10,7 +11,7 @@ export const portsProp: Technique = {
   drives: 'foot',
   cylinder: 'in-place',
   needs: ['pedal-prop'],
-  call: 'ports',
+  call: ports,
   exclude: neverExcluded,
   ...noSettings,
   minutes: () => ({ fluidMinutes: 0, handlingMinutes: 16 }),

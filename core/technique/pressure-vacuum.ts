@@ -1,3 +1,4 @@
+import { vacuumCall } from './calls/vacuum'
 import { minutesInTurn } from './corner-flow'
 import {
   bleederVacuumKPa,
@@ -24,7 +25,7 @@ export const pressureVacuum: Technique = {
   keepsMl: MACHINE_KEEPS_ML,
   makerStates: ['pressureKPa', 'vacuumKPa'],
   needs: [],
-  call: 'vacuum',
+  call: vacuumCall,
   exclude: refuseMachine,
   settings: (context) => ({
     pressureKPa: reservoirPressureKPa(context),

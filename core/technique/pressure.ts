@@ -1,3 +1,4 @@
+import { machineFed } from './calls/machine-fed'
 import { minutesInTurn } from './corner-flow'
 import {
   capRiskMinutes,
@@ -19,7 +20,7 @@ export const pressure: Technique = {
   keepsMl: MACHINE_KEEPS_ML,
   makerStates: ['pressureKPa'],
   needs: [],
-  call: 'machine',
+  call: machineFed,
   exclude: refuseMachine,
   settings: (context) => ({ pressureKPa: reservoirPressureKPa(context) }),
   limits: (context) => ({ pressureKPa: pressureLimits(context) }),

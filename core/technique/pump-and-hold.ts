@@ -1,3 +1,4 @@
+import { pressedCall } from './calls/pressed'
 import { pedalMinutes, pedalSteps, refuseFastPumping, refusePump, takeUpRiskMinutes } from './pedal'
 import { noSettings, type Technique } from './technique'
 
@@ -13,7 +14,7 @@ export const pumpAndHold: Technique = {
   needsHelper: true,
   pumps: PUMPS,
   needs: [],
-  call: 'pedal',
+  call: pressedCall('pedal', 'open-quarter'),
   exclude: (context) => refusePump(context) ?? refuseFastPumping(context),
   ...noSettings,
   minutes: (context) => pedalMinutes(context, { secondsPerPull: 10, minutesPerBleeder: 3 }),

@@ -1,3 +1,4 @@
+import { solo } from './calls/solo'
 import { pedalMinutes, pedalSteps, refusePump, takeUpRiskMinutes } from './pedal'
 import { atWheel } from './step'
 import { noSettings, type Technique } from './technique'
@@ -9,7 +10,7 @@ export const raisedBottle: Technique = {
   at: 'bleeders',
   drives: 'foot',
   needs: ['hanging-bottle'],
-  call: 'solo',
+  call: solo,
   exclude: refusePump,
   ...noSettings,
   minutes: (context) => pedalMinutes(context, { secondsPerPull: 7, minutesPerBleeder: 6 }),

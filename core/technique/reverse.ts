@@ -1,4 +1,5 @@
 import { fact, type Notice } from '../base/decision'
+import { machineFed } from './calls/machine-fed'
 import { minutesInTurn } from './corner-flow'
 import { residualHeldBack } from './hazards'
 import { atWheel } from './step'
@@ -21,7 +22,7 @@ export const reverse: Technique = {
   at: 'bleeders',
   drives: 'syringe',
   needs: [],
-  call: 'machine',
+  call: machineFed,
   exclude,
   ...noSettings,
   minutes: (context) => ({

@@ -5,7 +5,7 @@ import { type BleederOpening, usualBleeder } from '../physics/hydraulics/bleeder
 import type { TubeSegment } from '../physics/hydraulics/tube'
 import type { BleederRun } from '../vehicle/network'
 import type { PartOf, Vehicle } from '../vehicle/schema'
-import type { CallKind } from './calls'
+import type { CallMachine } from './calls'
 import type { Adapter, EquipmentId } from './equipment'
 import type { Steps } from './step'
 
@@ -134,8 +134,8 @@ export type Technique = {
   needs: readonly EquipmentId[]
   /** How often the pedal is pumped before it is held down; pressed once where left out. */
   pumps?: number
-  /** Which call leads it at each place. */
-  call: CallKind
+  /** The call that leads it at each place. */
+  call: CallMachine
   /** Why it must not be used on this vehicle now; undefined where it may. */
   exclude: (context: MethodContext) => Notice | undefined
   settings: (context: MethodContext) => MethodSettings

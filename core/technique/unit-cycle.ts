@@ -1,3 +1,4 @@
+import { unitCall } from './calls/unit'
 import { noSettings, noSteps, type Technique } from './technique'
 import { refuseOtherRoutine, routineMinutes } from './unit-work'
 
@@ -10,7 +11,7 @@ export const unitCycle: Technique = {
   routine: 'cycle',
   rounds: 2,
   needs: ['battery-support'],
-  call: 'unit',
+  call: unitCall,
   exclude: refuseOtherRoutine('cycle'),
   ...noSettings,
   minutes: routineMinutes,

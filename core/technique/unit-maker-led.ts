@@ -1,3 +1,4 @@
+import { unitCall } from './calls/unit'
 import { noSettings, noSteps, type Technique } from './technique'
 import { refuseOtherRoutine, routineMinutes } from './unit-work'
 
@@ -9,7 +10,7 @@ export const unitMakerLed: Technique = {
   drives: 'unit',
   routine: 'maker-led',
   needs: ['battery-support'],
-  call: 'unit',
+  call: unitCall,
   exclude: refuseOtherRoutine('maker-led'),
   ...noSettings,
   minutes: routineMinutes,

@@ -1,4 +1,5 @@
 import { fact } from '../base/decision'
+import { unitCall } from './calls/unit'
 import { noSettings, noSteps, type Technique } from './technique'
 import { pumpedAsWritten, refuseOtherRoutine, routineMinutes } from './unit-work'
 
@@ -13,7 +14,7 @@ export const unitWheelByWheel: Technique = {
   routine: 'wheel-by-wheel',
   pulsesWheels: true,
   needs: ['battery-support'],
-  call: 'unit',
+  call: unitCall,
   exclude: (context) =>
     offered(context) ?? (pumpedAsWritten(context) === true ? fact('routine-wants-foot') : undefined),
   ...noSettings,

@@ -1,3 +1,4 @@
+import { vacuumCall } from './calls/vacuum'
 import { minutesInTurn } from './corner-flow'
 import { bleederVacuumKPa, vacuumLimits, vacuumSteps } from './machine-pressure'
 import { neverExcluded, type Technique } from './technique'
@@ -13,7 +14,7 @@ export const vacuum: Technique = {
   drives: 'vacuum',
   makerStates: ['vacuumKPa'],
   needs: [],
-  call: 'vacuum',
+  call: vacuumCall,
   exclude: neverExcluded,
   settings: (context) => ({ vacuumKPa: bleederVacuumKPa(context) }),
   limits: (context) => ({ vacuumKPa: vacuumLimits(context) }),

@@ -1,5 +1,7 @@
 import { fact, type Notice } from '../base/decision'
 import type { Vehicle } from '../vehicle/schema'
+import type { CallMachine } from './calls'
+import { closeJoint, slipped } from './calls/foot'
 import { pedalMinutes, refuseFastPumping, refusePump } from './pedal'
 import { type MethodContext, noSettings, noSteps, type Technique } from './technique'
 
@@ -13,6 +15,42 @@ function refuseOutOfReach({ vehicle, corners }: MethodContext): Notice | undefin
   return far && fact('out-of-reach', { bleeder: far.bleeder.id })
 }
 
+/**
+ * One person with a hand at the lever and a spanner at its bleeder: squeeze and hold, open, close, and only then let go.
+ * Two acts a pull are recorded; the hand that holds is the one that knows. @source common practice
+ */
+const call: CallMachine = {
+  kind: 'reach',
+  withCab: false,
+  looks: { ml: true, colour: true, afterStroke: true },
+  states: {
+    rest: {
+      actor: 'wheel',
+      does: 'squeeze-and-open',
+      cab: 'wait',
+      open: false,
+      next: [{ act: 'open', confirms: 'open-held', to: 'open' }],
+    },
+    open: {
+      actor: 'wheel',
+      does: 'close-then-let-go',
+      cab: 'hold',
+      open: true,
+      next: [
+        { ...closeJoint, to: 'rest' },
+        {
+          act: 'foot-slipped',
+          confirms: 'lever-came-back',
+          to: 'slipped',
+          airDrawn: true,
+          mishap: true,
+        },
+      ],
+    },
+    slipped,
+  },
+}
+
 /** One person squeezes, opens, closes and lets go, where lever and bleeder are within reach. @source common practice */
 export const withinReach: Technique = {
   id: 'within-reach',
@@ -20,7 +58,7 @@ export const withinReach: Technique = {
   at: 'bleeders',
   drives: 'foot',
   needs: [],
-  call: 'reach',
+  call,
   exclude: (context) => refuseOutOfReach(context) ?? refusePump(context) ?? refuseFastPumping(context),
   ...noSettings,
   minutes: (context) => pedalMinutes(context, { secondsPerPull: 8, minutesPerBleeder: 4 }),

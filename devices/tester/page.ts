@@ -1,5 +1,6 @@
 import { fluidOf, fluidSpecs } from '~core/fluid/specs'
-import { testerOf } from '~core/fluid/testers'
+import { testerTitle } from '~core/fluid/testers'
+import { sayMetric } from '~core/words'
 import { pageStyle } from '../page-style'
 import { kinds } from './instrument'
 
@@ -21,7 +22,7 @@ export const page = (nonce: string): string => `<!doctype html>
 <main>
   <h1>Simulated tester: a stand-in, not an instrument</h1>
   <div class="display" id="display" role="status"></div>
-  <label>It is a <select id="kind">${options(kinds, (kind) => testerOf(kind as (typeof kinds)[number]).name)}</select></label>
+  <label>It is a <select id="kind">${options(kinds, (kind) => sayMetric(testerTitle(kind as (typeof kinds)[number])))}</select></label>
   <label>The fluid is <select id="spec">${options(glycol)}</select></label>
   <div><label for="waterPct">Water it truly holds, %</label> <output id="waterShown" for="waterPct"></output>
     <input type="range" id="waterPct" min="0" max="6" step="0.05"></div>

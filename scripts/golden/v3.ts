@@ -1,6 +1,6 @@
 import { jointsOf } from '~core/job/joints'
 import { stillOff } from '~core/job/off-things'
-import { callKindOf, currentStage } from '~core/job/points'
+import { callOf, currentStage } from '~core/job/points'
 import { brakedWheels } from '~core/job/proofs/places'
 import { currentStep } from '~core/job/steps'
 import type { ScriptedJob } from '~test/worlds/scripted-job'
@@ -91,7 +91,7 @@ export const thirdVersion: Record<string, () => ScriptedJob> = {
     ])
     job.until(({ run }) => {
       const stage = currentStage(run)?.stage
-      return stage !== undefined && callKindOf(stage) === 'pulsed' && run.call === 'open'
+      return stage !== undefined && callOf(stage).kind === 'pulsed' && run.call === 'open'
     })
     return wholeJob(job.call('tool-died'))
   },

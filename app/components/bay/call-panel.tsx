@@ -1,21 +1,30 @@
 import { useEffect, useState } from 'react'
 import { useAnnounce } from '~/heard/announce'
 import { upperFirst } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import type { Fact } from '~core/base/decision'
 import { isUnheard, type Phone, phoneAgrees } from '~core/cab/agree'
 import { callNow } from '~core/job/points'
 import type { RunState } from '~core/job/state'
 import { CALL_TIMER } from '~core/job/timers'
-import { type CabCall, type CallKind, type CallMove, callMachines, callStep } from '~core/technique/calls'
+import {
+  type CabCall,
+  type CallMachine,
+  type CallMove,
+  callStep,
+  confirmsFact,
+  doesFact,
+} from '~core/technique/calls'
 import { BigLine, GoOn } from './big-line'
 import { HoldButton } from './hold-button'
 import { WaitClock } from './hold-clock'
 
 type Props = {
-  kind: CallKind
+  call: CallMachine
   run: RunState
   /** What is opened, like "bleeder RR". */
-  joint: string
+  joint: Fact
   /** Why no pull may begin now. */
   blocked?: string
   /** What is better done before the next pull, though it may begin. */
@@ -43,26 +52,27 @@ const cabWords: Record<CabCall, string> = {
 const opensOrCalls = ({ act }: CallMove) => act === 'open' || act === 'press'
 
 /** The call at one joint: what each does now, the way on, and beside it what may have gone wrong. */
-export function CallPanel({ kind, run, joint, blocked, before, act, turn, phone, restS, children }: Props) {
+export function CallPanel({ call, run, joint, blocked, before, act, turn, phone, restS, children }: Props) {
+  const say = useSay()
   const [voice, setVoice] = useState(false)
   const unheard = isUnheard(phone)
   // Heard again, the phone counts again.
   useEffect(() => {
     if (!unheard) setVoice(false)
   }, [unheard])
-  const step = callStep(kind, run.call)
-  const stands = isUnheard(phone) && run.call !== 'rest' && callMachines[kind].withCab
+  const step = callStep(call, run.call)
+  const stands = isUnheard(phone) && run.call !== 'rest' && call.withCab
   useAnnounce({
     channel: 'link',
     says: stands ? 'The cab’s phone is not heard. This call stands still.' : '',
     signal: 'warn',
   })
   if (!step) return null
-  const { actor, does, cab, next, waitS } = step
+  const { actor, cab, next, waitS } = step
   const atRest = run.call === 'rest'
   const mayBegin = !atRest || blocked === undefined
   const first = atRest ? (blocked ?? before) : undefined
-  const withCab = callMachines[kind].withCab
+  const withCab = call.withCab
   /** The phone may still show the word of the pull before: nothing is opened and nobody is called down until it has caught up. */
   const behind = withCab && !unheard && !phoneAgrees(phone, turn)
   const frozen = unheard && !voice && withCab && run.call !== 'rest'
@@ -73,14 +83,15 @@ export function CallPanel({ kind, run, joint, blocked, before, act, turn, phone,
       : next
   const [onward, ...others] = ways.filter(({ mishap, cabOnly }) => !mishap && !cabOnly)
   const mishaps = ways.filter(({ mishap }) => mishap)
+  const confirms = (move: CallMove) => say(confirmsFact(move, joint))
   const make = (move: CallMove) => () => act(callNow(run, move.act, turn))
   return (
     <div className="grid gap-5">
       <BigLine
         who={actor === 'wheel' ? 'At the wheel' : 'In the cab'}
-        cab={callMachines[kind].withCab ? cabWords[cab] : undefined}
+        cab={call.withCab ? cabWords[cab] : undefined}
       >
-        {first ?? upperFirst(does(joint))}
+        {first ?? upperFirst(say(doesFact(step, joint)))}
       </BigLine>
       {children}
       {frozen && (
@@ -97,21 +108,19 @@ export function CallPanel({ kind, run, joint, blocked, before, act, turn, phone,
       {waitS !== undefined && <WaitClock startedAt={run.timers[CALL_TIMER]} waitS={restS ?? waitS} />}
       {onward &&
         (onward.deliberate ? (
-          <HoldButton label={upperFirst(onward.confirms(joint))} onHeld={make(onward)} />
+          <HoldButton label={upperFirst(confirms(onward))} onHeld={make(onward)} />
         ) : first !== undefined ? (
           <button type="button" className="button min-h-[72px] text-lg" onClick={make(onward)}>
-            Not yet: {onward.confirms(joint)}
+            Not yet: {confirms(onward)}
           </button>
         ) : (
           <GoOn onClick={make(onward)} disabled={behind && opensOrCalls(onward)}>
-            {behind && opensOrCalls(onward)
-              ? 'The cab’s phone catches up…'
-              : upperFirst(onward.confirms(joint))}
+            {behind && opensOrCalls(onward) ? 'The cab’s phone catches up…' : upperFirst(confirms(onward))}
           </GoOn>
         ))}
       {[...others, ...mishaps].map((move) =>
         move.deliberate ? (
-          <HoldButton key={move.act} label={upperFirst(move.confirms(joint))} onHeld={make(move)} />
+          <HoldButton key={move.act} label={upperFirst(confirms(move))} onHeld={make(move)} />
         ) : (
           <button
             key={move.act}
@@ -120,7 +129,7 @@ export function CallPanel({ kind, run, joint, blocked, before, act, turn, phone,
             className={`button min-h-[72px] text-lg ${move.mishap ? 'hatched border-oxide' : ''}`}
           >
             {move.mishap && <span aria-hidden="true">✗</span>}
-            {move.confirms(joint)}
+            {confirms(move)}
           </button>
         ),
       )}

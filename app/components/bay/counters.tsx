@@ -4,7 +4,7 @@ import { type Amount, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
 import { type Watch, watchReservoirs } from '~core/job/levels'
 import {
-  callKindOf,
+  callOf,
   cleanPullsWanted,
   currentPoint,
   freshPoint,
@@ -27,7 +27,7 @@ type Props = { state: JobState; stageRun: StageRunState; act: (act: FloorAct) =>
 export function Counters({ state, stageRun, act }: Props) {
   const point = state.run && currentPoint(state.run)
   const fed = state.run !== undefined && isFed(state.run, stageRun.stage)
-  const watches = callKindOf(stageRun.stage) === 'bench' ? [] : watchReservoirs(state)
+  const watches = callOf(stageRun.stage).offVehicle ? [] : watchReservoirs(state)
   return (
     <section className="panel grid gap-2 py-3" aria-label="Counts">
       {point !== undefined && <PointCounts state={state} stageRun={stageRun} point={point} />}

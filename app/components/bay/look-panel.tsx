@@ -1,9 +1,10 @@
 import { useEffect, useRef, useState } from 'react'
 import { HosePicture, Swatch } from '~/components/swatch'
+import { useSay } from '~/lib/say'
 import { type Amount, useShow, useUnits } from '~/lib/units'
 import type { ScaleHere } from '~/run-client/use-bottle-scale'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { type Bubbles, bubbleKinds, type Colour, colourClues, colours } from '~core/fluid/specs/colour'
+import { type Bubbles, bubbleKinds, type Colour, colourFact, colours } from '~core/fluid/specs/colour'
 import { lookMarks } from '~core/job/bottle'
 import { AmountDialog } from './amount-dialog'
 
@@ -44,6 +45,7 @@ export function LookPanel({
   act,
 }: Props) {
   const show = useShow()
+  const say = useSay()
   const unit = useUnits().volume
   const marks = lookMarks(bottleMl, usualMl, pulls, unit)
   const [byMarks, setByMarks] = useState(false)
@@ -121,7 +123,7 @@ export function LookPanel({
                 className={`button min-h-[72px] px-1 ${each === colour ? chosen : ''}`}
               >
                 <span className="grid justify-items-center text-sm leading-tight">
-                  <Swatch colour={each} /> {colourClues[each].name}
+                  <Swatch colour={each} /> {say(colourFact(each))}
                 </span>
               </button>
             ))}

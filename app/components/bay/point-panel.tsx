@@ -12,8 +12,8 @@ import { lookFirst, lookOffered, lookSpeaksFor } from '~core/job/looks'
 import { type Opening, opensFurther } from '~core/job/opening'
 import {
   bleederRunOf,
-  callKindOf,
   callNow,
+  callOf,
   freshPoint,
   lookOwed,
   looksAfterPull,
@@ -24,7 +24,6 @@ import { runsForS } from '~core/job/runs-for'
 import { runsOn } from '~core/job/runs-on'
 import type { JobState, RunState, StageRunState } from '~core/job/state'
 import { pointClosing, pointPreparation } from '~core/job/steps'
-import { callMachines } from '~core/technique/calls'
 import { unitPrompts } from '~core/technique/calls/unit-prompts'
 import { BayDialog } from './bay-dialog'
 import { BigLine, GoOn } from './big-line'
@@ -65,8 +64,8 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
   const joint = say(pointFact(vehicle, point))
   const atRest = run.call === 'rest' && !lookOwed(run)
   if (atRest && !progress.ready) return <Prepare state={state} stageRun={stageRun} point={point} act={act} />
-  const kind = callKindOf(stageRun.stage)
-  const { looks } = callMachines[kind]
+  const call = callOf(stageRun.stage)
+  const { looks } = call
   const pulled = looksAfterPull(stageRun.stage)
   const since = run.lookDue
     ? `Closed. What came at ${joint} since the last look?`
@@ -98,7 +97,7 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
     )
   if (run.call === 'rest' && pointWants(vehicle, stageRun, point).done)
     return <Finish state={state} stageRun={stageRun} point={point} act={act} />
-  const pour = kind === 'bench' ? undefined : pourSoon(state)
+  const pour = call.offVehicle ? undefined : pourSoon(state)
   const soon = pour?.code === 'top-up-soon'
   const blocked = pour && !soon ? say(pour) : undefined
   const severalBottles = bottlesAtOnce(state) > 1
@@ -113,10 +112,10 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
       {runsLow && <TopUp state={state} act={act} />}
       <CallPanel
         // A finger that still holds what closed one bottle must not close the next.
-        key={severalBottles ? point : kind}
-        kind={kind}
+        key={severalBottles ? point : call.kind}
+        call={call}
         run={run}
-        joint={joint}
+        joint={pointFact(vehicle, point)}
         blocked={blocked}
         before={pour && soon ? say(pour) : undefined}
         act={act}
@@ -146,7 +145,7 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
       {severalBottles && run.call === 'open' && (
         <Bottles state={{ ...state, run }} stageRun={stageRun} act={act} />
       )}
-      {kind === 'unit' && <Prompts prompts={unitPrompts(run.call, pointFact(vehicle, point))} />}
+      {call.unitAsks && <Prompts prompts={unitPrompts(run.call, pointFact(vehicle, point))} />}
       {on && !runsLow && (
         <p className="border-l-8 border-ink pl-3 text-2xl">
           {on.ml === 0 ? (

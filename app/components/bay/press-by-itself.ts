@@ -3,9 +3,9 @@ import type { FloorAct } from '~/run-client/use-job-run'
 import { callsItself, type Phone } from '~core/cab/agree'
 import { actsBetween, followsByItself } from '~core/job/by-itself'
 import { lookFirst } from '~core/job/looks'
-import { callKindOf, callNow, currentStage } from '~core/job/points'
+import { callNow, callOf, currentStage } from '~core/job/points'
 import type { JobState } from '~core/job/state'
-import { type CallAct, type CallKind, callMachines } from '~core/technique/calls'
+import type { CallAct, CallMachine } from '~core/technique/calls'
 
 type Act = (act: FloorAct) => void
 
@@ -33,7 +33,7 @@ export function usePressByItself(state: JobState, phone: Phone, act: Act): { act
   const stageRun = run && currentStage(run)
   const turn = state.callTurn ?? 0
   const heard = callsItself(phone, turn) !== 'no'
-  const on = heard && stageRun !== undefined && somethingFollows(callKindOf(stageRun.stage))
+  const on = heard && stageRun !== undefined && somethingFollows(callOf(stageRun.stage))
 
   useEffect(() => {
     // What the server adds to an act that is known here already changes nothing of what follows.
@@ -56,5 +56,5 @@ export function usePressByItself(state: JobState, phone: Phone, act: Act): { act
   return { act: here, byItself: { on, waits, wait } }
 }
 
-const somethingFollows = (kind: CallKind): boolean =>
-  Object.values(callMachines[kind].states).some(({ next }) => next.some(({ byItself }) => byItself))
+const somethingFollows = ({ states }: CallMachine): boolean =>
+  Object.values(states).some(({ next }) => next.some(({ byItself }) => byItself))

@@ -1,11 +1,12 @@
 import { useId, useState } from 'react'
 import { Form } from 'react-router'
 import { unitFieldOf } from '~/lib/fields'
+import { useSay } from '~/lib/say'
 import { useUnits } from '~/lib/units'
 import { readingPlaces } from '~core/fluid/readings'
 import { type FluidSpec, fluidSpecs } from '~core/fluid/specs'
-import { colourClues, colours } from '~core/fluid/specs/colour'
-import { type TesterId, testerIds, testerOf } from '~core/fluid/testers'
+import { colourFact, colours } from '~core/fluid/specs/colour'
+import { type TesterId, testerIds, testerOf, testerTitle } from '~core/fluid/testers'
 import { type Quantity, quantities } from '~core/units/units'
 
 type Refused = { which: string; faults: Record<string, string[] | null>; typed: Record<string, string> }
@@ -31,13 +32,14 @@ export function EarlierForms({ spec, today, refused }: Props) {
 type FormProps = { today: string; refused?: Refused }
 
 function ReadingForm({ today, refused }: FormProps) {
+  const say = useSay()
   const typed = refused?.typed ?? {}
   const [tester, setTester] = useState<TesterId>((typed.tester as TesterId | undefined) ?? 'percent-meter')
   const { asks } = testerOf(tester)
   const options =
     asks.of === 'choice'
       ? asks.options
-      : colours.map((colour, value) => ({ value, label: colourClues[colour].name }))
+      : colours.map((colour, value) => ({ value, label: say(colourFact(colour)) }))
   return (
     <Form method="post" className="grid gap-3" aria-label="An earlier reading">
       <div className="grid items-start gap-3 sm:grid-cols-2">
@@ -54,7 +56,7 @@ function ReadingForm({ today, refused }: FormProps) {
             >
               {testerIds.map((id) => (
                 <option key={id} value={id}>
-                  {testerOf(id).name}
+                  {say(testerTitle(id))}
                 </option>
               ))}
             </select>

@@ -2,14 +2,16 @@ import { Link } from 'react-router'
 import { readingWords } from '~/components/test/reading-words'
 import type { ExchangeRow, ReadingRow } from '~/db/fluid.server'
 import { showDate } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
-import { testerOf } from '~core/fluid/testers'
+import { testerFact, testerOf } from '~core/fluid/testers'
 
 type Props = { readings: readonly ReadingRow[]; exchanges: readonly ExchangeRow[] }
 
 /** Every reading and exchange, the newest first. */
 export function FluidLog({ readings, exchanges }: Props) {
   const show = useShow()
+  const say = useSay()
   const lines = [
     ...readings.map((each) => ({ on: each.taken_on, reading: each, exchange: undefined, id: each.id })),
     ...exchanges.map((each) => ({ on: each.done_on, reading: undefined, exchange: each, id: each.id })),
@@ -36,7 +38,7 @@ export function FluidLog({ readings, exchanges }: Props) {
             )}
             {reading && (
               <span>
-                {readingWords(reading, show)}, {reading.place}, {testerOf(reading.tester).name.toLowerCase()}
+                {readingWords(reading, show)}, {reading.place}, {say(testerFact(reading.tester))}
                 {reading.boiling_c !== null &&
                   testerOf(reading.tester).gives !== 'boiling-c' &&
                   ` (boils at about ${show('temperature', reading.boiling_c)})`}

@@ -3,8 +3,8 @@ import { verdictWords } from '~/components/words'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { Judgement, RuleSays } from '~core/fluid/judgement'
-import { type HardUseId, hardest } from '~core/fluid/policy/hard-use'
-import { testerOf } from '~core/fluid/testers'
+import { type HardUseId, hardUseFact } from '~core/fluid/policy/hard-use'
+import { testerFact } from '~core/fluid/testers'
 
 const looks: Record<Judgement['verdict'], string> = {
   keep: 'bg-enamel',
@@ -21,7 +21,7 @@ export function JudgementPanel({ judged, hardUse }: { judged?: Judgement; hardUs
     <section className="panel" aria-live="polite">
       <h2>
         Verdict under the shop’s policy
-        {hardUse.length > 0 && `, stricter for ${hardest(hardUse).name}`}
+        {hardUse.length > 0 && `, stricter for ${hardUse.map((use) => say(hardUseFact(use))).join(', ')}`}
       </h2>
       {!judged && <p>Type what the tester shows.</p>}
       {judged && (
@@ -45,7 +45,7 @@ export function JudgementPanel({ judged, hardUse }: { judged?: Judgement; hardUs
           <p className="text-lg">{say(judged.because)}</p>
           {judged.askFor.length > 0 && (
             <p className="border-l-4 border-oxide pl-3">
-              Surer: {judged.askFor.map((id) => testerOf(id).name.toLowerCase()).join(', or ')}.
+              Surer: {judged.askFor.map((id) => say(testerFact(id))).join(', or ')}.
             </p>
           )}
           <RuleTable judged={judged} />

@@ -1,9 +1,11 @@
 import { useEffect, useRef, useState } from 'react'
 import { hearLines } from '~/lib/hear-lines'
+import { useSay } from '~/lib/say'
 import { readingNames } from '~/lib/test-form'
 import { useFieldText } from '~/lib/units'
-import { type TesterId, testerOf } from '~core/fluid/testers'
-import type { Said } from '~core/fluid/testers/lines'
+import { fact } from '~core/base/decision'
+import { type TesterId, testerFact, testerOf } from '~core/fluid/testers'
+import { type Heard, whyNoReading } from '~core/fluid/testers/lines'
 
 type Props = {
   /** Of the shop's tester; without one nothing is shown. */
@@ -22,6 +24,7 @@ export function ReadNow({ port, nth, form, onRead }: Props) {
   const [taken, setTaken] = useState<{ tester: TesterId; value: number }>()
   const stop = useRef<AbortController>(undefined)
   const text = useFieldText()
+  const say = useSay()
   const names = readingNames(nth)
   // The tester's own fields are there only once its kind is chosen: the value goes in after that.
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for each reading that was taken
@@ -47,16 +50,17 @@ export function ReadNow({ port, nth, form, onRead }: Props) {
     stop.current = new AbortController()
     setProgress({ pct: 0 })
     let tester: TesterId | undefined
-    const hear = (said: Said) => {
+    const hear = (said: Heard) => {
       if (said.says === 'hello') tester = said.tester
       if (said.says === 'busy') setProgress({ pct: said.pct })
-      if (said.says === 'fault') setProgress({ fault: said.text })
+      const why = whyNoReading(said)
+      if (why) setProgress({ fault: say(why) })
       if (said.says === 'reading' && tester && form.current) {
         const field = form.current.querySelector<HTMLElement>(`[name="${names.tester}"][value="${tester}"]`)
         field?.click()
         onRead(tester)
         setTaken({ tester, value: said.value })
-        setProgress({ read: testerOf(tester).name })
+        setProgress({ read: say(testerFact(tester)) })
       }
     }
     try {
@@ -65,7 +69,7 @@ export function ReadNow({ port, nth, form, onRead }: Props) {
     } catch {
       setProgress({
         fault: stop.current.signal.aborted
-          ? 'Stopped. Nothing was taken from the tester.'
+          ? say(fact('tester-lost-stopped'))
           : 'The program does not answer. Type what the tester shows.',
       })
     }
@@ -90,7 +94,7 @@ export function ReadNow({ port, nth, form, onRead }: Props) {
           </span>
         )}
         {progress && 'fault' in progress && <span className="fault">{progress.fault}</span>}
-        {progress && 'read' in progress && <span>Read from the {progress.read.toLowerCase()}.</span>}
+        {progress && 'read' in progress && <span>Read from the {progress.read}.</span>}
       </div>
     </div>
   )

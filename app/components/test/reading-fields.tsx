@@ -1,8 +1,9 @@
 import type { FieldMetadata } from '@conform-to/react'
 import { Choices, TextField } from '~/components/field'
 import { Swatch } from '~/components/swatch'
-import { colourClues, colours } from '~core/fluid/specs/colour'
-import { type TesterId, testerOf } from '~core/fluid/testers'
+import { useSay } from '~/lib/say'
+import { colourFact, colours } from '~core/fluid/specs/colour'
+import { type TesterId, testerOf, testerSays } from '~core/fluid/testers'
 
 type Props = {
   tester: TesterId
@@ -16,10 +17,11 @@ type Props = {
 
 /** What one tester showed and where its sample came from, asked for as that tester shows it. */
 export function ReadingFields({ tester, value, at, who, children }: Props) {
-  const { asks, says } = testerOf(tester)
+  const say = useSay()
+  const { asks } = testerOf(tester)
   return (
     <>
-      <p className="text-sm text-quiet">{says}</p>
+      <p className="text-sm text-quiet">{say(testerSays(tester))}</p>
       {asks.of === 'number' && (
         <div className="grid items-end gap-3 sm:grid-cols-[1fr_auto]">
           <TextField
@@ -50,7 +52,7 @@ export function ReadingFields({ tester, value, at, who, children }: Props) {
           legend="It looks"
           options={colours.map((colour, i) => ({
             value: String(i),
-            label: colourClues[colour].name,
+            label: say(colourFact(colour)),
             picture: <Swatch colour={colour} />,
           }))}
           columns="grid-cols-2 sm:grid-cols-3"

@@ -1,7 +1,8 @@
 import type { TakenReading } from '~core/fluid/readings'
-import { colourClues, colours } from '~core/fluid/specs/colour'
+import { colourFact, colours } from '~core/fluid/specs/colour'
 import { testerOf } from '~core/fluid/testers'
 import type { Show } from '~core/units/show'
+import { sayEnglish } from '~core/words'
 
 /** What a tester showed, in words with its unit. */
 export function readingWords({ tester, value }: Pick<TakenReading, 'tester' | 'value'>, show: Show): string {
@@ -16,7 +17,7 @@ export function readingWords({ tester, value }: Pick<TakenReading, 'tester' | 'v
       return `${asks.options.find((option) => option.value === value)?.label ?? value} water`
     case 'colour': {
       const colour = colours[value]
-      return colour ? `looks ${colourClues[colour].name.toLowerCase()}` : ''
+      return colour ? `looks ${sayEnglish(show)(colourFact(colour)).toLowerCase()}` : ''
     }
   }
 }

@@ -1,13 +1,14 @@
 import type { FieldMetadata } from '@conform-to/react'
 import { Faults } from '~/components/field'
 import { MapDrawing } from '~/components/line-map/drawing'
+import { useSay } from '~/lib/say'
 import '~/components/line-map/line-map.css'
 import { answersOf } from '~/lib/vehicle-form'
 import { perObject } from '~core/base/memo'
 import { layoutVehicle } from '~core/linemap/layout'
 import { layouts } from '~core/vehicle/layouts'
 import { fromLayout } from '~core/vehicle/layouts/from-layout'
-import type { Layout } from '~core/vehicle/layouts/layout'
+import { type Layout, layoutAbout, layoutFact } from '~core/vehicle/layouts/layout'
 import type { Vehicle } from '~core/vehicle/schema'
 
 const kindNames: Record<Vehicle['kind'], string> = {
@@ -30,7 +31,7 @@ const usualVehicle = perObject((layout: Layout): Vehicle => {
     layout,
     answersOf({
       layout,
-      name: layout.name,
+      name: layout.id,
       driverSide: hasDriverSide(layout) ? 'left' : 'centre',
       fluidSpec: 'DOT 4',
       wheelbaseMm: undefined,
@@ -93,18 +94,19 @@ export function LayoutPicker({ field, chosen, choose }: Props) {
 type ChoiceProps = { layout: Layout; name: string; checked: boolean; choose: () => void }
 
 function LayoutChoice({ layout, name, checked, choose }: ChoiceProps) {
+  const say = useSay()
   const vehicle = usualVehicle(layout)
   const { width, height } = layoutVehicle(vehicle)
   return (
     <label className="choice grid! content-start gap-1! p-2!">
       <span className="flex items-center gap-2 font-bold leading-tight">
         <input type="radio" name={name} value={layout.id} checked={checked} onChange={choose} />
-        {layout.name}
+        {say(layoutFact(layout))}
       </span>
       <svg viewBox={`0 0 ${width} ${height}`} aria-hidden="true" className="line-map h-36 w-full">
         <MapDrawing vehicle={vehicle} />
       </svg>
-      <span className="text-sm text-quiet">{layout.about}</span>
+      <span className="text-sm text-quiet">{say(layoutAbout(layout))}</span>
     </label>
   )
 }

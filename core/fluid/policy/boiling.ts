@@ -11,7 +11,6 @@ const MOST_FORECAST_PCT = 7.9
 
 /** Replace when it boils at the wet minimum, or within a margin of it. @source FMVSS 116 for the number (recalled), common practice for the use */
 export const boilingRule: Rule = {
-  name: 'Boiling point above its wet minimum',
   unit: '°C',
   quantity: 'temperature',
   usual: 0,

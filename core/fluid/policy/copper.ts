@@ -6,7 +6,6 @@ const WATCH_SHARE = 0.5
 
 /** Replace at a content of copper. @source common practice: 200 ppm */
 export const copperRule: Rule = {
-  name: 'Copper',
   unit: 'ppm',
   usual: 200,
   min: 10,

@@ -12,7 +12,6 @@ const HORIZON_DAYS = 30 * 365.25
 
 /** Replace by distance. @source common practice: 48 000 km (30 000 mi) */
 export const distanceRule: Rule = {
-  name: 'Distance',
   unit: 'km',
   quantity: 'distance',
   usual: 48_000,

@@ -1,11 +1,13 @@
+import { type Fact, fact } from '../../base/decision'
+
 /** What a vehicle is put through, and how much sooner its fluid is replaced for it. */
-export type HardUse = { name: string; addsMarginC: number; lessWaterPct: number; mostMonths: number }
+export type HardUse = { addsMarginC: number; lessWaterPct: number; mostMonths: number }
 
 /** @source from memory, all of them: a shop's own policy wins */
 export const hardUses = {
-  mountain: { name: 'mountain roads', addsMarginC: 10, lessWaterPct: 0.5, mostMonths: 24 },
-  towing: { name: 'towing or full loads', addsMarginC: 10, lessWaterPct: 0.5, mostMonths: 24 },
-  track: { name: 'track or blue-light driving', addsMarginC: 25, lessWaterPct: 1, mostMonths: 12 },
+  mountain: { addsMarginC: 10, lessWaterPct: 0.5, mostMonths: 24 },
+  towing: { addsMarginC: 10, lessWaterPct: 0.5, mostMonths: 24 },
+  track: { addsMarginC: 25, lessWaterPct: 1, mostMonths: 12 },
 } as const satisfies Record<string, HardUse>
 
 export type HardUseId = keyof typeof hardUses
@@ -15,9 +17,10 @@ export const hardUseIds = Object.keys(hardUses) as [HardUseId, ...HardUseId[]]
 export function hardest(ids: readonly HardUseId[]): HardUse {
   const uses: HardUse[] = ids.map((id) => hardUses[id])
   return {
-    name: uses.map(({ name }) => name).join(', '),
     addsMarginC: Math.max(0, ...uses.map(({ addsMarginC }) => addsMarginC)),
     lessWaterPct: Math.max(0, ...uses.map(({ lessWaterPct }) => lessWaterPct)),
     mostMonths: Math.min(Number.POSITIVE_INFINITY, ...uses.map(({ mostMonths }) => mostMonths)),
   }
 }
+
+export const hardUseFact = (id: HardUseId): Fact => fact(`hard-use-${id}`)

@@ -1,3 +1,4 @@
+import { type Fact, fact } from '../../base/decision'
 import { boilingRule } from './boiling'
 import { copperRule } from './copper'
 import { distanceRule } from './distance'
@@ -17,3 +18,6 @@ export const rules = {
 export type RuleId = keyof typeof rules
 export const ruleIds = Object.keys(rules) as [RuleId, ...RuleId[]]
 export const ruleOf = (id: RuleId): Rule => rules[id]
+
+/** What it goes by. */
+export const ruleFact = (id: RuleId): Fact => fact(`limit-rule-${id}`)

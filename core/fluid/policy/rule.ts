@@ -54,7 +54,6 @@ export type Due = {
 
 /** One school of when fluid is replaced: a limit, what it says of the evidence, and when it will be reached. */
 export type Rule = {
-  name: string
   /** What the limit is a number of. */
   unit: string
   quantity?: Quantity

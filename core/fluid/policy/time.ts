@@ -7,7 +7,6 @@ const WATCH_MONTHS = 3
 
 /** Replace by age. @source common practice: 24 months for cars, 12 for some motorcycles */
 export const timeRule: Rule = {
-  name: 'Time in service',
   unit: 'months',
   usual: 24,
   min: 1,

@@ -9,7 +9,6 @@ const LEAST_LIMIT_PCT = 1
 
 /** Replace at a share of water. @source common practice: 3 %, some at 2 % */
 export const waterRule: Rule = {
-  name: 'Water',
   unit: '%',
   usual: 3,
   min: 0.5,

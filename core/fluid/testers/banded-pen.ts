@@ -17,8 +17,6 @@ const bands: readonly (Band & { label: string })[] = [
 
 /** A pen with a row of lamps. */
 export const bandedPen: Tester = {
-  name: 'Banded pen',
-  says: 'Quick and rough: a lamp stands for a whole per cent.',
   gives: 'water-pct',
   sureness: 2,
   asks: { of: 'choice', options: bands.map(({ label, likely }) => ({ value: likely, label })) },

@@ -9,8 +9,6 @@ export const BOILED_ERROR_C = 3
 
 /** An instrument that heats a sample until it boils: the surest. */
 export const boilingSampler: Tester = {
-  name: 'Boiling sampler',
-  says: 'Boils a sample and reads the temperature: the surest.',
   gives: 'boiling-c',
   sureness: 5,
   settles: true,

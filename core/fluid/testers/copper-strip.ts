@@ -7,8 +7,6 @@ const ERROR_SHARE = 0.25
 
 /** A strip whose pad takes on a colour by the copper in the fluid. */
 export const copperStrip: Tester = {
-  name: 'Copper strip',
-  says: 'Shows the age of the corrosion inhibitors by dissolved copper; says nothing of water.',
   gives: 'copper-ppm',
   sureness: 3,
   asks: { of: 'number', unit: 'ppm', min: 0, max: 100_000 },

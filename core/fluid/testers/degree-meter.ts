@@ -11,8 +11,6 @@ const ERROR_C = 30
 
 /** A meter that shows degrees but boils nothing. */
 export const degreeMeter: Tester = {
-  name: 'Meter showing degrees, nothing boiled',
-  says: 'Its degrees come from a table behind the conductance; nothing has boiled.',
   gives: 'boiling-c',
   sureness: 2,
   asks: { of: 'number', quantity: 'temperature', unit: '°C', min: 60, max: 400 },

@@ -1,3 +1,4 @@
+import { type Fact, fact } from '../../base/decision'
 import { bandedPen } from './banded-pen'
 import { boilingSampler } from './boiling-sampler'
 import { copperStrip } from './copper-strip'
@@ -29,3 +30,8 @@ export const surerThan = (ids: readonly TesterId[]): TesterId[] => {
     .filter((id) => testerOf(id).mayPass && testerOf(id).sureness > surest)
     .sort((a, b) => testerOf(b).sureness - testerOf(a).sureness)
 }
+
+/** What an instrument is called where one is picked, where it is named in passing, and what a person should know of it. */
+export const testerTitle = (id: TesterId): Fact => fact(`tester-${id}-title`)
+export const testerFact = (id: TesterId): Fact => fact(`tester-${id}`)
+export const testerSays = (id: TesterId): Fact => fact(`tester-${id}-says`)

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { hasWords } from '../../words'
 import { testerIds } from './index'
-import { lineOf, readLine, type Said } from './lines'
+import { lineOf, readLine, type Said, whyNoReading } from './lines'
 
 const said: fc.Arbitrary<Said> = fc.oneof(
   fc.record({ says: fc.constant('hello' as const), tester: fc.constantFrom(...testerIds) }),
@@ -22,7 +23,7 @@ test('what an instrument says is understood as it was meant', () => {
   )
 })
 
-test('anything else is a fault with a sentence, never a reading', () => {
+test('anything else is what was lost, with a sentence, never a reading', () => {
   fc.assert(
     fc.property(fc.string({ maxLength: 80 }), (line) => {
       const read = readLine(line, testerIds)
@@ -37,6 +38,9 @@ test('anything else is a fault with a sentence, never a reading', () => {
     'BUSY 101',
     'SIPHON-TESTER 2 ohmmeter',
     'SIPHON-TESTER 1 oracle',
-  ])
-    expect(readLine(line, testerIds)).toMatchObject({ says: 'fault', text: expect.stringMatching(/\w/) })
+  ]) {
+    const read = readLine(line, testerIds)
+    const why = whyNoReading(read)
+    expect([read.says, why && hasWords(why.code)]).toEqual(['lost', true])
+  }
 })

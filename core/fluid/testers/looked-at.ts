@@ -8,8 +8,6 @@ const spent: ReadonlySet<Colour> = new Set(['black', 'gritty'])
 
 /** Nobody measured anything: it can say replace, never keep. */
 export const lookedAt: Tester = {
-  name: 'Only looked at',
-  says: 'Colour is a clue, never a measurement: it can ask for an exchange, never say keep.',
   sureness: 0,
   asks: { of: 'colour' },
   mayPass: false,

@@ -6,8 +6,6 @@ export const CONDEMNING_MEGOHM = 5
 
 /** An ohmmeter of at least 10 MΩ with its probes in the fluid. */
 export const ohmmeter: Tester = {
-  name: 'Ohmmeter',
-  says: 'Of at least 10 MΩ, probes about 5 mm apart in the fluid. It can condemn, never pass.',
   gives: 'megohm',
   sureness: 1,
   asks: { of: 'number', unit: 'MΩ', min: 0, max: 100_000 },

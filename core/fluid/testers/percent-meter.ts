@@ -7,8 +7,6 @@ const ERROR_PCT = 0.5
 
 /** A meter that shows water in tenths of a per cent. */
 export const percentMeter: Tester = {
-  name: 'Percentage meter',
-  says: 'Shows tenths; good to about half a per cent.',
   gives: 'water-pct',
   sureness: 3,
   asks: { of: 'number', unit: '%', min: 0, max: 100 },

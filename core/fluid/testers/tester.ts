@@ -31,9 +31,6 @@ export type Asks =
 
 /** One kind of instrument. */
 export type Tester = {
-  name: string
-  /** What a person should know of it, in one sentence. */
-  says: string
   /** The public format's kind of reading that it gives; none for a look alone. */
   gives?: 'water-pct' | 'boiling-c' | 'copper-ppm' | 'megohm'
   /** From a look (0) to a boiled sample (5): where two disagree, a surer one is asked for. */

@@ -1,4 +1,4 @@
-import { type CallAct, type CallKind, type CallState, callStates } from '../../technique/calls'
+import { type CallAct, type CallState, callStates } from '../../technique/calls'
 
 /**
  * Every move that the call tables of the first version had, and what came of it: the state after, whether the joint
@@ -77,7 +77,7 @@ const moves: Readonly<Record<string, Readonly<Record<string, string>>>> = {
 }
 
 /** What an act made of a call in the first version; undefined where that version would have refused it. */
-export function becameInV1(kind: CallKind, from: CallState, act: CallAct) {
+export function becameInV1(kind: string, from: CallState, act: CallAct) {
   const [to, ...flags] = moves[kind]?.[`${from} ${act}`]?.split(' ') ?? []
   const state = callStates.find((each) => each === to)
   if (!state) return undefined

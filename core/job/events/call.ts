@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { secondsBetween } from '../../base/day'
 import { fact } from '../../base/decision'
-import { callActs, callMove, callStates, callStep, isMishap } from '../../technique/calls'
+import { isMishap } from '../../technique'
+import { callActs, callMove, callStates, callStep } from '../../technique/calls'
 import { goneBack } from '../advance'
 import { type Air, airReaches, airSchema } from '../air-reaches'
 import { nextBottle } from '../bottles'
@@ -9,15 +10,7 @@ import { copyOfRun, withRun } from '../copies'
 import { pourFirst } from '../levels'
 import { lookFirst, unseenPullMl, withUnseenPull } from '../looks'
 import { changePoint, placeNow } from '../place'
-import {
-  callKindOf,
-  callOf,
-  currentStage,
-  feedsReservoir,
-  lookOwed,
-  looksAfterPull,
-  pointOf,
-} from '../points'
+import { callOf, currentStage, feedsReservoir, lookOwed, looksAfterPull, pointOf } from '../points'
 import { standsUp, withShut } from '../standing'
 import type { JobState } from '../state'
 import { CALL_TIMER } from '../timers'
@@ -81,7 +74,7 @@ function refuse(state: Running, { act, seen: saw }: Call) {
   const otherTurn = saw.turn !== (state.callTurn ?? 0)
   if (otherTurn || saw.point !== point || saw.call !== run.call || saw.pulls !== progress.pulls)
     return fact('gone-on')
-  if (!callMove(callKindOf(stageRun.stage), run.call, act)) return fact('act-not-now')
+  if (!callMove(callOf(stageRun.stage), run.call, act)) return fact('act-not-now')
   const open = state.standing.open[0]
   if (open && BEGINS_OR_LETS_GO.has(act)) return fact('stands-open', { point: open.point })
   // Named on while a joint stood open: it is closed first, and the pressure let off.
@@ -90,7 +83,7 @@ function refuse(state: Running, { act, seen: saw }: Call) {
     return fact('pressure-on')
   if (run.call !== 'rest') return undefined
   if (lookFirst(state)) return fact('look-due')
-  return callKindOf(stageRun.stage) === 'bench' ? undefined : pourFirst(state)
+  return callOf(stageRun.stage).offVehicle ? undefined : pourFirst(state)
 }
 
 /** Which of the two ways to draw air in an act is. */
@@ -114,10 +107,10 @@ function ranUnseen({ run }: Running, { at, seen: { point } }: Call): boolean {
 
 function complete(state: JobState, event: Call): Call {
   const stageRun = state.run && currentStage(state.run)
-  const kind = stageRun && callKindOf(stageRun.stage)
-  const move = kind && state.run && callMove(kind, state.run.call, event.act)
-  if (!isRunning(state) || !kind || !move) return event
-  const after = callStep(kind, move.to)
+  const table = stageRun && callOf(stageRun.stage)
+  const move = table && state.run && callMove(table, state.run.call, event.act)
+  if (!isRunning(state) || !table || !move) return event
+  const after = callStep(table, move.to)
   const unseenMl = move.lookAfter && unseenPullMl(state, event.seen.point)
   const look = (move.lookAfter && !unseenMl) || (event.act === 'close' && ranUnseen(state, event))
   const became: Became = {
@@ -161,7 +154,7 @@ const withBecame: Upcast = (old, before) => {
   const event = old as Call
   const stageRun = before?.run && currentStage(before.run)
   if (!before || !isRunning(before) || !stageRun) return old
-  const became = becameInV1(callKindOf(stageRun.stage), before.run.call, event.act)
+  const became = becameInV1(callOf(stageRun.stage).kind, before.run.call, event.act)
   if (!became) return old
   const { air, ...rest } = became
   return {

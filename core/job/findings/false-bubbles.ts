@@ -9,7 +9,7 @@ const STEADY = 4
  * @source common practice
  */
 export const falseBubbles: Watcher = ({ progress, technique, point }) => {
-  if (technique.call !== 'vacuum') return undefined
+  if (!technique.call.drawsAtBleeder) return undefined
   const last = (progress.looks ?? []).slice(-STEADY)
   const small = last[0] === 'string' || last[0] === 'froth'
   if (last.length < STEADY || !small || last.some((each) => each !== last[0])) return undefined

@@ -10,32 +10,33 @@ const SETTLE_S = 180
 export const bench: CallMachine = {
   kind: 'bench',
   withCab: false,
+  offVehicle: true,
   looks: { ml: false, colour: false, afterStroke: true },
   states: {
     rest: {
       actor: 'wheel',
-      does: () => 'A full slow stroke in; hold it a second.',
+      does: 'stroke-in',
       cab: 'wait',
       open: false,
       next: [
-        { act: 'stroke', confirms: () => 'It is in', to: 'stroked' },
-        { act: 'settle', confirms: () => 'Let fine bubbles rise', to: 'settling' },
+        { act: 'stroke', confirms: 'in', to: 'stroked' },
+        { act: 'settle', confirms: 'settle', to: 'settling' },
       ],
     },
     stroked: {
       actor: 'wheel',
-      does: () => 'Slowly back, hose ends under the fluid.',
+      does: 'stroke-back',
       cab: 'wait',
       open: false,
-      next: [{ act: 'back', confirms: () => 'It is back', to: 'rest', lookAfter: true }],
+      next: [{ act: 'back', confirms: 'back', to: 'rest', lookAfter: true }],
     },
     settling: {
       actor: 'wheel',
-      does: () => 'Hands off. Let fine bubbles rise.',
+      does: 'let-rise',
       cab: 'wait',
       open: false,
       waitS: SETTLE_S,
-      next: [{ act: 'risen', confirms: () => 'No more bubbles rise', to: 'rest', settled: true }],
+      next: [{ act: 'risen', confirms: 'risen', to: 'rest', settled: true }],
     },
   },
 }

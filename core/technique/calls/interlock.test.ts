@@ -1,5 +1,8 @@
 import { expect, test } from 'vitest'
-import { type CallAct, type CallKind, type CallState, callKinds, callMachines, callMove, callStep } from '.'
+import { everyCall } from '../index'
+import { type CallAct, type CallMachine, type CallState, callMove, callStep } from '.'
+
+const calls = everyCall().map((call) => [call.kind, call] as const)
 
 /** What lets go of whatever holds the fluid: a foot, a vacuum. */
 const letsGo: ReadonlySet<CallAct> = new Set(['release', 'let-off'])
@@ -19,14 +22,14 @@ type World = {
 const UNDO_DEPTH = 3
 
 /** Every world one event away: somebody acts on what they see, a message arrives, arrives again, or a screen catches up. */
-function* next(kind: CallKind, world: World): Generator<World> {
+function* next(call: CallMachine, world: World): Generator<World> {
   const { record, undo, views, sent } = world
   for (const i of [0, 1] as const) {
     const put = <T>(pair: [T, T], value: T): [T, T] => (i === 0 ? [value, pair[1]] : [pair[0], value])
     const message = sent[i]
     yield { ...world, views: put(views, record) }
     if (!message) {
-      for (const { act } of callStep(kind, views[i])?.next ?? [])
+      for (const { act } of callStep(call, views[i])?.next ?? [])
         yield { ...world, sent: put(sent, { act, saw: views[i], arrived: false }) }
       yield { ...world, sent: put(sent, { act: 'undo', saw: views[i], arrived: false }) }
       continue
@@ -42,18 +45,18 @@ function* next(kind: CallKind, world: World): Generator<World> {
         yield { ...world, record: back, undo: undo.slice(0, -1), sent: arrived }
       continue
     }
-    const move = message.saw === record ? callMove(kind, record, message.act) : undefined
+    const move = message.saw === record ? callMove(call, record, message.act) : undefined
     if (move) yield { record: move.to, undo: [...undo, record].slice(-UNDO_DEPTH), views, sent: arrived }
     else yield { ...world, sent: arrived }
   }
 }
 
-function reachable(kind: CallKind): World[] {
+function reachable(call: CallMachine): World[] {
   const start: World = { record: 'rest', undo: [], views: ['rest', 'rest'], sent: [undefined, undefined] }
   const seen = new Map([[JSON.stringify(start), start]])
   const open = [start]
   for (let at = open.pop(); at; at = open.pop())
-    for (const world of next(kind, at)) {
+    for (const world of next(call, at)) {
       const key = JSON.stringify(world)
       if (seen.has(key)) continue
       seen.set(key, world)
@@ -62,47 +65,45 @@ function reachable(kind: CallKind): World[] {
   return [...seen.values()]
 }
 
-test.each(callKinds)(
+test.each(calls)(
   '%s: in every reachable state, with both actors, undo, duplicates and lost answers, nothing is let go of while the joint is open',
-  (kind) => {
-    const worlds = reachable(kind)
+  (kind, call) => {
+    const worlds = reachable(call)
     console.log(`${kind}: ${worlds.length} states searched`)
     for (const { record } of worlds) {
-      const step = callStep(kind, record)
+      const step = callStep(call, record)
       if (!step) throw new Error(`${kind} reached ${record}, which it does not have`)
       if (!step.open) continue
       expect(step.cab).not.toBe('release')
       expect(step.next.some(({ act }) => letsGo.has(act))).toBe(false)
     }
-    expect(new Set(worlds.map(({ record }) => record))).toEqual(
-      new Set(Object.keys(callMachines[kind].states)),
-    )
+    expect(new Set(worlds.map(({ record }) => record))).toEqual(new Set(Object.keys(call.states)))
   },
   60_000,
 )
 
-test.each(callKinds)(
+test.each(calls)(
   '%s: an open joint is left only by closing it, deliberately, or by a mishap that leaves it open; a foot pressing through it, or near the bottom, leaves it open too',
-  (kind) => {
-    for (const step of Object.values(callMachines[kind].states)) {
+  (kind, call) => {
+    for (const step of Object.values(call.states)) {
       if (!step.open) continue
       for (const move of step.next) {
         const pressedThrough = kind === 'press-through' && ['press', 'holding'].includes(move.act)
         const stays = pressedThrough || move.act === 'near-bottom' || move.act === 'tool-stops'
-        if (callStep(kind, move.to)?.open) expect(move.mishap === true || stays).toBe(true)
+        if (callStep(call, move.to)?.open) expect(move.mishap === true || stays).toBe(true)
         else expect(move).toMatchObject({ act: 'close', deliberate: true })
       }
     }
   },
 )
 
-test.each(callKinds)('%s: every state leads back to rest, and the way on is never a mishap', (kind) => {
-  for (const start of Object.keys(callMachines[kind].states) as CallState[]) {
+test.each(calls)('%s: every state leads back to rest, and the way on is never a mishap', (kind, call) => {
+  for (const start of Object.keys(call.states) as CallState[]) {
     const walked = new Set<CallState>()
     let at = start
     do {
       walked.add(at)
-      const way = callStep(kind, at)?.next.find(
+      const way = callStep(call, at)?.next.find(
         ({ mishap, to }) => !mishap && (to === 'rest' || !walked.has(to)),
       )
       expect(way, `${kind} is stuck in ${at}`).toBeDefined()
@@ -112,8 +113,9 @@ test.each(callKinds)('%s: every state leads back to rest, and the way on is neve
 })
 
 test('the cab is told to release in one state alone, and only closing leads there', () => {
-  for (const kind of ['pedal', 'press-through', 'ports', 'pulsed'] as const) {
-    const states = Object.entries(callMachines[kind].states)
+  for (const { withCab, states: all } of everyCall()) {
+    if (!withCab) continue
+    const states = Object.entries(all)
     const releasing = states.filter(([, { cab }]) => cab === 'release').map(([state]) => state)
     expect(releasing).toEqual(['closed'])
     const into = states.flatMap(([, { next: moves }]) => moves.filter(({ to }) => to === 'closed'))

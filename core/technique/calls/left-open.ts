@@ -1,4 +1,4 @@
-import type { CallKind, CallMachine, CallMove } from './machine'
+import type { CallMachine, CallMove } from './machine'
 
 /**
  * One person; the joint stays open while something else drives the fluid, and is looked at meanwhile.
@@ -6,19 +6,19 @@ import type { CallKind, CallMachine, CallMove } from './machine'
  * @param hoseFeeds whether air is drawn in where the hose comes off or its end leaves the fluid
  */
 export function leftOpenCall(
-  kind: Extract<CallKind, 'solo' | 'machine' | 'gravity' | 'unit'>,
-  words: { opens: (joint: string) => string; runs: string },
+  kind: string,
+  does: { opens: string; runs: string },
   hoseFeeds: boolean,
 ): CallMachine {
   const close: CallMove = {
     act: 'close',
-    confirms: (joint) => `${joint} is CLOSED`,
+    confirms: 'closed',
     to: 'rest',
     deliberate: true,
   }
   const hoseOff: CallMove = {
     act: 'hose-came-off',
-    confirms: () => 'Hose came off, or its end left the fluid',
+    confirms: 'hose-off',
     to: 'slipped',
     airDrawn: true,
     mishap: true,
@@ -26,7 +26,7 @@ export function leftOpenCall(
   const afterHose = {
     slipped: {
       actor: 'wheel',
-      does: () => 'Air may have gone in: close it now.',
+      does: 'close-after-air',
       cab: 'wait',
       open: true,
       next: [close],
@@ -39,14 +39,14 @@ export function leftOpenCall(
     states: {
       rest: {
         actor: 'wheel',
-        does: words.opens,
+        does: does.opens,
         cab: 'wait',
         open: false,
-        next: [{ act: 'open', confirms: () => 'It is open', to: 'open' }],
+        next: [{ act: 'open', confirms: 'open', to: 'open' }],
       },
       open: {
         actor: 'wheel',
-        does: () => words.runs,
+        does: does.runs,
         cab: 'wait',
         open: true,
         next: hoseFeeds ? [close, hoseOff] : [close],

@@ -1,8 +1,4 @@
 import { leftOpenCall } from './left-open'
 
 /** Pressure at the reservoir, or a syringe from below: the machine drives, the bleeder stays open. */
-export const machineFed = leftOpenCall(
-  'machine',
-  { opens: (joint) => `Open ${joint}, half a turn.`, runs: 'The machine drives. Watch the hose.' },
-  false,
-)
+export const machineFed = leftOpenCall('machine', { opens: 'open-half', runs: 'machine-drives' }, false)

@@ -34,29 +34,14 @@ export const callActs = [
 ] as const
 export type CallAct = (typeof callActs)[number]
 
-export const callKinds = [
-  'pedal',
-  'press-through',
-  'solo',
-  'machine',
-  'vacuum',
-  'gravity',
-  'bench',
-  'reach',
-  'ports',
-  'unit',
-  'pulsed',
-] as const
-export type CallKind = (typeof callKinds)[number]
-
 /** What the cab is told. `release` is the one word that must never reach it while a joint is open. */
 export type CabCall = 'wait' | 'press' | 'pump' | 'hold' | 'release' | 'stay-off'
 
 /** One act that may come next. */
 export type CallMove = {
   act: CallAct
-  /** What the act confirms, in the words of the button that records it. `joint` is what is opened, like "bleeder RR". */
-  confirms: (joint: string) => string
+  /** What the act confirms: the words of the button that records it go by `confirm-` and this. */
+  confirms: string
   to: CallState
   /** An act of its own: held, or two different keys; never the tap or switch that went on before. */
   deliberate?: true
@@ -77,7 +62,8 @@ export type CallMove = {
 /** One state of a call: who acts, what they do, what the cab is told meanwhile, what may come next. */
 export type CallStep = {
   actor: 'wheel' | 'cab'
-  does: (joint: string) => string
+  /** What is done now: its words go by `call-` and this. */
+  does: string
   cab: CabCall
   /** Whether the joint (bleeder or nut) is recorded open. */
   open: boolean
@@ -88,7 +74,8 @@ export type CallStep = {
 
 /** A call as a small finite table, apart from every counter. `rest` is always there. */
 export type CallMachine = {
-  kind: CallKind
+  /** What it is called where something of it is stored or searched for. */
+  kind: string
   /** Whether the cab has a part in it. */
   withCab: boolean
   /** What a look is asked for after a pull. */
@@ -98,5 +85,13 @@ export type CallMachine = {
     /** A stroke ends with a look, though no cab has a part in it. */
     afterStroke?: true
   }
+  /** Worked off the vehicle: none of its reservoirs is drawn from. */
+  offVehicle?: true
+  /** Vacuum stands at the bleeder: air comes in past its thread too. */
+  drawsAtBleeder?: true
+  /** A foot strokes while the joint stands open. */
+  strokesOpen?: true
+  /** The unit drives: what its tool may ask for is shown beside it. */
+  unitAsks?: true
   states: { rest: CallStep } & Partial<Record<CallState, CallStep>>
 }

@@ -1,10 +1,10 @@
 import { closed, closeJoint, footSlipped, slipped } from './foot'
-import type { CallKind, CallMachine, CallMove } from './machine'
+import type { CallMachine, CallMove } from './machine'
 
 /** The pedal came up before anything was opened: nothing is lost but the pull. */
 const slippedShut: CallMove = {
   act: 'foot-slipped',
-  confirms: () => 'Foot slipped: pedal is up',
+  confirms: 'slipped-shut',
   to: 'rest',
   mishap: true,
 }
@@ -15,10 +15,7 @@ const slippedShut: CallMove = {
  * The joint is open in `open`, `spent` and `slipped` alone. The cab is told to release in `closed` alone, which is reached by
  * the wheel's own act of closing and by nothing else. @source common practice
  */
-export function pressedCall(
-  kind: Extract<CallKind, 'pedal' | 'ports'>,
-  opens: (joint: string) => string,
-): CallMachine {
+export function pressedCall(kind: string, opens: string): CallMachine {
   return {
     kind,
     withCab: true,
@@ -26,28 +23,28 @@ export function pressedCall(
     states: {
       rest: {
         actor: 'wheel',
-        does: (joint) => `${joint}: call the pedal down.`,
+        does: 'call-down',
         cab: 'wait',
         open: false,
-        next: [{ act: 'press', confirms: () => 'Call PRESS', to: 'pressing', byItself: true }],
+        next: [{ act: 'press', confirms: 'press', to: 'pressing', byItself: true }],
       },
       pressing: {
         actor: 'cab',
-        does: () => 'Press slowly, and hold.',
+        does: 'press-and-hold',
         cab: 'press',
         open: false,
-        next: [{ act: 'holding', confirms: () => 'The cab says: holding', to: 'holding' }, slippedShut],
+        next: [{ act: 'holding', confirms: 'holding', to: 'holding' }, slippedShut],
       },
       holding: {
         actor: 'wheel',
         does: opens,
         cab: 'hold',
         open: false,
-        next: [{ act: 'open', confirms: () => 'It is open', to: 'open' }, slippedShut],
+        next: [{ act: 'open', confirms: 'open', to: 'open' }, slippedShut],
       },
       open: {
         actor: 'wheel',
-        does: () => 'Flow has stopped? Close it.',
+        does: 'close-when-still',
         cab: 'hold',
         open: true,
         next: [
@@ -55,7 +52,7 @@ export function pressedCall(
           // Further down a worn bore cuts the seals.
           {
             act: 'near-bottom',
-            confirms: () => 'The cab says: near the bottom',
+            confirms: 'near-bottom',
             to: 'spent',
             cabOnly: true,
           },
@@ -64,7 +61,7 @@ export function pressedCall(
       },
       spent: {
         actor: 'wheel',
-        does: () => 'Near the bottom: CLOSE it now.',
+        does: 'close-near-bottom',
         cab: 'hold',
         open: true,
         next: [closeJoint, footSlipped],

@@ -1,40 +1,41 @@
 import type { CallMachine, CallMove } from './machine'
 
-const letOff: CallMove = { act: 'let-off', confirms: () => 'Hose off, vacuum off', to: 'rest' }
+const letOff: CallMove = { act: 'let-off', confirms: 'let-off', to: 'rest' }
 
 /**
  * Vacuum at the bleeder: drawn before it is opened, and kept until it is closed and the hose is off, or air goes
  * back in. @source common practice
  */
-export const vacuum: CallMachine = {
+export const vacuumCall: CallMachine = {
   kind: 'vacuum',
   withCab: false,
+  drawsAtBleeder: true,
   looks: { ml: true, colour: true },
   states: {
     rest: {
       actor: 'wheel',
-      does: (joint) => `Hose on ${joint}: draw the vacuum.`,
+      does: 'draw',
       cab: 'wait',
       open: false,
-      next: [{ act: 'draw', confirms: () => 'Vacuum stands', to: 'drawing' }],
+      next: [{ act: 'draw', confirms: 'drawn', to: 'drawing' }],
     },
     drawing: {
       actor: 'wheel',
-      does: (joint) => `Open ${joint}, a quarter turn.`,
+      does: 'open-quarter',
       cab: 'wait',
       open: false,
-      next: [{ act: 'open', confirms: () => 'It is open', to: 'open' }, letOff],
+      next: [{ act: 'open', confirms: 'open', to: 'open' }, letOff],
     },
     open: {
       actor: 'wheel',
-      does: () => 'The pump draws. Watch the hose.',
+      does: 'pump-draws',
       cab: 'wait',
       open: true,
       next: [
-        { act: 'close', confirms: (joint) => `${joint} is CLOSED`, to: 'closed', deliberate: true },
+        { act: 'close', confirms: 'closed', to: 'closed', deliberate: true },
         {
           act: 'hose-came-off',
-          confirms: () => 'Hose came off, vacuum lost',
+          confirms: 'vacuum-lost',
           to: 'slipped',
           airDrawn: true,
           mishap: true,
@@ -43,17 +44,17 @@ export const vacuum: CallMachine = {
     },
     closed: {
       actor: 'wheel',
-      does: () => 'Closed. Take the hose off with the vacuum still on, then let it off.',
+      does: 'hose-off-first',
       cab: 'wait',
       open: false,
       next: [letOff],
     },
     slipped: {
       actor: 'wheel',
-      does: () => 'Air may have gone in: close it now.',
+      does: 'close-after-air',
       cab: 'wait',
       open: true,
-      next: [{ act: 'close', confirms: (joint) => `${joint} is CLOSED`, to: 'rest', deliberate: true }],
+      next: [{ act: 'close', confirms: 'closed', to: 'rest', deliberate: true }],
     },
   },
 }

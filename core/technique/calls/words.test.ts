@@ -1,17 +1,25 @@
 import { describe, expect, test } from 'vitest'
-import { type CallState, callActs, callKinds, callMachines, callMove, callStates, callStep } from '.'
+import { fact } from '../../base/decision'
+import { hasWords, sayMetric } from '../../words'
+import { everyCall } from '../index'
+import { type CallState, callActs, callMove, callStates, callStep, confirmsFact, doesFact } from '.'
 
-const everyState = callKinds.flatMap((kind) =>
-  (Object.keys(callMachines[kind].states) as CallState[]).map((state) => [kind, state] as const),
+const joint = fact('bleeder', { id: 'RR' })
+
+const everyState = everyCall().flatMap((call) =>
+  (Object.keys(call.states) as CallState[]).map((state) => ({ call, kind: call.kind, state })),
 )
 
-describe.each(everyState)('%s, %s', (kind, state) => {
-  const step = callStep(kind, state)
+describe.each(everyState)('$kind, $state', ({ call, state }) => {
+  const step = callStep(call, state)
   if (!step) throw new Error('it has just been listed')
 
   test('says what to do and what each act confirms, in words of its own', () => {
-    expect(step.does('bleeder RR').length).toBeGreaterThan(8)
-    const said = step.next.map((move) => move.confirms('bleeder RR'))
+    expect(hasWords(doesFact(step, joint).code)).toBe(true)
+    const said = step.next
+      .map((move) => confirmsFact(move, joint))
+      .map((each) => (hasWords(each.code) ? sayMetric(each) : ''))
+    expect(said).not.toContain('')
     expect(new Set(said).size).toBe(said.length)
     for (const words of said) expect(words).not.toMatch(/please|successfully|!/i)
   })
@@ -22,26 +30,25 @@ describe.each(everyState)('%s, %s', (kind, state) => {
     for (const move of step.next) {
       expect(callActs).toContain(move.act)
       expect(callStates).toContain(move.to)
-      expect(callMove(kind, state, move.act)).toBe(move)
+      expect(callMove(call, state, move.act)).toBe(move)
     }
   })
 
   test('whoever acts is there: nobody waits for a cab that has no part in it', () => {
-    if (!callMachines[kind].withCab) expect(step.actor).toBe('wheel')
+    if (!call.withCab) expect(step.actor).toBe('wheel')
   })
 })
 
 test('a joint that is closed says so by name: nobody reads which one from memory', () => {
-  for (const [kind, state] of everyState)
-    for (const move of callStep(kind, state)?.next ?? [])
-      if (move.act === 'close') expect(move.confirms('bleeder RR')).toContain('bleeder RR')
+  for (const { call, state } of everyState)
+    for (const move of callStep(call, state)?.next ?? [])
+      if (move.act === 'close') expect(sayMetric(confirmsFact(move, joint))).toContain('bleeder RR')
 })
 
 test('every pull of a pedal method and every stroke on the bench ends in a look', () => {
-  for (const kind of ['pedal', 'press-through', 'ports', 'bench'] as const) {
-    const looks = Object.values(callMachines[kind].states).flatMap(({ next }) =>
-      next.filter((m) => m.lookAfter),
-    )
+  for (const { withCab, looks: asked, states } of everyCall()) {
+    if (!withCab && !asked.afterStroke) continue
+    const looks = Object.values(states).flatMap(({ next }) => next.filter((m) => m.lookAfter))
     expect(looks.length).toBeGreaterThan(0)
   }
 })

@@ -1,12 +1,9 @@
+import { type Fact, fact } from '../../base/decision'
 import type { Vehicle } from '../schema'
 
 /** A kind of hydraulics to begin a new vehicle from. A new one is one file and one line in the registry. */
 export type Layout = {
   id: string
-  /** What a person picks it by. */
-  name: string
-  /** What tells it from its neighbours, in one sentence. */
-  about: string
   /** A vehicle with these hydraulics: its parts, what joins them, and usual sizes. */
   pattern: unknown
   /** Usual distances of such a vehicle, to begin with. @source from memory */
@@ -25,3 +22,7 @@ export type LayoutAnswers = {
   minMl: number
   fluidSpec: Vehicle['fluid']['spec']
 }
+
+/** What a layout is picked by, and what tells it from its neighbours. */
+export const layoutFact = ({ id }: Pick<Layout, 'id'>): Fact => fact(`layout-${id}`)
+export const layoutAbout = ({ id }: Pick<Layout, 'id'>): Fact => fact(`layout-${id}-about`)

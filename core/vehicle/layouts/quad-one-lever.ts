@@ -3,8 +3,6 @@ import type { Layout } from './layout'
 
 export const quadOneLever: Layout = {
   id: 'quad-one-lever',
-  name: 'Quad, one lever',
-  about: 'One lever for all brakes.',
   pattern,
   wheelbaseMm: 1290,
   trackMm: 920,

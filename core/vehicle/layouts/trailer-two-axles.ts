@@ -3,8 +3,6 @@ import type { Layout } from './layout'
 
 export const trailerTwoAxles: Layout = {
   id: 'trailer-two-axles',
-  name: 'Trailer, two axles',
-  about: 'Hydraulics of its own, worked at the coupling.',
   pattern,
   wheelbaseMm: 4200,
   trackMm: 1800,

@@ -1,10 +1,10 @@
-import { colourClues } from '../../fluid/specs/colour'
 import { proofWords } from '../proofs'
 import type { Words } from '../say'
 import { stepWords } from '../steps'
 import { techniqueWords } from '../techniques'
 import { bench } from './bench'
 import { benchPages } from './bench-pages'
+import { calls } from './calls'
 import { cautions } from './cautions'
 import { diagnosis } from './diagnosis'
 import { door } from './door'
@@ -12,7 +12,9 @@ import { events } from './events'
 import { explain } from './explain'
 import { findings } from './findings'
 import { fluid } from './fluid'
+import { fluidKinds } from './fluid-kinds'
 import { job } from './job'
+import { layouts } from './layouts'
 import { names } from './names'
 import { plan } from './plan'
 import { proofs } from './proofs'
@@ -21,19 +23,13 @@ import { rig } from './rig'
 import { steps } from './steps'
 import { techniques } from './techniques'
 
-const colours: Words = Object.fromEntries(
-  Object.entries(colourClues).flatMap(([colour, { name, text }]) => [
-    [`colour-${colour}`, name],
-    [`colour-clue-${colour}`, text],
-  ]),
-)
-
 /** Everything the program says of a job, by code, in English. */
 export const english: Words = {
   ...names,
-  ...colours,
+  ...layouts,
   ...plan,
   ...explain,
+  ...calls,
   ...cautions,
   ...job,
   ...findings,
@@ -41,6 +37,7 @@ export const english: Words = {
   ...diagnosis,
   ...door,
   ...fluid,
+  ...fluidKinds,
   ...bench,
   ...benchPages,
   ...repairSheetWords,

@@ -1,4 +1,0 @@
-import { pressedCall } from './pressed'
-
-/** Two-person bleeding at a bleeder. */
-export const pedal = pressedCall('pedal', (joint) => `Open ${joint}, a quarter turn.`)
