@@ -8,7 +8,7 @@ import styles from '~/components/line-map/line-map.css?raw'
 import { layoutVehicle } from '~core/linemap/layout'
 import { bleedOrder } from '~core/plan/order/bleed-order'
 import { examples } from '~core/vehicle/examples'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import { readVehicle } from '~core/vehicle/read-vehicle'
 import { chromiumOptions } from '../e2e/server'
 
@@ -27,7 +27,7 @@ function figure(name: string, file: unknown): string {
   if (!read.ok) throw new Error(`${name}: ${read.faults[0]?.path}`)
   const vehicle = read.value
   const { width, height } = layoutVehicle(vehicle)
-  const bleeders = bleederRuns(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
+  const bleeders = routedBleeders(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
   const marks = bleedOrder(vehicle, bleeders, 'furthest-first', false).value.map((id, i) => ({
     id,
     label: String(i + 1),

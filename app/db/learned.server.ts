@@ -1,6 +1,7 @@
 import { readEvent } from '~core/job/events'
-import { foundOut, type Recorded } from '~core/job/learned/found-out'
+import { foundOut, type Recorded, volumesThrough } from '~core/job/learned/found-out'
 import { type Learned, newestLearned } from '~core/job/learned/learned'
+import { readRecord, UnreadableRecord } from '~core/job/record'
 import type { Queries } from './database.server'
 
 /** What was recorded of it on any of its jobs, and at filing on jobs of others whose files name the same make and model. */
@@ -11,15 +12,14 @@ const RECORDED = `
   where this.id = $1 and (e.type = 'filed' or (on_it.id = $1 and e.type in ('trouble', 'undone')))
   order by job.opened_at, e.seq`
 
-/** What went through each bleeder of a job that was filed as bled. */
-const VOLUMES = `
-  select r.job_id as "jobId", job.filed_at as at, 'volume' as kind, p.key as bleeder, sum((p.value->>'ml')::float) as value
-  from record r join job on job.id = r.job_id,
-    json_array_elements(r.state->'run'->'stages') s, json_each(s->'at') p
-  where job.vehicle_id = $1 and job.outcome = 'fit' and s->'stage'->>'kind' = 'bleed'
-  group by r.job_id, job.filed_at, p.key having sum((p.value->>'ml')::float) > 0`
+/** The newest records of its jobs that were filed as bled: what older ones say is of a vehicle that has changed since. */
+const BLED = `
+  select r.job_id as "jobId", job.filed_at as "filedAt", r.state
+  from record r join job on job.id = r.job_id
+  where job.vehicle_id = $1 and job.outcome = 'fit' order by job.filed_at desc limit 10`
 
 type Row = { jobId: string; body: unknown; plate: string | null }
+type Bled = { jobId: string; filedAt: string; state: unknown }
 
 /**
  * An event as it reads today, whichever version wrote it. One that cannot be read teaches nothing here: whoever opens its
@@ -30,6 +30,16 @@ function recordedOf({ jobId, body, plate }: Row): Recorded[] {
   return read.ok ? [{ jobId, event: read.value, ...(plate !== null && { plate }) }] : []
 }
 
+/** A record as it reads today; one that cannot be read teaches nothing here either. */
+function volumesOf({ jobId, filedAt, state }: Bled): Learned[] {
+  try {
+    return volumesThrough(readRecord(state), jobId, filedAt)
+  } catch (error) {
+    if (error instanceof UnreadableRecord) return []
+    throw error
+  }
+}
+
 /**
  * What jobs found out about a vehicle, of each thing the newest.
  *
@@ -37,6 +47,6 @@ function recordedOf({ jobId, body, plate }: Row): Recorded[] {
  */
 export async function learnedOf(db: Queries, vehicleId: string, besides?: string): Promise<Learned[]> {
   const recorded = (await db.query<Row>(RECORDED, [vehicleId])).flatMap(recordedOf)
-  const volumes = await db.query<Learned>(VOLUMES, [vehicleId])
+  const volumes = (await db.query<Bled>(BLED, [vehicleId])).flatMap(volumesOf)
   return newestLearned([...foundOut(recorded), ...volumes].filter(({ jobId }) => jobId !== besides))
 }

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { procedureFor } from '~core/plan/procedures'
 import { techniqueOf } from '~core/technique'
 import { examples } from '~core/vehicle/examples'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import { partsOf } from '~core/vehicle/parts'
 import { vehicleFrom } from '~test/worlds/vehicles'
 import { emptyStep, procedureFromTyped, typedFrom, whatChoices } from './procedure-form'
@@ -11,7 +11,7 @@ const formOf = (name: string) => {
   const vehicle = vehicleFrom(structuredClone(examples[name]?.file))
   const [unit] = partsOf(vehicle, 'control-unit')
   if (!unit || unit.routine === 'none') throw new Error(`${name} offers no routine`)
-  const bleeders = bleederRuns(vehicle).map(({ bleeder }) => bleeder.id)
+  const bleeders = routedBleeders(vehicle).map(({ bleeder }) => bleeder.id)
   return { vehicle, unit, routine: unit.routine, bleeders, choices: whatChoices(bleeders, unit.routine) }
 }
 

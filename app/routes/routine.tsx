@@ -12,7 +12,7 @@ import { procedureFor } from '~core/plan/procedures'
 import { readProcedureFile } from '~core/procedure/file'
 import type { Procedure } from '~core/procedure/schema'
 import { techniqueOf } from '~core/technique'
-import { bleederRuns, placesOfBleeders } from '~core/vehicle/network'
+import { placesOfBleeders, routedBleeders } from '~core/vehicle/network'
 import { partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Route } from './+types/routine'
@@ -32,7 +32,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     name: stored.vehicle.name,
     routine,
     procedure: procedureFor(stored.vehicle, unit, techniqueOf(routine)),
-    bleeders: bleederRuns(stored.vehicle).map(({ bleeder }) => bleeder.id),
+    bleeders: routedBleeders(stored.vehicle).map(({ bleeder }) => bleeder.id),
     ofKind: (await routinesOfKind(db, params.vehicleId, unit)).map(({ vehicleId, plate, file }) => ({
       vehicleId,
       plate,
@@ -50,7 +50,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const unit = orNotFound(unitOf(stored.vehicle, params.unit))
   const form = await request.formData()
   const by = context.get(personHere)?.name
-  const bleeders = bleederRuns(stored.vehicle).map(({ bleeder }) => bleeder.id)
+  const bleeders = routedBleeders(stored.vehicle).map(({ bleeder }) => bleeder.id)
   const takes = { routine: unit.routine, placeOf: placesOfBleeders(stored.vehicle) }
   const refused = (faults: Fault[]) => data({ faults }, { status: 400 })
   let procedure: Procedure | undefined

@@ -14,7 +14,7 @@ import { showDate, upperFirst } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import { partFact, partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Route } from './+types/vehicle'
@@ -218,7 +218,7 @@ function Bleeders({ vehicle }: { vehicle: Vehicle }) {
             </tr>
           </thead>
           <tbody>
-            {bleederRuns(vehicle).map(({ bleeder, part, run }) => (
+            {routedBleeders(vehicle).map(({ bleeder, part, route }) => (
               <tr key={bleeder.id} className="border-b border-rule [&>td]:py-1.5 [&>td]:pr-4">
                 <td className="font-bold">{bleeder.id}</td>
                 <td>
@@ -226,8 +226,8 @@ function Bleeders({ vehicle }: { vehicle: Vehicle }) {
                   {bleeder.access && <span className="block text-sm text-quiet">{bleeder.access}</span>}
                 </td>
                 <td className="text-right">
-                  {run?.lines.some(({ id }) => vehicle.assumed?.includes(id ?? '')) && '≈ '}
-                  {run ? show.number('run', run.lengthM) : 'at the source'}
+                  {route?.lines.some(({ id }) => vehicle.assumed?.includes(id ?? '')) && '≈ '}
+                  {route ? show.number('run', route.lengthM) : 'at the source'}
                 </td>
                 <td className="text-right">{bleeder.wrenchMm ?? 'not known'}</td>
                 <td className="text-right">

@@ -10,7 +10,7 @@ import { showIn } from '../units/show'
 import { metricUnits, type Units, usUnits } from '../units/units'
 import { examples } from '../vehicle/examples'
 import { levelDrop } from '../vehicle/level-drop'
-import { bleederRuns } from '../vehicle/network'
+import { routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { hasWords, sayEnglish, sayMetric } from '../words'
@@ -218,8 +218,8 @@ describe('what the pages find', () => {
   test('speed against temperature takes every bore of the run: the hose at its end too', () => {
     const vehicle = demoVehicle('post-van-lhd')
     const start = pageOf('temperature').startFrom(vehicle, () => '') as { run: string }
-    const longest = bleederRuns(vehicle)
-      .flatMap(({ run }) => run ?? [])
+    const longest = routedBleeders(vehicle)
+      .flatMap(({ route }) => route ?? [])
       .reduce((a, b) => (b.lengthM > a.lengthM ? b : a))
     const segments = longest.lines.flatMap((line) => line.segments)
     const pieces = start.run.split(', ').map((each) => each.split(' ').map(Number))

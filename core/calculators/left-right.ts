@@ -12,7 +12,7 @@ import {
   USUAL_FLOW_ERROR_PCT,
 } from '../physics/hydraulics/sides'
 import { liquidAt } from '../technique/corner-flow'
-import { type BleederRun, bleederRuns } from '../vehicle/network'
+import { type RoutedBleeder, routedBleeders } from '../vehicle/network'
 import type { Vehicle } from '../vehicle/schema'
 import { flow as flowCalc } from './command/flow'
 import { restriction as restrictionCalc } from './command/restriction'
@@ -48,15 +48,15 @@ const axles = { front: ['front-left', 'front-right'], rear: ['rear-left', 'rear-
 /** The bleeders of a vehicle's axle, one each side; the last (highest) where a brake has two. */
 export function axleBleeders(vehicle: Vehicle, axle: string) {
   const positions = axles[axle === 'front' ? 'front' : 'rear']
-  const runs = bleederRuns(vehicle).filter(({ run }) => run !== undefined)
+  const runs = routedBleeders(vehicle).filter(({ route }) => route !== undefined)
   const at = (position: string) =>
     runs.filter(({ part }) => part.type === 'wheel-brake' && part.position === position).at(-1)
   return { left: at(positions[0]), right: at(positions[1]) }
 }
 
 /** Whether a wheel's fluid passes a control unit on its way. */
-const passesUnit = (vehicle: Vehicle, { run }: BleederRun): boolean =>
-  (run?.lines ?? []).some(({ from }) =>
+const passesUnit = (vehicle: Vehicle, { route }: RoutedBleeder): boolean =>
+  (route?.lines ?? []).some(({ from }) =>
     vehicle.parts.some(({ id, type }) => id === from && type === 'control-unit'),
   )
 
@@ -108,7 +108,7 @@ export const leftRightBench = benchPage({
   about: [flowCalc.about, restrictionCalc.about],
   startFrom: (vehicle, choice) => {
     const { left, right } = axleBleeders(vehicle, choice('axle'))
-    const pieces = (each: typeof left) => each?.run?.lines.flatMap((line) => line.segments) ?? []
+    const pieces = (each: typeof left) => each?.route?.lines.flatMap((line) => line.segments) ?? []
     return {
       spec: vehicle.fluid.spec,
       ...(left &&

@@ -7,7 +7,7 @@ import { meanLeft } from '../physics/exchange/mean-left'
 import { bleedOrder } from '../plan/order/bleed-order'
 import { volumesInOrder } from '../plan/volumes'
 import { MACHINE_KEEPS_ML } from '../technique/machine-pressure'
-import { bleederRuns, reservoirIdOf } from '../vehicle/network'
+import { reservoirIdOf, routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { portsCovered } from '../vehicle/usual-volumes'
@@ -32,12 +32,12 @@ export type OldFluidResult = {
 
 /** The volumes before each bleeder of one reservoir, as a plan has them by the maker's order, else furthest first. */
 function cornersOf(vehicle: Vehicle, reservoirId: string): number[] {
-  const runs = bleederRuns(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
+  const runs = routedBleeders(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
   const order = bleedOrder(vehicle, runs, 'furthest-first', false).value
   const ordered = order.flatMap((id) => runs.filter(({ bleeder }) => bleeder.id === id))
   const volumes = volumesInOrder(vehicle, ordered, {})
-  return ordered.flatMap(({ bleeder, run }) =>
-    run && reservoirIdOf(vehicle, run.sourceId) === reservoirId ? (volumes.get(bleeder.id) ?? []) : [],
+  return ordered.flatMap(({ bleeder, route }) =>
+    route && reservoirIdOf(vehicle, route.sourceId) === reservoirId ? (volumes.get(bleeder.id) ?? []) : [],
   )
 }
 

@@ -1,7 +1,7 @@
 import { fact, reason } from '../base/decision'
 import { ImpossibleInput } from '../base/fault'
 import { Rig } from '../rig/run'
-import { bleederRuns } from '../vehicle/network'
+import { routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import { readVehicle } from '../vehicle/read-vehicle'
 import type { Vehicle } from '../vehicle/schema'
@@ -124,8 +124,8 @@ export const pullBench = benchPage({
   startFrom: (vehicle) => {
     const [cylinder] = partsOf(vehicle, 'master-cylinder')
     const [chamber] = cylinder?.chambers ?? []
-    const brakes = bleederRuns(vehicle).flatMap(({ part, run }) =>
-      part.type === 'wheel-brake' && run ? [{ part, run }] : [],
+    const brakes = routedBleeders(vehicle).flatMap(({ part, route }) =>
+      part.type === 'wheel-brake' && route ? [{ part, run: route }] : [],
     )
     const furthest = brakes.sort((a, b) => b.run.lengthM - a.run.lengthM)[0]
     const run = furthest?.run

@@ -3,7 +3,7 @@ import { type FluidSpec, fluidOf } from '../fluid/specs'
 import { usualBleeder } from '../physics/hydraulics/bleeder'
 import { flowMlPerMin } from '../physics/hydraulics/flow'
 import { liquidAt } from '../technique/corner-flow'
-import { bleederRuns } from '../vehicle/network'
+import { routedBleeders } from '../vehicle/network'
 import { flow as flowCalc } from './command/flow'
 import { viscosity as viscosityCalc } from './command/viscosity'
 import { fluidField, pieceColumns, piecesOf, piecesText } from './fields'
@@ -50,8 +50,8 @@ export const temperatureBench = benchPage({
   },
   about: [flowCalc.about, viscosityCalc.about],
   startFrom: (vehicle) => {
-    const longest = bleederRuns(vehicle)
-      .flatMap(({ run }) => run ?? [])
+    const longest = routedBleeders(vehicle)
+      .flatMap(({ route }) => route ?? [])
       .sort((a, b) => b.lengthM - a.lengthM)[0]
     return {
       spec: vehicle.fluid.spec,

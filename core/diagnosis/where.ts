@@ -1,5 +1,5 @@
 import { lineId } from '../rig/parts/line'
-import { runsOf } from '../vehicle/network'
+import { routesOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Line, PartOf, Vehicle } from '../vehicle/schema'
 import { type Complaint, isOfClutch } from './complaints'
@@ -61,6 +61,6 @@ const brakeAt = (vehicle: Vehicle, id: string): Place | undefined =>
 
 /** The last line of this kind on the way to a part. */
 function lineBefore(vehicle: Vehicle, part: string, is: (line: Line) => boolean): Line | undefined {
-  const runs = [...(runsOf(vehicle).get(part)?.values() ?? [])]
+  const runs = [...(routesOf(vehicle).get(part)?.values() ?? [])]
   return runs.flatMap(({ lines }) => lines.filter(is)).at(-1)
 }

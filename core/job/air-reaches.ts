@@ -3,14 +3,14 @@ import { fact } from '../base/decision'
 import { factSchema } from '../base/fact-schema'
 import { lineMl } from '../plan/volumes'
 import { strokeMl } from '../technique/strokes'
-import { type Run, sourcePart } from '../vehicle/network'
+import { type Route, sourcePart } from '../vehicle/network'
 import type { Vehicle } from '../vehicle/schema'
 import { finishedPoints } from './change'
 import type { Running } from './events/kind'
-import { bleederRunOf, callOf, currentStage, pointFact, sourceOf } from './points'
+import { callOf, currentStage, pointFact, routedBleederOf, sourceOf } from './points'
 
 /** Whether one pedal that comes up can draw air through these lines as far as the chamber: it takes back one stroke. */
-function reachesChamber(vehicle: Vehicle, { lines, sourceId }: Run): boolean {
+function reachesChamber(vehicle: Vehicle, { lines, sourceId }: Route): boolean {
   const lineVolumeMl = lines.reduce((sum, line) => sum + lineMl(line), 0)
   return lineVolumeMl < (strokeMl(vehicle, sourceId) ?? 0)
 }
@@ -38,13 +38,13 @@ export function airReaches(
 ): Air {
   const { vehicle } = state
   const stageRun = currentStage(state.run)
-  const placed = bleederRunOf(vehicle, point)
-  const run = placed?.run
-  const passed = new Set([placed?.part.id, ...(run?.lines.map(({ from }) => from) ?? [])])
-  const atChamber = run && reachesChamber(vehicle, run) ? run.sourceId : undefined
+  const placed = routedBleederOf(vehicle, point)
+  const route = placed?.route
+  const passed = new Set([placed?.part.id, ...(route?.lines.map(({ from }) => from) ?? [])])
+  const atChamber = route && reachesChamber(vehicle, route) ? route.sourceId : undefined
   const cylinder = atChamber === undefined ? undefined : sourcePart(vehicle, atChamber)?.id
   const reached = (id: string) => {
-    const part = bleederRunOf(vehicle, id)?.part.id
+    const part = routedBleederOf(vehicle, id)?.part.id
     if (part === undefined) return id === atChamber
     return passed.has(part) || part === cylinder
   }

@@ -3,14 +3,19 @@ import { type Plan, type Setup, type Stage, setupOf } from '../plan/answer'
 import { makePlan } from '../plan/plan'
 import { stageTraits } from '../plan/stage-kinds'
 import { techniqueOf } from '../technique'
-import { type MethodMinutes, type Technique, type TechniqueId, techniqueFact } from '../technique/technique'
+import {
+  type Technique,
+  type TechniqueId,
+  type TechniqueMinutes,
+  techniqueFact,
+} from '../technique/technique'
 import { type Change, goesBy } from './changes'
 import type { Running } from './events/kind'
 import { lookOwed, pointFact } from './points'
 import type { JobState, StageRunState } from './state'
 
 /** A way the work under the hands could go on by from here. */
-export type OtherWay = { technique: Technique; minutes: MethodMinutes }
+export type OtherWay = { technique: Technique; minutes: TechniqueMinutes }
 export type OtherWays = { open: OtherWay[]; closed: { technique: Technique; why: Notice }[] }
 
 /**

@@ -4,7 +4,7 @@ import { lineMl, unitShareMl } from '../plan/volumes'
 import { lineKey } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
-import { bleederRunOf } from './points'
+import { routedBleederOf } from './points'
 
 const piecesByPoint = perObject((_vehicle: Vehicle) => new Map<string, Piece[]>())
 
@@ -18,7 +18,7 @@ function piecesTo(vehicle: Vehicle, point: string): Piece[] {
 
 function workOutPieces(vehicle: Vehicle, point: string): Piece[] {
   const units = partsOf(vehicle, 'control-unit')
-  return (bleederRunOf(vehicle, point)?.run?.lines ?? []).flatMap((line) => {
+  return (routedBleederOf(vehicle, point)?.route?.lines ?? []).flatMap((line) => {
     const unit = units.find(({ id }) => id === line.to)
     const piece = { key: lineKey(line), ml: lineMl(line) }
     return unit ? [piece, { key: `${unit.id} ${line.circuit}`, ml: unitShareMl(vehicle, unit) }] : [piece]

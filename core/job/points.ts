@@ -6,7 +6,7 @@ import { techniqueOf } from '../technique'
 import { type CallAct, type CallMachine, jointOpen, letsBubblesRise } from '../technique/calls'
 import { machineFed } from '../technique/calls/machine-fed'
 import { ports } from '../technique/calls/ports'
-import { type BleederRun, bleederRuns, reservoirIdOf } from '../vehicle/network'
+import { type RoutedBleeder, reservoirIdOf, routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import type { EventOf, Unstamped } from './events'
@@ -52,21 +52,21 @@ export function callOf({ kind, technique }: Stage): CallMachine {
 }
 
 const runsById = perObject(
-  (vehicle: Vehicle) => new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each])),
+  (vehicle: Vehicle) => new Map(routedBleeders(vehicle).map((each) => [each.bleeder.id, each])),
 )
 
 /** A bleeder with the run that feeds it; undefined for a port or a cylinder. */
-export const bleederRunOf = (vehicle: Vehicle, point: string): BleederRun | undefined =>
+export const routedBleederOf = (vehicle: Vehicle, point: string): RoutedBleeder | undefined =>
   runsById(vehicle).get(point)
 
 /** Whether a vehicle has such a joint: a bleeder, or a port of a cylinder. Ids are compared, never looked up by name. */
 export const isJoint = (vehicle: Vehicle, point: string): boolean =>
-  bleederRunOf(vehicle, point) !== undefined ||
+  routedBleederOf(vehicle, point) !== undefined ||
   partsOf(vehicle, 'master-cylinder').some(({ chambers }) => chambers.some(({ id }) => id === point))
 
 /** What a person calls a point. */
 export function pointFact(vehicle: Vehicle, point: string): Fact {
-  if (bleederRunOf(vehicle, point)) return fact('bleeder', { id: point })
+  if (routedBleederOf(vehicle, point)) return fact('bleeder', { id: point })
   const isPort = partsOf(vehicle, 'master-cylinder').some(({ chambers }) =>
     chambers.some(({ id }) => id === point),
   )
@@ -75,8 +75,8 @@ export function pointFact(vehicle: Vehicle, point: string): Fact {
 
 /** The chamber or pump whose fluid a point passes; undefined for a cylinder in the vice. */
 export function sourceOf(vehicle: Vehicle, point: string): string | undefined {
-  const placed = bleederRunOf(vehicle, point)
-  if (placed?.run) return placed.run.sourceId
+  const placed = routedBleederOf(vehicle, point)
+  if (placed?.route) return placed.route.sourceId
   const cylinder = partsOf(vehicle, 'master-cylinder').find(
     ({ id, chambers }) => id === placed?.part.id || chambers.some((chamber) => chamber.id === point),
   )

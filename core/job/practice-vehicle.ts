@@ -7,7 +7,7 @@ import type { RigFault } from '../rig/request'
 import { Rig } from '../rig/run'
 import { techniqueOf } from '../technique'
 import { callStep } from '../technique/calls'
-import { bleederRuns } from '../vehicle/network'
+import { routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import type { FloorEvent } from './events'
@@ -22,10 +22,10 @@ const CLOSED_MM = 0.3
 const HIDDEN_AIR_ML = 4
 
 const firstBrake = (vehicle: Vehicle) =>
-  bleederRuns(vehicle).find(({ part, run }) => part.type === 'wheel-brake' && run)
+  routedBleeders(vehicle).find(({ part, route }) => part.type === 'wheel-brake' && route)
 const chamberOf = (vehicle: Vehicle) => partsOf(vehicle, 'master-cylinder')[0]?.chambers[0]?.id ?? ''
 const hoseTo = (vehicle: Vehicle): string => {
-  const line = firstBrake(vehicle)?.run?.lines.at(-1)
+  const line = firstBrake(vehicle)?.route?.lines.at(-1)
   return line ? lineId(line) : ''
 }
 const sound: Hidden = { what: () => fact('hides-nothing'), faults: () => [] }

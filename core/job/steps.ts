@@ -4,7 +4,7 @@ import { stageTraits } from '../plan/stage-kinds'
 import type { Step } from '../technique/step'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
-import { bleederRunOf, currentPoint, currentStage, lookOwed } from './points'
+import { currentPoint, currentStage, lookOwed, routedBleederOf } from './points'
 import { dueAway, nextMend, renews, stepIsDue } from './standing'
 import type { JobState, Mend, RunState } from './state'
 
@@ -67,7 +67,7 @@ const inTheVice = ({ kind }: Stage) => stageTraits[kind].worksAt === 'cylinders'
 /** What to do at one point before its first pull. */
 export function pointPreparation(vehicle: Vehicle, stage: Stage, point: string): Fact[] {
   if (inTheVice(stage)) return [fact('prepare-vice')]
-  const placed = bleederRunOf(vehicle, point)
+  const placed = routedBleederOf(vehicle, point)
   if (!placed) return [fact('prepare-nut'), fact('prepare-nut-shield')]
   const { wrenchMm, access } = placed.bleeder
   return [
@@ -82,7 +82,7 @@ export function pointPreparation(vehicle: Vehicle, stage: Stage, point: string):
 /** What to do at one point once it is done. */
 export function pointClosing(vehicle: Vehicle, stage: Stage, point: string): Fact {
   if (inTheVice(stage)) return fact('close-vice')
-  const bleeder = bleederRunOf(vehicle, point)?.bleeder
+  const bleeder = routedBleederOf(vehicle, point)?.bleeder
   const torque =
     bleeder?.torqueNm === undefined ? fact('makers-torque') : fact('torque', { torqueNm: bleeder.torqueNm })
   return fact(bleeder ? 'close-bleeder' : 'close-nut', { torque })

@@ -2,7 +2,7 @@ import { leastExchange } from '../physics/exchange/least-exchange'
 import { type Feeding, leastThrough } from '../physics/exchange/least-through'
 import { cornerVolumes } from '../physics/exchange/purge'
 import type { Technique } from '../technique/technique'
-import { type BleederRun, reservoirIdOf } from '../vehicle/network'
+import { type RoutedBleeder, reservoirIdOf } from '../vehicle/network'
 import type { PartOf, Vehicle } from '../vehicle/schema'
 import { portsCovered } from '../vehicle/usual-volumes'
 import { passagesInOrder } from './volumes'
@@ -14,7 +14,7 @@ export const feedingOf = ({ feedsReservoir, bottlesAtOnce = 1 }: Technique): Fee
 })
 
 /** One bleeder and what stands before it, in the order they are opened. */
-export type Opened = BleederRun & { volumeMl: number }
+export type Opened = RoutedBleeder & { volumeMl: number }
 
 /** What one reservoir goes through before the first bleeder is opened. */
 export type ReservoirWork = {
@@ -47,7 +47,7 @@ export type ReservoirStart = 'wiped' | 'drawn' | { standsAtMl: number }
 
 /** Bleeders by the reservoir that feeds them, in the order they are opened. */
 export const fedBy = (vehicle: Vehicle, reservoirId: string, opened: readonly Opened[]): Opened[] =>
-  opened.filter(({ run }) => run !== undefined && reservoirIdOf(vehicle, run.sourceId) === reservoirId)
+  opened.filter(({ route }) => route !== undefined && reservoirIdOf(vehicle, route.sourceId) === reservoirId)
 
 /**
  * Amounts of a whole exchange: draw-down, rinse and what leaves each bleeder, the least that brings every one of them
@@ -143,7 +143,7 @@ export const closedMlIn = ({ volumeMl }: Pick<PartOf<'control-unit'>, 'volumeMl'
  * What a unit's routine lets out of its closed branches towards each bleeder, in the order they are opened: each
  * circuit's share goes to the first of them, who has to carry it away.
  */
-export function closedBranchesMl(vehicle: Vehicle, bleeders: readonly BleederRun[]): number[] {
+export function closedBranchesMl(vehicle: Vehicle, bleeders: readonly RoutedBleeder[]): number[] {
   return passagesInOrder(vehicle, bleeders, {}, true).map(({ unitMl }) => CLOSED_SHARE * unitMl)
 }
 

@@ -1,4 +1,4 @@
-import type { Corner, MethodMinutes, Technique } from '../technique/technique'
+import type { Corner, Technique, TechniqueMinutes } from '../technique/technique'
 import type { Stage } from './answer'
 import { type Build, minutesOf, stepsOf } from './stage'
 
@@ -16,7 +16,7 @@ export function bleedStage(
   build: Build,
   technique: Technique,
   corners: readonly Corner[],
-  minutes: MethodMinutes,
+  minutes: TechniqueMinutes,
   reasons: string[],
 ): Stage {
   return {

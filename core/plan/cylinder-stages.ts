@@ -1,7 +1,7 @@
 import { fact, type Reason, reason } from '../base/decision'
 import { cylinderMl } from '../physics/hydraulics/cylinder'
 import { techniqueOf } from '../technique/index'
-import type { MethodContext, MethodMinutes, Technique } from '../technique/technique'
+import type { Technique, TechniqueContext, TechniqueMinutes } from '../technique/technique'
 import { partsOf } from '../vehicle/parts'
 import type { Stage } from './answer'
 import { placesOfStage } from './places'
@@ -14,7 +14,7 @@ const PORT_STROKES = 4
 /** The ports of cylinders that drew air in mid-work, with its reason. */
 export const portStage = (
   technique: Technique,
-  context: MethodContext,
+  context: TechniqueContext,
   cylinderIds: readonly string[],
 ): { stage: Stage; reasons: Reason[] } => ({
   stage: {
@@ -84,7 +84,7 @@ export function cylinderStages(build: Build): { bench: Stage[]; ports: Stage[] }
 function portsWay({
   cylinder,
   context,
-}: Build): { technique: Technique; minutes: MethodMinutes } | undefined {
+}: Build): { technique: Technique; minutes: TechniqueMinutes } | undefined {
   if (cylinder.technique && cylinder.technique.cylinder === 'in-place') return cylinder
   const open = cylinder.notTaken.find(
     ({ technique, excluded }) => techniqueOf(technique).cylinder === 'in-place' && !excluded,

@@ -1,5 +1,5 @@
 import { usual } from '../rig/usual'
-import { bleederRuns, reservoirIdOf } from '../vehicle/network'
+import { reservoirIdOf, routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 
@@ -15,8 +15,8 @@ const SPRINGS = 1.6
 export function feedsOf(vehicle: Vehicle): Map<string, Feed> {
   const cylinders = partsOf(vehicle, 'master-cylinder')
   return new Map(
-    bleederRuns(vehicle).flatMap(({ bleeder, part, run }): [string, Feed][] => {
-      const source = run?.sourceId ?? (part.type === 'master-cylinder' ? part.chambers[0]?.id : undefined)
+    routedBleeders(vehicle).flatMap(({ bleeder, part, route }): [string, Feed][] => {
+      const source = route?.sourceId ?? (part.type === 'master-cylinder' ? part.chambers[0]?.id : undefined)
       if (source === undefined) return []
       const reservoir = reservoirIdOf(vehicle, source) ?? ''
       const cylinder = cylinders.find(({ chambers }) => chambers.some(({ id }) => id === source))

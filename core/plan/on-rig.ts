@@ -1,4 +1,6 @@
-import { type Fact, fact } from '../base/decision'
+import { z } from 'zod'
+import { fact } from '../base/decision'
+import { factSchema } from '../base/fact-schema'
 import { lineId } from '../rig/parts/line'
 import { Rig } from '../rig/run'
 import { usual } from '../rig/usual'
@@ -8,23 +10,24 @@ import type { PlanRequest } from './request'
 import { Technician } from './technician'
 
 /** What a plan comes to when somebody does as it says on the simulated vehicle. */
-export type OnRig = {
-  ok: boolean
+export const onRigSchema = z.strictObject({
+  ok: z.boolean(),
   /** Old share of what each bleeder’s outlet holds at the end, per cent; none where it was not run. */
-  oldPct: Record<string, number>
-  airMl: number
+  oldPct: z.record(z.string(), z.number()),
+  airMl: z.number(),
   /** New fluid that really went in. */
-  usedMl: number
-  ranDry: boolean
+  usedMl: z.number(),
+  ranDry: z.boolean(),
   /** The lowest that each reservoir stood once the work had begun to fill it, mL. */
-  leastMl: Record<string, number>
+  leastMl: z.record(z.string(), z.number()),
   /** Travel at an ordinary stop before the work and after, mm, by cylinder. */
-  pedalMm: Record<string, { before: number; after: number }>
-  minutes: number
+  pedalMm: z.record(z.string(), z.strictObject({ before: z.number(), after: z.number() })),
+  minutes: z.number(),
   /** Minutes that fluid ran with nobody pressing, and what the plan reckoned by pipes and bleeders alone. */
-  flow?: { minutes: number; plannedMinutes: number }
-  faults: Fact[]
-}
+  flow: z.strictObject({ minutes: z.number(), plannedMinutes: z.number() }).optional(),
+  faults: z.array(factSchema),
+})
+export type OnRig = z.output<typeof onRigSchema>
 
 /** A plan that ends within so much of its target has kept its word: tanks are no pipes. @source from memory */
 export const WITHIN_TARGET = 1.3

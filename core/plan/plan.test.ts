@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../vehicle/examples'
-import { bleederRuns, reservoirIdOf } from '../vehicle/network'
+import { reservoirIdOf, routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import { bleedSettings, type Plan } from './answer'
 import { makePlan } from './plan'
@@ -169,9 +169,9 @@ test('separate systems of a motorcycle or quad never alternate, whatever way the
     const vehicle = vehicleFrom(structuredClone(file))
     const small = vehicle.kind === 'motorcycle' || vehicle.kind === 'quad'
     if (!small || partsOf(vehicle, 'reservoir').length < 2) continue
-    const runs = bleederRuns(vehicle)
+    const runs = routedBleeders(vehicle)
     const systemOf = (id: string) => {
-      const run = runs.find(({ bleeder }) => bleeder.id === id)?.run
+      const run = runs.find(({ bleeder }) => bleeder.id === id)?.route
       return run && reservoirIdOf(vehicle, run.sourceId)
     }
     // Brakes that hang on both are worked as one.

@@ -7,7 +7,7 @@ import { drawDownSavingMl } from '../physics/exchange/draw-down'
 import type { Choice, NoChoice } from '../technique/choose'
 import { techniqueOf } from '../technique/index'
 import { pressure as machine } from '../technique/pressure'
-import { type MethodContext, methodIds } from '../technique/technique'
+import { methodIds, type TechniqueContext } from '../technique/technique'
 import { partFact, reservoirFact } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { deadVolume, portsCovered } from '../vehicle/usual-volumes'
@@ -231,7 +231,7 @@ function orderOf({ work }: PlanRequest, { ordered }: Prepared): PlanOrder {
 
 function settingReasons(
   { settings, limits }: Pick<Choice, 'settings' | 'limits'>,
-  { vehicle, reservoirs }: MethodContext,
+  { vehicle, reservoirs }: TechniqueContext,
 ): Reason[] {
   const reasons: Reason[] = []
   const { pressureKPa, vacuumKPa } = settings

@@ -77,7 +77,7 @@ const brake = (matches: (part: PartOf<'wheel-brake'>) => boolean) => (asks: Asks
 /** A part that fluid of this work goes through. */
 const passed = (matches: (part: Part) => boolean) => (asks: Asks) => {
   const on = new Set(
-    asks.corners.flatMap(({ part, run }) => [part.id, ...(run?.lines.map(({ to }) => to) ?? [])]),
+    asks.corners.flatMap(({ part, route }) => [part.id, ...(route?.lines.map(({ to }) => to) ?? [])]),
   )
   return asks.vehicle.parts.some((part) => on.has(part.id) && matches(part))
 }
@@ -107,8 +107,8 @@ const hungBleeders = ({ corners }: Asks): Set<string> =>
 const barBleeders = ({ vehicle, corners }: Asks): Set<string> =>
   new Set(
     vehicle.kind === 'motorcycle' || vehicle.kind === 'quad'
-      ? corners.flatMap(({ bleeder, run }) => {
-          const source = run && sourcePart(vehicle, run.sourceId)
+      ? corners.flatMap(({ bleeder, route }) => {
+          const source = route && sourcePart(vehicle, route.sourceId)
           return source?.type === 'master-cylinder' && source.actuator === 'lever' ? bleeder.id : []
         })
       : [],

@@ -5,12 +5,12 @@ import { techniqueOf } from '../technique'
 import { type Choice, chooseTechnique, type NoChoice } from '../technique/choose'
 import {
   type Corner,
-  type MethodContext,
   type MethodId,
   type Technique,
+  type TechniqueContext,
   usualUnknowns,
 } from '../technique/technique'
-import { type BleederRun, reservoirIdOf } from '../vehicle/network'
+import { type RoutedBleeder, reservoirIdOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { PartOf } from '../vehicle/schema'
 import { portsCovered } from '../vehicle/usual-volumes'
@@ -37,7 +37,7 @@ const ROUTINE_TARGET_PCT = 5
 
 /** The order, with each bleeder's run, beside what other schools would do. */
 type Ordered = {
-  bleeders: BleederRun[]
+  bleeders: RoutedBleeder[]
   reasons: Reason[]
   schools: SchoolOrder[]
   /** What an order set by hand brings into what is clean. */
@@ -63,7 +63,7 @@ function orderBleeders({ vehicle, work, shop }: PlanRequest, scope: Scope): Orde
 function reservoirsFeeding({ vehicle }: PlanRequest, scope: Scope) {
   const ids = new Set(
     [
-      ...scope.bleeders.map(({ run }) => run && reservoirIdOf(vehicle, run.sourceId)),
+      ...scope.bleeders.map(({ route }) => route && reservoirIdOf(vehicle, route.sourceId)),
       ...scope.cylinderBleeders.map(({ part }) => part.type === 'master-cylinder' && part.fedBy),
     ].filter((id) => typeof id === 'string'),
   )
@@ -113,7 +113,7 @@ export type Prepared = {
   corners: Corner[]
   /** Bleeders that only the control unit's pump can push fluid through. */
   unitCorners: Corner[]
-  context: MethodContext
+  context: TechniqueContext
   choice: Choice | NoChoice
   /** How the master cylinder's own air is let out. */
   cylinder: Choice | NoChoice
@@ -133,12 +133,12 @@ function methodsOf({ shop }: PlanRequest): MethodId[] {
 }
 
 /** Bleeders fed by a pump inside the unit are the unit's to drive, where it offers a routine and the shop has the tool. */
-function splitByPump({ vehicle, shop }: PlanRequest, bleeders: readonly BleederRun[]) {
+function splitByPump({ vehicle, shop }: PlanRequest, bleeders: readonly RoutedBleeder[]) {
   const pumps = new Set(partsOf(vehicle, 'pump').map(({ id }) => id))
   const driven =
     shop.methods.includes('control-unit') &&
     partsOf(vehicle, 'control-unit').some(({ routine }) => routine !== 'none')
-  const byUnit = ({ run }: BleederRun) => driven && run !== undefined && pumps.has(run.sourceId)
+  const byUnit = ({ route }: RoutedBleeder) => driven && route !== undefined && pumps.has(route.sourceId)
   return { own: bleeders.filter((each) => !byUnit(each)), byUnit: bleeders.filter(byUnit) }
 }
 
@@ -163,7 +163,7 @@ export function preparePlan(request: PlanRequest): Prepared {
     return inTurn.map((placed) => ({ ...placed, volumeMl: volumeMl.get(placed.bleeder.id) ?? 0 }))
   }
   const available = methodsOf(request)
-  const context: MethodContext = {
+  const context: TechniqueContext = {
     vehicle,
     fluid: fluidOf(fluidUsed(request)),
     tempC: shop.tempC,
@@ -188,10 +188,10 @@ export function preparePlan(request: PlanRequest): Prepared {
       ? exchangeAmounts(vehicle, openedBy(feeding), starts, feeding, targetPct / 100)
       : clearingAmounts(openedBy(feeding), targetPct / 100, refillsFor(vehicle, reservoirs, work.levelMl)),
   )
-  const cornersOf = (bleeders: readonly BleederRun[], { throughMl }: Amounts): Corner[] =>
+  const cornersOf = (bleeders: readonly RoutedBleeder[], { throughMl }: Amounts): Corner[] =>
     bleeders.map((placed) => ({
       ...placed,
-      segments: placed.run?.lines.flatMap((line) => line.segments) ?? [],
+      segments: placed.route?.lines.flatMap((line) => line.segments) ?? [],
       throughMl: throughMl.get(placed.bleeder.id) ?? 0,
     }))
   const choice = chooseTechnique(

@@ -72,7 +72,7 @@ export function procedureStages(
 function reservoirOf({ request: { vehicle }, opened }: Build): string | undefined {
   const [pump] = partsOf(vehicle, 'pump')
   if (pump) return pump.fedBy
-  const source = opened.find(({ run }) => run !== undefined)?.run?.sourceId
+  const source = opened.find(({ route }) => route !== undefined)?.route?.sourceId
   return source === undefined ? undefined : reservoirIdOf(vehicle, source)
 }
 

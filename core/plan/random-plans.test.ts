@@ -7,7 +7,7 @@ import { fluidOf, fluidSpecs } from '../fluid/specs'
 import { equipmentIds } from '../technique/equipment'
 import { methodIds, techniqueIds } from '../technique/technique'
 import { boosterOf } from '../vehicle/booster'
-import { runsOf } from '../vehicle/network'
+import { routesOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import { portsCovered } from '../vehicle/usual-volumes'
 import { hasWords, sayMetric } from '../words'
@@ -172,7 +172,7 @@ const facts: Record<string, (request: PlanRequest, plan: Plan) => void> = {
   },
   'gravity and reverse are not used through a residual-pressure valve': ({ vehicle }, plan) => {
     const holding = partsOf(vehicle, 'valve').filter(({ role }) => role === 'residual')
-    const runs = runsOf(vehicle)
+    const runs = routesOf(vehicle)
     for (const { technique, order } of plan.stages) {
       if (technique !== 'gravity' && technique !== 'reverse') continue
       for (const part of vehicle.parts) {

@@ -4,7 +4,7 @@ import { type Feed, type Feeding, leastThrough, outletsAfter } from '../physics/
 import { cornerVolumes } from '../physics/exchange/purge'
 import { usualBleeder } from '../physics/hydraulics/bleeder'
 import type { Choice } from '../technique/choose'
-import type { Corner, MethodContext, MethodMinutes } from '../technique/technique'
+import type { Corner, TechniqueContext, TechniqueMinutes } from '../technique/technique'
 import { bleedersOf } from '../vehicle/parts'
 import { againMl, closedBranchesMl, fedBy, feedingOf } from './amounts'
 import { makePlan } from './plan'
@@ -81,7 +81,7 @@ export class PlanSampler {
   private readonly factors: Float64Array
   private readonly fixedMl: number
   /** Of the stages that are not sampled. */
-  private readonly fixed: MethodMinutes
+  private readonly fixed: TechniqueMinutes
   private readonly feeding: Feeding
   private readonly fed: { feed: Feed; ids: string[] }[]
   private readonly targetShare: number
@@ -134,9 +134,9 @@ export class PlanSampler {
       }))
     if (again > 0) this.bleeds.push({ volumes: fromUnit, times: again, opens: all, again: true })
     this.factors = new Float64Array(vehicle.lines.length + vehicle.parts.length).fill(1)
-    this.runs = prepared.corners.map(({ run, segments }) => {
+    this.runs = prepared.corners.map(({ route, segments }) => {
       const boreMm = Math.min(...segments.map((segment) => segment.boreMm))
-      const parts = (run?.lines ?? []).map((line) => ({
+      const parts = (route?.lines ?? []).map((line) => ({
         of: lineAt.get(line) ?? 0,
         size: line.segments.reduce((sum, each) => sum + each.lengthM * (boreMm / each.boreMm) ** 4, 0),
       }))
@@ -201,7 +201,7 @@ export class PlanSampler {
           Math.max(-3, Math.min(3, this.chance.normal()))
   }
 
-  private varied(): MethodContext {
+  private varied(): TechniqueContext {
     const { chance } = this
     const { context } = this.prepared
     const [least, most] = spreads.strokeShare
@@ -215,7 +215,7 @@ export class PlanSampler {
     }
   }
 
-  private sample(context: MethodContext, handling: number): void {
+  private sample(context: TechniqueContext, handling: number): void {
     const { corners, unitCorners, opened } = this.prepared
     const { factors } = this
     const known = new Map(opened.map(({ bleeder, volumeMl }) => [bleeder.id, volumeMl]))
@@ -236,9 +236,9 @@ export class PlanSampler {
           : (through.get(corner.bleeder.id) ?? cornerVolumes(this.targetShare) * (before[k] ?? 0))
         stageMl += throughMl
         const segments =
-          piece && corner.run ? [{ lengthM: atFactors(piece.length, factors), boreMm: piece.boreMm }] : []
-        const { part, bleeder, run } = corner
-        return [{ part, bleeder, run, segments, throughMl }]
+          piece && corner.route ? [{ lengthM: atFactors(piece.length, factors), boreMm: piece.boreMm }] : []
+        const { part, bleeder, route } = corner
+        return [{ part, bleeder, route, segments, throughMl }]
       })
       const taken = this.choice.technique.minutes({ ...context, corners: sampled })
       minutes += times * (taken.fluidMinutes + handling * taken.handlingMinutes)

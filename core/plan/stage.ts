@@ -1,6 +1,6 @@
 import type { Reason } from '../base/decision'
 import type { Steps } from '../technique/step'
-import { type MethodMinutes, noSteps, type Technique } from '../technique/technique'
+import { noSteps, type Technique, type TechniqueMinutes } from '../technique/technique'
 import { partsOf, reservoirFact } from '../vehicle/parts'
 import type { ReservoirWork } from './amounts'
 import type { Stage } from './answer'
@@ -69,7 +69,7 @@ export function reservoirSteps(
   return works.map((work) => ({ ...work, name: reservoirFact(vehicle, work.reservoir.id), several }))
 }
 
-export const minutesOf = ({ fluidMinutes, handlingMinutes }: MethodMinutes) => ({
+export const minutesOf = ({ fluidMinutes, handlingMinutes }: TechniqueMinutes) => ({
   minutes: fluidMinutes + handlingMinutes,
   fluidMinutes,
   handlingMinutes,

@@ -1,6 +1,6 @@
 import { cylinderMl } from '../physics/hydraulics/cylinder'
 import { tubeMl } from '../physics/hydraulics/tube'
-import type { BleederRun, Run } from '../vehicle/network'
+import type { Route, RoutedBleeder } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Line, PartOf, Vehicle } from '../vehicle/schema'
 import { deadVolume } from '../vehicle/usual-volumes'
@@ -32,10 +32,10 @@ function brakeShare(
 }
 
 function ownShare(
-  { part, bleeder, run }: BleederRun,
+  { part, bleeder, route }: RoutedBleeder,
   measured: Record<string, number>,
 ): Pick<Passage, 'ownMl' | 'usualMl'> {
-  if (part.type === 'wheel-brake') return brakeShare(part, bleeder.circuit ?? run?.circuit, measured)
+  if (part.type === 'wheel-brake') return brakeShare(part, bleeder.circuit ?? route?.circuit, measured)
   const stated = (ml: number, bleeders: readonly unknown[]) => ({ ownMl: ml / bleeders.length, usualMl: 0 })
   if (part.type === 'clutch-slave') return stated(cylinderMl(part.boreMm, part.strokeMm), part.bleeders)
   if (part.type === 'stroke-simulator') return stated(part.volumeMl, part.bleeders)
@@ -48,8 +48,8 @@ export function unitShareMl(vehicle: Vehicle, unit: PartOf<'control-unit'>): num
   return unit.volumeMl / Math.max(1, circuits.size)
 }
 
-function unitsOn(vehicle: Vehicle, run: Run): PartOf<'control-unit'>[] {
-  const ends = new Set(run.lines.map((line) => line.to))
+function unitsOn(vehicle: Vehicle, route: Route): PartOf<'control-unit'>[] {
+  const ends = new Set(route.lines.map((line) => line.to))
   return partsOf(vehicle, 'control-unit').filter((unit) => ends.has(unit.id))
 }
 
@@ -81,7 +81,7 @@ function chamberMl(vehicle: Vehicle, sourceId: string): number {
  */
 export function passagesInOrder(
   vehicle: Vehicle,
-  ordered: readonly BleederRun[],
+  ordered: readonly RoutedBleeder[],
   measuredWearMm: Record<string, number>,
   fromUnit = false,
   atOnce = 1,
@@ -100,16 +100,16 @@ export function passagesInOrder(
       unitMl: 0,
       lines: [],
     }
-    const { run } = placed
-    if (!run) return passage
-    if (!fromUnit && first(run.sourceId)) passage.chamberMl = chamberMl(vehicle, run.sourceId)
-    const units = unitsOn(vehicle, run)
+    const { route } = placed
+    if (!route) return passage
+    if (!fromUnit && first(route.sourceId)) passage.chamberMl = chamberMl(vehicle, route.sourceId)
+    const units = unitsOn(vehicle, route)
     const lastUnitAt = fromUnit
-      ? run.lines.findLastIndex((line) => units.some((unit) => unit.id === line.to))
+      ? route.lines.findLastIndex((line) => units.some((unit) => unit.id === line.to))
       : -1
-    passage.lines = run.lines.slice(lastUnitAt + 1).filter(first)
+    passage.lines = route.lines.slice(lastUnitAt + 1).filter(first)
     for (const unit of units)
-      if (first(`${unit.id}\n${run.circuit}`)) passage.unitMl += unitShareMl(vehicle, unit)
+      if (first(`${unit.id}\n${route.circuit}`)) passage.unitMl += unitShareMl(vehicle, unit)
     return passage
   })
 }

@@ -6,7 +6,7 @@ import { lineId } from '../rig/parts/line'
 import { usual } from '../rig/usual'
 import { liquidAt } from '../technique/corner-flow'
 import { brakeAcross } from '../vehicle/across'
-import { runsOf } from '../vehicle/network'
+import { routesOf } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Line, Vehicle } from '../vehicle/schema'
 import { lineAt, linesWith, type Segment, withSegments } from './lines'
@@ -148,7 +148,7 @@ function condemned(filled: Filled, years: number): Reason[] {
 /** The bore that is left in it, where somebody caught what came by a known pressure. */
 function passage(filled: Filled, vehicle: Vehicle, of: Line) {
   const [pressureKPa, mlPerMin] = [numberOf(filled, 'driven'), numberOf(filled, 'caught')]
-  const run = [...(runsOf(vehicle).get(of.to)?.values() ?? [])].find(({ lines }) => lines.includes(of))
+  const run = [...(routesOf(vehicle).get(of.to)?.values() ?? [])].find(({ lines }) => lines.includes(of))
   const suspect = of.segments.findLast(isHose)
   const unit = vehicle.parts.some(({ type }) => type === 'control-unit')
   if (pressureKPa === undefined || mlPerMin === undefined || !run || !suspect)

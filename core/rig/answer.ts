@@ -1,37 +1,45 @@
+import { z } from 'zod'
 import { partsOf } from '../vehicle/parts'
 import type { RigRequest } from './request'
-import { type Happened, Rig } from './run'
+import { happenings, Rig } from './run'
 
-type ById = Record<string, number>
-export type RigActAnswer = {
-  atS: number
-  pedalMm: ById
-  lineKPa: ById
-  brakeKPa: ById
+const byIdSchema = z.record(z.string(), z.number())
+type ById = z.output<typeof byIdSchema>
+const outSchema = z.strictObject({ ml: z.number(), oldPct: z.number().optional(), airMl: z.number() })
+
+const rigActAnswerSchema = z.strictObject({
+  atS: z.number(),
+  pedalMm: byIdSchema,
+  lineKPa: byIdSchema,
+  brakeKPa: byIdSchema,
   /** What came since this act began; below 0 where more went in. */
-  out: Record<string, { ml: number; oldPct?: number; airMl: number }>
-  levelMl: ById
-  happened: Happened[]
-}
-export type RigAnswer = {
-  acts: RigActAnswer[]
-  end: {
-    levelMl: ById
-    oldPct: ById
-    reservoirOldPct: ById
-    airMl: ById
-    airInAllMl: number
-    balanceMl: {
-      poured: number
-      drawn: number
-      out: number
-      leaked: number
-      spilled: number
-      heldMore: number
-      gap: number
-    }
-  }
-}
+  out: z.record(z.string(), outSchema),
+  levelMl: byIdSchema,
+  happened: z.array(z.enum(happenings)),
+})
+export type RigActAnswer = z.output<typeof rigActAnswerSchema>
+
+/** What a rig request is answered with. */
+export const rigAnswerSchema = z.strictObject({
+  acts: z.array(rigActAnswerSchema),
+  end: z.strictObject({
+    levelMl: byIdSchema,
+    oldPct: byIdSchema,
+    reservoirOldPct: byIdSchema,
+    airMl: byIdSchema,
+    airInAllMl: z.number(),
+    balanceMl: z.strictObject({
+      poured: z.number(),
+      drawn: z.number(),
+      out: z.number(),
+      leaked: z.number(),
+      spilled: z.number(),
+      heldMore: z.number(),
+      gap: z.number(),
+    }),
+  }),
+})
+export type RigAnswer = z.output<typeof rigAnswerSchema>
 
 /** Less than this came from nowhere but rounding. */
 const SOME_ML = 1e-6

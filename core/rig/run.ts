@@ -21,7 +21,8 @@ const MOST_ML = 1.5
 /** Air that is nothing but rounding. */
 const NO_AIR_ML = 1e-6
 
-export type Happened = 'air-drawn' | 'reservoir-dry' | 'overflow'
+export const happenings = ['air-drawn', 'reservoir-dry', 'overflow'] as const
+export type Happened = (typeof happenings)[number]
 type Came = { ml: number; oldMl: number; airMl: number }
 type Foot = { from: number; to: number; begins: number; overS: number }
 

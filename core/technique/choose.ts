@@ -1,13 +1,13 @@
 import { type Basis, fact, type Notice, type Reason, reason } from '../base/decision'
 import { techniqueOf, techniquesAt } from './index'
 import type {
-  MethodContext,
   MethodId,
-  MethodMinutes,
-  MethodSettings,
   SettingLimits,
   Technique,
+  TechniqueContext,
   TechniqueId,
+  TechniqueMinutes,
+  TechniqueSettings,
 } from './technique'
 
 /** A way that was not taken: why, where that comes from, and whether it may be taken all the same. */
@@ -24,9 +24,9 @@ export type Asked = { technique: TechniqueId; why: string }
 /** The way taken, and why each other one was not. */
 export type Choice = {
   technique: Technique
-  settings: MethodSettings
+  settings: TechniqueSettings
   limits: SettingLimits
-  minutes: MethodMinutes
+  minutes: TechniqueMinutes
   reasons: Reason[]
   notTaken: NotTaken[]
   /** What the program would have taken. */
@@ -36,10 +36,10 @@ export type Choice = {
 /** `refused` where one was asked for that may not be used. */
 export type NoChoice = { technique?: undefined; notTaken: NotTaken[]; refused?: NotTaken }
 
-const total = ({ fluidMinutes, handlingMinutes }: MethodMinutes) => fluidMinutes + handlingMinutes
+const total = ({ fluidMinutes, handlingMinutes }: TechniqueMinutes) => fluidMinutes + handlingMinutes
 
 /** Why this shop cannot do it, or this vehicle forbids it. */
-function exclusion(technique: Technique, context: MethodContext, available: readonly MethodId[]) {
+function exclusion(technique: Technique, context: TechniqueContext, available: readonly MethodId[]) {
   if (!available.includes(technique.method)) return reason('not-in-shop', 'default')
   if (technique.needsHelper && !context.helper) return reason('nobody-to-help', 'default')
   const missing = technique.needs.filter((id) => context.lacks.has(id))
@@ -58,14 +58,18 @@ function exclusion(technique: Technique, context: MethodContext, available: read
  */
 export function chooseTechnique(
   at: Technique['at'],
-  contextOf: (technique: Technique) => MethodContext,
+  contextOf: (technique: Technique) => TechniqueContext,
   available: readonly MethodId[],
   ways: readonly Asked[] = [],
 ): Choice | NoChoice {
   const asked = ways.find(({ technique }) => techniqueOf(technique).at === at)
   const notTaken: NotTaken[] = []
-  const possible: { technique: Technique; context: MethodContext; minutes: MethodMinutes; cost: number }[] =
-    []
+  const possible: {
+    technique: Technique
+    context: TechniqueContext
+    minutes: TechniqueMinutes
+    cost: number
+  }[] = []
   for (const technique of techniquesAt(at)) {
     const context = contextOf(technique)
     const excluded = exclusion(technique, context, available)
@@ -122,7 +126,7 @@ function whyTaken({ id }: Technique, byHand: string | undefined, makers: boolean
 }
 
 /** How far the maker's own settings ask for a way: all that it needs are stated, and no other. */
-function makerRank({ makerStates }: Technique, { vehicle }: MethodContext): number {
+function makerRank({ makerStates }: Technique, { vehicle }: TechniqueContext): number {
   const { pressureKPa, vacuumKPa } = vehicle.makerSettings ?? {}
   const stated = { pressureKPa, vacuumKPa }
   if (!makerStates || makerStates.some((setting) => stated[setting] === undefined)) return 0

@@ -4,15 +4,15 @@ import { flowMlPerMin, headKPa, type Liquid } from '../physics/hydraulics/flow'
 import type { TubeSegment } from '../physics/hydraulics/tube'
 import { viscosityMm2PerS } from '../physics/hydraulics/viscosity'
 import { flowsTogether } from './open-network'
-import type { MethodContext } from './technique'
+import type { TechniqueContext } from './technique'
 
 /** The fluid of this work at the shop's temperature. */
-export const liquidAt = ({ fluid, tempC }: Pick<MethodContext, 'fluid' | 'tempC'>): Liquid => ({
+export const liquidAt = ({ fluid, tempC }: Pick<TechniqueContext, 'fluid' | 'tempC'>): Liquid => ({
   mm2PerS: viscosityMm2PerS(fluid.typical, tempC),
   densityKgM3: densityKgM3(fluid, tempC),
 })
 
-/** Flow through a run and its bleeder at a driving pressure, mL/min. */
+/** Flow through a route and its bleeder at a driving pressure, mL/min. */
 export const runFlow = (
   run: readonly TubeSegment[],
   drivingKPa: number,
@@ -21,10 +21,10 @@ export const runFlow = (
 ): number => flowMlPerMin([...run, passage], drivingKPa, liquid, holeMm)
 
 /**
- * Minutes to push each corner's fluid through its own run at a driving pressure, the bleeder's passage and hole
+ * Minutes to push each corner's fluid through its own route at a driving pressure, the bleeder's passage and hole
  * included. The control unit's inner passages are not in the file and count as wide open.
  */
-export function cornersMinutes(drivingKPa: number, context: MethodContext): number[] {
+export function cornersMinutes(drivingKPa: number, context: TechniqueContext): number[] {
   const liquid = liquidAt(context)
   return context.corners.map(({ segments, throughMl }) =>
     throughMl > 0 ? throughMl / runFlow(segments, drivingKPa, liquid, context.unknowns.bleeder) : 0,
@@ -32,18 +32,18 @@ export function cornersMinutes(drivingKPa: number, context: MethodContext): numb
 }
 
 /** The same for every corner, one after the other. */
-export const minutesInTurn = (drivingKPa: number, context: MethodContext): number =>
+export const minutesInTurn = (drivingKPa: number, context: TechniqueContext): number =>
   cornersMinutes(drivingKPa, context).reduce((sum, minutes) => sum + minutes, 0)
 
 /**
  * Minutes where several run at once, as many as there are bottles: each passes what the others leave it on the lines
  * they share, and the next is hung where one is done.
  */
-export function minutesTogether(drivingKPa: number, context: MethodContext, bottles: number): number {
+export function minutesTogether(drivingKPa: number, context: TechniqueContext, bottles: number): number {
   const { corners, unknowns } = context
   const liquid = liquidAt(context)
-  const left = corners.flatMap(({ bleeder, run, throughMl }) =>
-    run && throughMl > 0 ? { id: bleeder.id, run, ml: throughMl } : [],
+  const left = corners.flatMap(({ bleeder, route, throughMl }) =>
+    route && throughMl > 0 ? { id: bleeder.id, route, ml: throughMl } : [],
   )
   let minutes = 0
   while (left.length > 0) {
@@ -62,5 +62,5 @@ export function minutesTogether(drivingKPa: number, context: MethodContext, bott
 export const GRAVITY_HEAD_M = 0.6
 
 /** That height as driving pressure. */
-export const gravityKPa = (context: MethodContext): number =>
+export const gravityKPa = (context: TechniqueContext): number =>
   headKPa(GRAVITY_HEAD_M, densityKgM3(context.fluid, context.tempC))

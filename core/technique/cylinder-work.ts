@@ -1,6 +1,6 @@
 import { bubbleRise } from '../physics/air/bubble-rise'
 import { viscosityMm2PerS } from '../physics/hydraulics/viscosity'
-import type { MethodContext } from './technique'
+import type { TechniqueContext } from './technique'
 
 /** A cylinder that is on the vehicle would have to come off first. @source from memory */
 const OFF_MINUTES = 30
@@ -10,11 +10,11 @@ const LATER_MINUTES = 25
 const FROTH_MM = 0.2
 const DEPTH_MM = 60
 
-export const benchRisk = ({ cylinderOut }: MethodContext): number => (cylinderOut ? 0 : OFF_MINUTES)
-export const portsRisk = ({ cylinderOut }: MethodContext): number => (cylinderOut ? LATER_MINUTES : 2)
+export const benchRisk = ({ cylinderOut }: TechniqueContext): number => (cylinderOut ? 0 : OFF_MINUTES)
+export const portsRisk = ({ cylinderOut }: TechniqueContext): number => (cylinderOut ? LATER_MINUTES : 2)
 
 /** How long froth rests before the last strokes, at this temperature, seconds. */
-export const restForFrothS = ({ fluid, tempC }: MethodContext): number =>
+export const restForFrothS = ({ fluid, tempC }: TechniqueContext): number =>
   Math.ceil(
     bubbleRise({
       bubbleMm: FROTH_MM,

@@ -3,7 +3,7 @@ import { leftOpenCall } from './calls/left-open'
 import { gravityKPa, minutesTogether } from './corner-flow'
 import { residualHeldBack } from './hazards'
 import { atWheel } from './step'
-import { type MethodContext, noSettings, type Technique } from './technique'
+import { noSettings, type Technique, type TechniqueContext } from './technique'
 
 /** More bottles at once nobody watches. @source from memory */
 const BOTTLES = 4
@@ -12,7 +12,7 @@ const COLD_SHOP_C = 5
 /** Waited at the end for bubbles. @source common practice */
 const QUIET_MINUTES = 2
 
-function exclude(context: MethodContext): Notice | undefined {
+function exclude(context: TechniqueContext): Notice | undefined {
   if (residualHeldBack(context)) return fact('residual-valve-blocks')
   if (context.tempC < COLD_SHOP_C) return fact('shop-too-cold', { tempC: context.tempC })
   if (context.vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire'))

@@ -1,22 +1,22 @@
-import type { MethodContext } from './technique'
+import type { TechniqueContext } from './technique'
 
 /** Whether a valve on the way to any of these bleeders holds pressure back, so that weak methods cannot pass it. */
-export function residualHeldBack({ vehicle, corners }: MethodContext): boolean {
+export function residualHeldBack({ vehicle, corners }: TechniqueContext): boolean {
   const holds = new Set(
     vehicle.parts
       .filter((part) => part.residualKPa !== undefined || (part.type === 'valve' && part.role === 'residual'))
       .map((part) => part.id),
   )
   return corners.some(
-    ({ part, run }) =>
+    ({ part, route }) =>
       holds.has(part.id) ||
-      run?.lines.some((line) => holds.has(line.to)) ||
-      cylinderHolds(vehicle.parts, holds, run?.sourceId),
+      route?.lines.some((line) => holds.has(line.to)) ||
+      cylinderHolds(vehicle.parts, holds, route?.sourceId),
   )
 }
 
 function cylinderHolds(
-  parts: MethodContext['vehicle']['parts'],
+  parts: TechniqueContext['vehicle']['parts'],
   holds: Set<string>,
   sourceId: string | undefined,
 ): boolean {

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { randomVehicleFile } from '~test/worlds/random-vehicle'
 import { type BleederOpening, usualBleeder } from '../physics/hydraulics/bleeder'
 import { dropKPa, orificeDropKPa } from '../physics/hydraulics/flow'
-import { bleederRuns } from '../vehicle/network'
+import { routedBleeders } from '../vehicle/network'
 import { readVehicle } from '../vehicle/read-vehicle'
 import { runFlow } from './corner-flow'
 import { flowsTogether, type OpenBleeder } from './open-network'
@@ -16,7 +16,7 @@ const pipe = (lengthM: number, id: string) =>
 const shared = pipe(1, 'shared')
 const on = (id: string, ownM: number): OpenBleeder => ({
   id,
-  run: { sourceId: 'mc1', lines: [shared, pipe(ownM, id)] as never },
+  route: { sourceId: 'mc1', lines: [shared, pipe(ownM, id)] as never },
 })
 
 describe('bottles that run together', () => {
@@ -30,7 +30,7 @@ describe('bottles that run together', () => {
   test('one alone passes what its own line predicts', () => {
     const one = on('a', 3)
     const alone = runFlow(
-      one.run.lines.flatMap(({ segments }) => segments),
+      one.route.lines.flatMap(({ segments }) => segments),
       6,
       liquid,
       usualBleeder,
@@ -43,16 +43,16 @@ describe('bottles that run together', () => {
       fc.property(randomVehicleFile, fc.double({ min: 2, max: 200, noNaN: true }), (file, kPa) => {
         const read = readVehicle(file)
         if (!read.ok) return
-        const open = bleederRuns(read.value).flatMap(({ bleeder, run }) =>
-          run ? { id: bleeder.id, run } : [],
+        const open = routedBleeders(read.value).flatMap(({ bleeder, route }) =>
+          route ? { id: bleeder.id, route } : [],
         )
         const flows = flowsTogether(open, kPa, liquid, usualBleeder)
         const through = new Map<unknown, number>()
-        for (const { id, run } of open)
-          for (const line of run.lines) through.set(line, (through.get(line) ?? 0) + (flows.get(id) ?? 0))
-        for (const { id, run } of open) {
+        for (const { id, route } of open)
+          for (const line of route.lines) through.set(line, (through.get(line) ?? 0) + (flows.get(id) ?? 0))
+        for (const { id, route } of open) {
           const own = flows.get(id) ?? 0
-          const taken = run.lines.reduce(
+          const taken = route.lines.reduce(
             (sum, line) =>
               sum +
               line.segments.reduce((all, each) => all + dropKPa(each, through.get(line) ?? 0, liquid), 0),
@@ -61,7 +61,7 @@ describe('bottles that run together', () => {
           )
           expect(taken / kPa).toBeCloseTo(1, 4)
           const alone = runFlow(
-            run.lines.flatMap(({ segments }) => segments),
+            route.lines.flatMap(({ segments }) => segments),
             kPa,
             liquid,
             usualBleeder,

@@ -1,10 +1,10 @@
 import type { BleederOpening } from '../physics/hydraulics/bleeder'
 import { dropKPa, type Liquid, orificeDropKPa } from '../physics/hydraulics/flow'
-import type { Run } from '../vehicle/network'
+import type { Route } from '../vehicle/network'
 import type { Line } from '../vehicle/schema'
 
-/** A bleeder that stands open, with the run that feeds it. */
-export type OpenBleeder = { id: string; run: Pick<Run, 'sourceId' | 'lines'> }
+/** A bleeder that stands open, with the route that feeds it. */
+export type OpenBleeder = { id: string; route: Pick<Route, 'sourceId' | 'lines'> }
 
 /** One line of the open network: what it resists now, what hangs on its far end. */
 type Branch = { takesKPa: (mlPerMin: number) => number; mlPerMin: number; next: Branch[]; bleeder?: string }
@@ -64,11 +64,11 @@ function treesOf(
     next: [],
     ...(bleeder !== undefined && { bleeder }),
   })
-  for (const { id, run } of open) {
-    const source = roots.get(run.sourceId) ?? { branch: fresh(intakeKPa), byLine: new Map<Line, Branch>() }
-    roots.set(run.sourceId, source)
+  for (const { id, route } of open) {
+    const source = roots.get(route.sourceId) ?? { branch: fresh(intakeKPa), byLine: new Map<Line, Branch>() }
+    roots.set(route.sourceId, source)
     let at = source.branch
-    for (const line of run.lines) {
+    for (const line of route.lines) {
       const known = source.byLine.get(line)
       const branch =
         known ??

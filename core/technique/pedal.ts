@@ -6,7 +6,7 @@ import type { Vehicle } from '../vehicle/schema'
 import { minutesInTurn } from './corner-flow'
 import { inCab, type Steps } from './step'
 import { pullMl } from './strokes'
-import type { MethodContext, MethodMinutes } from './technique'
+import type { TechniqueContext, TechniqueMinutes } from './technique'
 
 /** Line pressure of a light, slow foot. @source from memory */
 const LIGHT_FOOT_KPA = 400
@@ -15,12 +15,13 @@ const TAKE_UP_REST_S = 15
 
 /** Shared by the pedal methods: the fluid's own time, and the hands' time by pulls and bleeders. */
 export function pedalMinutes(
-  context: MethodContext,
+  context: TechniqueContext,
   hands: { secondsPerPull: number; minutesPerBleeder: number },
-): MethodMinutes {
+): TechniqueMinutes {
   const secondsPerPull = hands.secondsPerPull + (quickTakeUp(context) ? TAKE_UP_REST_S : 0)
   const pulls = context.corners.reduce((sum, corner) => {
-    const perPull = corner.run && pullMl(context.vehicle, corner.run.sourceId, context.unknowns.strokeShare)
+    const perPull =
+      corner.route && pullMl(context.vehicle, corner.route.sourceId, context.unknowns.strokeShare)
     return sum + (perPull ? Math.ceil(corner.throughMl / perPull) : 0)
   }, 0)
   return {
@@ -30,15 +31,15 @@ export function pedalMinutes(
 }
 
 /** A brake fed by a pump inside the unit is not moved by the pedal. */
-export function refusePump({ vehicle, corners }: MethodContext): Notice | undefined {
-  const pumpFed = corners.some(({ run }) =>
-    vehicle.parts.some((part) => part.type === 'pump' && part.id === run?.sourceId),
+export function refusePump({ vehicle, corners }: TechniqueContext): Notice | undefined {
+  const pumpFed = corners.some(({ route }) =>
+    vehicle.parts.some((part) => part.type === 'pump' && part.id === route?.sourceId),
   )
   return pumpFed ? fact('pump-fed-brakes') : undefined
 }
 
-const feeding = ({ vehicle, corners }: MethodContext) => {
-  const sources = new Set(corners.flatMap(({ run }) => run?.sourceId ?? []))
+const feeding = ({ vehicle, corners }: TechniqueContext) => {
+  const sources = new Set(corners.flatMap(({ route }) => route?.sourceId ?? []))
   return vehicle.parts.flatMap((part) =>
     part.type === 'master-cylinder' && part.chambers.some(({ id }) => sources.has(id)) ? [part] : [],
   )
@@ -55,13 +56,13 @@ const takeUpChambers = perObject(
 )
 
 /** Whether a large first bore feeds these corners: it wants slow strokes with rests. */
-export function quickTakeUp({ vehicle, corners }: MethodContext): boolean {
+export function quickTakeUp({ vehicle, corners }: TechniqueContext): boolean {
   const chambers = takeUpChambers(vehicle)
-  return chambers.size > 0 && corners.some(({ run }) => run !== undefined && chambers.has(run.sourceId))
+  return chambers.size > 0 && corners.some(({ route }) => route !== undefined && chambers.has(route.sourceId))
 }
 
 /** What quick pumping would harm. @source common practice */
-export function refuseFastPumping(context: MethodContext): Notice | undefined {
+export function refuseFastPumping(context: TechniqueContext): Notice | undefined {
   if (quickTakeUp(context)) return fact('no-fast-pumping', { takeUp: true })
   return context.corners.some(({ part }) => part.type === 'clutch-slave' && part.concentric)
     ? fact('no-fast-pumping')
@@ -69,15 +70,15 @@ export function refuseFastPumping(context: MethodContext): Notice | undefined {
 }
 
 /** Slow strokes with rests wear people out, and a tired foot slips: a machine is preferred. @source common practice */
-export const takeUpRiskMinutes = (context: MethodContext): number => (quickTakeUp(context) ? 6 : 0)
+export const takeUpRiskMinutes = (context: TechniqueContext): number => (quickTakeUp(context) ? 6 : 0)
 
 /** Vehicles whose pedal has a vacuum booster to be used up; by-wire ones have their own procedure. */
-const boosted = (context: MethodContext) =>
+const boosted = (context: TechniqueContext) =>
   boosterOf(context.vehicle) === 'vacuum' &&
   feeding(context).some(({ actuator }) => actuator === 'pedal') &&
   !context.vehicle.parts.some((part) => part.type === 'control-unit' && part.role === 'brake-by-wire')
 
 /** Before the first pull of a pedal method. */
-export function pedalSteps(context: MethodContext): Steps {
+export function pedalSteps(context: TechniqueContext): Steps {
   return { before: boosted(context) ? [inCab('booster')] : [], after: [] }
 }

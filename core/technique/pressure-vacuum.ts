@@ -11,9 +11,9 @@ import {
   vacuumLimits,
   vacuumSteps,
 } from './machine-pressure'
-import type { MethodContext, Technique } from './technique'
+import type { Technique, TechniqueContext } from './technique'
 
-const drivingKPa = (context: MethodContext) => reservoirPressureKPa(context) + bleederVacuumKPa(context)
+const drivingKPa = (context: TechniqueContext) => reservoirPressureKPa(context) + bleederVacuumKPa(context)
 
 /** An exchange machine: pressure above and vacuum below. @source common practice */
 export const pressureVacuum: Technique = {

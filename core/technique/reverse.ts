@@ -3,12 +3,12 @@ import { machineFed } from './calls/machine-fed'
 import { minutesInTurn } from './corner-flow'
 import { residualHeldBack } from './hazards'
 import { atWheel } from './step'
-import { type MethodContext, noSettings, type Technique } from './technique'
+import { noSettings, type Technique, type TechniqueContext } from './technique'
 
 /** What a thumb on a syringe gives. @source from memory */
 const SYRINGE_KPA = 100
 
-function exclude(context: MethodContext): Notice | undefined {
+function exclude(context: TechniqueContext): Notice | undefined {
   if (residualHeldBack(context)) return fact('residual-valve-blocks', { upwards: true })
   if (context.conversion) return fact('reverse-pushes-dirt')
   if (context.exchange) return fact('reverse-is-no-exchange')

@@ -2,19 +2,19 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { demoVehicle } from '~test/worlds/demo-vehicles'
 import { fluidOf } from '../fluid/specs'
-import { bleederRuns } from '../vehicle/network'
+import { routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { hasWords, sayMetric } from '../words'
 import { chooseTechnique } from './choose'
 import { techniqueOf, techniquesAt } from './index'
-import { type MethodContext, methodIds, type TechniqueId, techniqueIds, usualUnknowns } from './technique'
+import { methodIds, type TechniqueContext, type TechniqueId, techniqueIds, usualUnknowns } from './technique'
 
-function contextOf(vehicle: Vehicle, changes: Partial<MethodContext> = {}): MethodContext {
-  const corners = bleederRuns(vehicle).map((placed) => ({
+function contextOf(vehicle: Vehicle, changes: Partial<TechniqueContext> = {}): TechniqueContext {
+  const corners = routedBleeders(vehicle).map((placed) => ({
     ...placed,
     throughMl: 100,
-    segments: placed.run?.lines.flatMap((line) => line.segments) ?? [],
+    segments: placed.route?.lines.flatMap((line) => line.segments) ?? [],
   }))
   return {
     vehicle,
@@ -39,7 +39,7 @@ const withSettings = (makerSettings: object) =>
   demoVehicle('post-van-lhd', (file) => ({ ...file, makerSettings }))
 const atBleeders = techniquesAt('bleeders')
 const all = atBleeders.map(({ id }) => id)
-const refusal = (id: TechniqueId, context: MethodContext) => techniqueOf(id).exclude(context)?.code
+const refusal = (id: TechniqueId, context: TechniqueContext) => techniqueOf(id).exclude(context)?.code
 
 describe('what excludes a method (common practice)', () => {
   test('a residual-pressure valve stops gravity and reverse, and no other', () => {

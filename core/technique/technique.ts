@@ -3,7 +3,7 @@ import { type Fact, fact, type Notice } from '../base/decision'
 import type { Fluid } from '../fluid/specs/fluid'
 import { type BleederOpening, usualBleeder } from '../physics/hydraulics/bleeder'
 import type { TubeSegment } from '../physics/hydraulics/tube'
-import type { BleederRun } from '../vehicle/network'
+import type { RoutedBleeder } from '../vehicle/network'
 import type { PartOf, Vehicle } from '../vehicle/schema'
 import type { CallMachine } from './calls'
 import type { Adapter, EquipmentId } from './equipment'
@@ -60,7 +60,7 @@ export const techniqueIdSchema = z
   .meta({ enum: [...techniqueIds] }) as unknown as z.ZodType<TechniqueId>
 
 /** One bleeder with what is to be pushed through it, and the pieces of line it goes through. */
-export type Corner = BleederRun & { throughMl: number; segments: readonly TubeSegment[] }
+export type Corner = RoutedBleeder & { throughMl: number; segments: readonly TubeSegment[] }
 
 /** What no file states, and a plan takes at its usual value. */
 export type Unknowns = {
@@ -73,7 +73,7 @@ export type Unknowns = {
 export const usualUnknowns: Unknowns = { bleeder: usualBleeder, strokeShare: 0.6 }
 
 /** What a way of bleeding needs to know to judge itself. */
-export type MethodContext = {
+export type TechniqueContext = {
   vehicle: Vehicle
   fluid: Fluid
   tempC: number
@@ -97,10 +97,10 @@ export type MethodContext = {
 }
 
 /** What to set on the machine, gauge; vacuum positive below atmosphere. */
-export type MethodSettings = { pressureKPa?: number; vacuumKPa?: number }
+export type TechniqueSettings = { pressureKPa?: number; vacuumKPa?: number }
 /** Least and most that a setting may be here. */
-export type SettingLimits = { [K in keyof MethodSettings]: readonly [number, number] }
-export type MethodMinutes = { fluidMinutes: number; handlingMinutes: number }
+export type SettingLimits = { [K in keyof TechniqueSettings]: readonly [number, number] }
+export type TechniqueMinutes = { fluidMinutes: number; handlingMinutes: number }
 
 /**
  * One way of moving fluid, or of working a part that hides air. It states what is true of it, so that nobody asks which
@@ -129,7 +129,7 @@ export type Technique = {
   /** For a unit: it works at each wheel's open bleeder. */
   pulsesWheels?: true
   /** Settings of the maker that ask for it: it is taken where the maker states all of them, and no other. */
-  makerStates?: readonly (keyof MethodSettings)[]
+  makerStates?: readonly (keyof TechniqueSettings)[]
   needsHelper?: true
   needs: readonly EquipmentId[]
   /** How often the pedal is pumped before it is held down; pressed once where left out. */
@@ -137,13 +137,13 @@ export type Technique = {
   /** The call that leads it at each place. */
   call: CallMachine
   /** Why it must not be used on this vehicle now; undefined where it may. */
-  exclude: (context: MethodContext) => Notice | undefined
-  settings: (context: MethodContext) => MethodSettings
-  limits: (context: MethodContext) => SettingLimits
-  minutes: (context: MethodContext) => MethodMinutes
+  exclude: (context: TechniqueContext) => Notice | undefined
+  settings: (context: TechniqueContext) => TechniqueSettings
+  limits: (context: TechniqueContext) => SettingLimits
+  minutes: (context: TechniqueContext) => TechniqueMinutes
   /** What the chance of drawing air or spoiling the work is worth, in minutes. @source from memory */
-  riskMinutes: (context: MethodContext) => number
-  steps: (context: MethodContext) => Steps
+  riskMinutes: (context: TechniqueContext) => number
+  steps: (context: TechniqueContext) => Steps
 }
 
 /** Nothing to set. */

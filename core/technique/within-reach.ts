@@ -3,15 +3,15 @@ import type { Vehicle } from '../vehicle/schema'
 import type { CallMachine } from './calls'
 import { closeJoint, slipped } from './calls/foot'
 import { pedalMinutes, refuseFastPumping, refusePump } from './pedal'
-import { type MethodContext, noSettings, noSteps, type Technique } from './technique'
+import { noSettings, noSteps, type Technique, type TechniqueContext } from './technique'
 
 /** Arms that hold a lever and turn a spanner at its bleeder span so much line at most, m. @source from memory */
 const REACH_M = 2.2
 /** Where somebody stands beside lever and bleeder at once. @source common practice */
 const BESIDE_BOTH: ReadonlySet<Vehicle['kind']> = new Set(['motorcycle', 'quad'])
 
-function refuseOutOfReach({ vehicle, corners }: MethodContext): Notice | undefined {
-  const far = corners.find(({ run }) => !BESIDE_BOTH.has(vehicle.kind) || !run || run.lengthM > REACH_M)
+function refuseOutOfReach({ vehicle, corners }: TechniqueContext): Notice | undefined {
+  const far = corners.find(({ route }) => !BESIDE_BOTH.has(vehicle.kind) || !route || route.lengthM > REACH_M)
   return far && fact('out-of-reach', { bleeder: far.bleeder.id })
 }
 

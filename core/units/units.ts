@@ -75,7 +75,7 @@ export const usUnits: Units = {
   flow: 'fl oz/min',
 }
 
-const named = <Q extends Quantity>(quantity: Q) => z.enum(unitsOf(quantity), 'Pick one of these.')
+const named = <Q extends Quantity>(quantity: Q) => z.enum(unitsOf(quantity), 'pick one of these')
 /** Units as they are chosen and kept. */
 export const unitsSchema: z.ZodType<Units> = z.object({
   volume: named('volume'),

@@ -2,7 +2,7 @@ import { allBleeders, type PlacedBleeder, partsOf } from './parts'
 import type { Line, Part, PartOf, Vehicle } from './schema'
 
 /** One way fluid takes from a chamber (or pump) to a part, without leaving its circuit. */
-export type Run = {
+export type Route = {
   sourceId: string
   circuit: string
   lines: Line[]
@@ -27,55 +27,55 @@ export function sourceIds(vehicle: Vehicle): string[] {
 }
 
 /**
- * The shortest run to every part in every circuit that reaches it (Dijkstra over part-and-circuit, since a line
+ * The shortest route to every part in every circuit that reaches it (Dijkstra over part-and-circuit, since a line
  * leaves a part in the circuit it entered by). Keyed by part id, then circuit.
  */
-export function runsOf(vehicle: Vehicle): Map<string, Map<string, Run>> {
+export function routesOf(vehicle: Vehicle): Map<string, Map<string, Route>> {
   const outward = new Map<string, Line[]>()
   for (const line of vehicle.lines) outward.set(line.from, [...(outward.get(line.from) ?? []), line])
-  const runs = new Map<string, Map<string, Run>>()
-  const open: { at: string; run: Run }[] = []
+  const routes = new Map<string, Map<string, Route>>()
+  const open: { at: string; route: Route }[] = []
   for (const sourceId of sourceIds(vehicle))
     for (const line of outward.get(sourceId) ?? [])
       open.push({
         at: line.to,
-        run: { sourceId, circuit: line.circuit, lines: [line], lengthM: lineLengthM(line) },
+        route: { sourceId, circuit: line.circuit, lines: [line], lengthM: lineLengthM(line) },
       })
   while (open.length > 0) {
     const nearest = open.reduce(
-      (best, each, i) => (each.run.lengthM < (open[best]?.run.lengthM ?? 0) ? i : best),
+      (best, each, i) => (each.route.lengthM < (open[best]?.route.lengthM ?? 0) ? i : best),
       0,
     )
-    const [{ at, run } = { at: '', run: undefined }] = open.splice(nearest, 1)
-    if (!run || runs.get(at)?.has(run.circuit)) continue
-    runs.set(at, (runs.get(at) ?? new Map()).set(run.circuit, run))
+    const [{ at, route } = { at: '', route: undefined }] = open.splice(nearest, 1)
+    if (!route || routes.get(at)?.has(route.circuit)) continue
+    routes.set(at, (routes.get(at) ?? new Map()).set(route.circuit, route))
     for (const line of outward.get(at) ?? [])
-      if (line.circuit === run.circuit)
+      if (line.circuit === route.circuit)
         open.push({
           at: line.to,
-          run: { ...run, lines: [...run.lines, line], lengthM: run.lengthM + lineLengthM(line) },
+          route: { ...route, lines: [...route.lines, line], lengthM: route.lengthM + lineLengthM(line) },
         })
   }
-  return runs
+  return routes
 }
 
-/** A bleeder with the run that feeds it; a bleeder on a cylinder has none, it sits at the source. */
-export type BleederRun = PlacedBleeder & { run?: Run }
+/** A bleeder with the route that feeds it; a bleeder on a cylinder has none, it sits at the source. */
+export type RoutedBleeder = PlacedBleeder & { route?: Route }
 
-/** Every bleeder with its own run: in its stated circuit, else by the shortest run to its part. */
-export function bleederRuns(vehicle: Vehicle): BleederRun[] {
-  const runs = runsOf(vehicle)
+/** Every bleeder with its own route: in its stated circuit, else by the shortest to its part. */
+export function routedBleeders(vehicle: Vehicle): RoutedBleeder[] {
+  const routes = routesOf(vehicle)
   return allBleeders(vehicle).map((placed) => {
-    const toPart = runs.get(placed.part.id)
+    const toPart = routes.get(placed.part.id)
     const { circuit } = placed.bleeder
-    const run = circuit === undefined ? shortest([...(toPart?.values() ?? [])]) : toPart?.get(circuit)
-    return { ...placed, run }
+    const route = circuit === undefined ? shortest([...(toPart?.values() ?? [])]) : toPart?.get(circuit)
+    return { ...placed, route }
   })
 }
 
-function shortest(runs: Run[]): Run | undefined {
-  return runs.reduce<Run | undefined>(
-    (best, run) => (best === undefined || run.lengthM < best.lengthM ? run : best),
+function shortest(routes: Route[]): Route | undefined {
+  return routes.reduce<Route | undefined>(
+    (best, route) => (best === undefined || route.lengthM < best.lengthM ? route : best),
     undefined,
   )
 }
@@ -93,9 +93,9 @@ export function reservoirIdOf(vehicle: Vehicle, sourceId: string): string | unde
 
 /** Wheel brakes that a reservoir's fluid reaches. */
 export function brakesFedBy(vehicle: Vehicle, reservoirId: string): PartOf<'wheel-brake'>[] {
-  const runs = runsOf(vehicle)
+  const routes = routesOf(vehicle)
   return partsOf(vehicle, 'wheel-brake').filter(({ id }) =>
-    [...(runs.get(id)?.values() ?? [])].some(
+    [...(routes.get(id)?.values() ?? [])].some(
       ({ sourceId }) => reservoirIdOf(vehicle, sourceId) === reservoirId,
     ),
   )
@@ -128,7 +128,7 @@ export function downstreamOf(vehicle: Vehicle, start: { partId: string; circuit?
 /** Where each bleeder sits, in words that are the same on every vehicle of a kind: by its wheel, else by its part. */
 export const placesOfBleeders = (vehicle: Vehicle): Map<string, string> =>
   new Map(
-    bleederRuns(vehicle).map(({ bleeder, part }) => [
+    routedBleeders(vehicle).map(({ bleeder, part }) => [
       bleeder.id,
       part.type === 'wheel-brake' ? part.position : part.type,
     ]),

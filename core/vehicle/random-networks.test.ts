@@ -7,7 +7,7 @@ import { vehicleFrom } from '~test/worlds/vehicles'
 import { type OrderSchoolId, orderSchoolIds } from '../plan/order'
 import { bleedOrder } from '../plan/order/bleed-order'
 import { examples } from './examples'
-import { bleederRuns, downstreamOf, lineLengthM, runsOf, sourceIds } from './network'
+import { downstreamOf, lineLengthM, routedBleeders, routesOf, sourceIds } from './network'
 import type { Vehicle } from './schema'
 
 const anyVehicle = fc.oneof(
@@ -18,7 +18,7 @@ const school = fc.constantFrom(...orderSchoolIds)
 
 function orderOf(file: unknown, schoolId: OrderSchoolId, conversion = false) {
   const vehicle = vehicleFrom(file)
-  const bleeders = bleederRuns(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
+  const bleeders = routedBleeders(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
   return bleedOrder(vehicle, bleeders, schoolId, conversion).value
 }
 
@@ -52,7 +52,7 @@ describe('on random vehicles and the examples', () => {
       fc.property(anyVehicle, (file) => {
         const vehicle = vehicleFrom(file)
         const byLibrary = lengthsByLibrary(vehicle)
-        for (const [partId, byCircuit] of runsOf(vehicle))
+        for (const [partId, byCircuit] of routesOf(vehicle))
           for (const [circuit, run] of byCircuit)
             expect(run.lengthM).toBeCloseTo(byLibrary[`${partId}\n${circuit}`] ?? Number.NaN, 9)
       }),
@@ -64,7 +64,7 @@ describe('on random vehicles and the examples', () => {
       fc.property(anyVehicle, school, fc.boolean(), (file, schoolId, conversion) => {
         const vehicle = vehicleFrom(file)
         const order = orderOf(file, schoolId, conversion)
-        const partOf = new Map(bleederRuns(vehicle).map(({ bleeder, part }) => [bleeder.id, part]))
+        const partOf = new Map(routedBleeders(vehicle).map(({ bleeder, part }) => [bleeder.id, part]))
         expect([...order].sort()).toEqual([...partOf.keys()].sort())
         for (const [i, id] of order.entries()) {
           const part = partOf.get(id)

@@ -2,7 +2,7 @@ import type { Fault, Reading } from '../base/fault'
 import { textFaults } from '../base/plain-text'
 import { readWith } from '../base/zod-faults'
 import { procedureFaults } from '../procedure/check'
-import { runsOf, sourceIds } from './network'
+import { routesOf, sourceIds } from './network'
 import { bleedersOf } from './parts'
 import { type Vehicle, vehicleSchema } from './schema'
 
@@ -168,7 +168,7 @@ function loopFaults(vehicle: Vehicle): Fault[] {
 }
 
 function reachFaults(vehicle: Vehicle): Fault[] {
-  const runs = runsOf(vehicle)
+  const runs = routesOf(vehicle)
   const faults: Fault[] = []
   for (const [i, part] of vehicle.parts.entries()) {
     const reached = runs.get(part.id)

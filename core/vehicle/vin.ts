@@ -1,5 +1,4 @@
-/** What a vehicle identification number has wrong; a warning, never a refusal, since old and foreign ones differ. */
-export type VinWarning = { code: 'vin-length' | 'vin-letters' | 'vin-check-digit'; text: string }
+import { type Fact, fact } from '../base/decision'
 
 /** I, O and Q are left out: they look like 1 and 0. @source ISO 3779 */
 const VALUES = new Map<string, number>([
@@ -24,28 +23,17 @@ export function vinCheckDigit(vin: string): string {
 }
 
 /**
- * What to look at again in a vehicle identification number; undefined where nothing is wrong or nothing was typed.
+ * What to look at again in a vehicle identification number: a warning, never a refusal, since old and foreign ones differ;
+ * undefined where nothing is wrong or nothing was typed.
  * @source ISO 3779 for the signs, 49 CFR 565 for the check digit (recalled)
  */
-export function vinWarning(typed: string): VinWarning | undefined {
+export function vinWarning(typed: string): Fact | undefined {
   const vin = tidyVin(typed)
   if (vin === '') return undefined
-  if (vin.length !== 17)
-    return {
-      code: 'vin-length',
-      text: `It has ${vin.length} signs where 17 are usual; older vehicles have fewer.`,
-    }
+  if (vin.length !== 17) return fact('vin-length', { signs: vin.length })
   const odd = [...vin].filter((sign) => !VALUES.has(sign))
-  if (odd.length > 0)
-    return {
-      code: 'vin-letters',
-      text: `${odd.join(', ')} does not occur in one: I, O and Q are left out, for 1 and 0.`,
-    }
+  if (odd.length > 0) return fact('vin-letters', { odd })
   const check = vinCheckDigit(vin)
-  if (vin[CHECK_AT] !== check)
-    return {
-      code: 'vin-check-digit',
-      text: `Its ninth sign is ${vin[CHECK_AT]}, and ${check} would fit the others: mistyped, or made for a country that does not use a check digit.`,
-    }
+  if (vin[CHECK_AT] !== check) return fact('vin-check-digit', { ninth: vin[CHECK_AT], fits: check })
   return undefined
 }

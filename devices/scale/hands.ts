@@ -1,7 +1,7 @@
 import { hidden } from '~core/job/practice-vehicle'
 import { feedsOf } from '~core/plan/feeds'
 import { Rig } from '~core/rig/run'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import type { Vehicle } from '~core/vehicle/schema'
 
 /** A simulated vehicle under two hands and a foot: what it gives at the open bleeder runs into the bottle. */
@@ -16,7 +16,7 @@ export class Hands {
     const start = { oldPct: 100, newIn: [], levelMl: {}, airMl: {}, closedAirMl: {}, tempC, boost: false }
     this.rig = new Rig({ vehicle, start, faults: hidden[hides]?.faults(vehicle) ?? [] })
     this.feeds = feedsOf(vehicle)
-    this.bleeders = bleederRuns(vehicle).map(({ bleeder }) => bleeder.id)
+    this.bleeders = routedBleeders(vehicle).map(({ bleeder }) => bleeder.id)
   }
 
   /** Turn a bleeder; another one that stands open is closed first. */

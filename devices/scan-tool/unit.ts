@@ -3,7 +3,7 @@ import { type HeldAir, hidden, PracticeVehicle, type Seen } from '~core/job/prac
 import type { JobState } from '~core/job/state'
 import type { unpluggables } from '~core/procedure/schema'
 import type { codeStands, ScanSaid } from '~core/scan-tool/lines'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import { partsOf } from '~core/vehicle/parts'
 import type { PartOf, Position, Vehicle } from '~core/vehicle/schema'
 
@@ -62,7 +62,7 @@ export class SimulatedUnit {
 
   constructor(readonly vehicle: Vehicle) {
     this.unit = partsOf(vehicle, 'control-unit')[0]
-    this.bleeders = bleederRuns(vehicle).map(({ bleeder }) => bleeder.id)
+    this.bleeders = routedBleeders(vehicle).map(({ bleeder }) => bleeder.id)
     this.vehicleHere = this.withAir({})
   }
   private withAir(held: HeldAir): PracticeVehicle {

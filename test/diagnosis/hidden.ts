@@ -6,7 +6,7 @@ import { historySchema } from '~core/diagnosis/request'
 import { lineId } from '~core/rig/parts/line'
 import type { RigFault } from '~core/rig/request'
 import { examples } from '~core/vehicle/examples'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import { partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import { rigOf } from '../worlds/rig-of'
@@ -47,7 +47,7 @@ export function hide(chance: Chance, complaint: Complaint): Hidden {
     left -= prior
     return left < 0
   })
-  const runs = bleederRuns(vehicle).filter(({ part, run }) => part.type === 'wheel-brake' && run)
+  const runs = routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
   const at = chance.of(runs)
   return {
     vehicle,
@@ -76,7 +76,7 @@ export function standing(hidden: Hidden, sound = false) {
 
 /** The part, line or chamber of the wheel in question, as the rig calls it. */
 export function placeOn({ vehicle, brake, bleeder }: Hidden, { at }: Pick<Cause, 'at'>): string {
-  const run = bleederRuns(vehicle).find((each) => each.bleeder.id === bleeder)?.run
+  const run = routedBleeders(vehicle).find((each) => each.bleeder.id === bleeder)?.route
   const line = run?.lines.at(-1)
   if (at === 'cylinder') return run?.sourceId ?? ''
   if (at === 'unit') return partsOf(vehicle, 'control-unit')[0]?.id ?? ''

@@ -2,7 +2,7 @@ import type { Chance } from '~core/base/random'
 import { pedalFeel } from '~core/physics/air/pedal-feel'
 import type { Rig } from '~core/rig/run'
 import { usual } from '~core/rig/usual'
-import { bleederRuns, sourcePart } from '~core/vehicle/network'
+import { routedBleeders, sourcePart } from '~core/vehicle/network'
 import { done } from '../worlds/rig-of'
 import { type Hidden, standing } from './hidden'
 
@@ -90,7 +90,7 @@ const sum = (all: readonly number[]) => all.reduce((total, each) => total + each
 
 /** The pedal in question, and what somebody does to it. */
 function of({ vehicle, bleeder }: Hidden) {
-  const run = bleederRuns(vehicle).find((each) => each.bleeder.id === bleeder)?.run
+  const run = routedBleeders(vehicle).find((each) => each.bleeder.id === bleeder)?.route
   const cylinder = sourcePart(vehicle, run?.sourceId ?? '')
   if (cylinder?.type !== 'master-cylinder') throw new Error(`nothing feeds ${bleeder}`)
   const chamber = cylinder.chambers.find(({ id }) => id === run?.sourceId) ?? cylinder.chambers[0]
@@ -120,9 +120,9 @@ function of({ vehicle, bleeder }: Hidden) {
 
 /** The wheel in question and another: what is everywhere shows at both. */
 function pair({ vehicle, bleeder }: Hidden) {
-  const runs = bleederRuns(vehicle).filter(({ part, run }) => part.type === 'wheel-brake' && run)
+  const runs = routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
   const here = runs.find((each) => each.bleeder.id === bleeder)
-  const other = runs.find(({ run }) => run?.sourceId !== here?.run?.sourceId) ?? runs[0]
+  const other = runs.find(({ route }) => route?.sourceId !== here?.route?.sourceId) ?? runs[0]
   return [here, other].flatMap((each) => each ?? [])
 }
 

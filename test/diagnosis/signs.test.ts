@@ -4,7 +4,7 @@ import type { Cause } from '~core/diagnosis/cause'
 import { causes } from '~core/diagnosis/causes'
 import { checkOf } from '~core/diagnosis/checks'
 import { traitsOf } from '~core/diagnosis/traits'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import type { Vehicle } from '~core/vehicle/schema'
 import { fleet, isPhysical } from './hidden'
 import { looksOnRig } from './looks-on-rig'
@@ -31,7 +31,7 @@ const seen = (id: string, cause: Cause | undefined): string[] =>
   [plain, withUnit]
     .filter((vehicle) => cause?.possible?.(traitsOf(vehicle)) ?? true)
     .map((vehicle, i) => {
-      const runs = bleederRuns(vehicle).filter(({ part, run }) => part.type === 'wheel-brake' && run)
+      const runs = routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
       const at = runs[i]
       const hidden = {
         vehicle,

@@ -16,7 +16,7 @@ import { feedsOf } from '~core/plan/feeds'
 import { lineId } from '~core/rig/parts/line'
 import type { RigFault } from '~core/rig/request'
 import { Rig } from '~core/rig/run'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import type { Vehicle } from '~core/vehicle/schema'
 import { fleet } from '../diagnosis/hidden'
 import { ScriptedJob } from '../worlds/scripted-job'
@@ -37,7 +37,7 @@ export type BledCase = {
 export type Outcome = { says?: string; named?: string; usedMl: number; plannedMl: number }
 
 const wheelsOf = (vehicle: Vehicle) =>
-  bleederRuns(vehicle).filter(({ part, run }) => part.type === 'wheel-brake' && run)
+  routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
 
 /** One vehicle of the fleet with one wheel wrong, or none, and one way to bleed it. */
 export function caseOf(seed: number): BledCase {
@@ -55,7 +55,7 @@ export function caseOf(seed: number): BledCase {
 function faultsOf({ vehicle, wrong, brake, seed }: BledCase): RigFault[] {
   const line = wheelsOf(vehicle)
     .find(({ part }) => part.id === brake)
-    ?.run?.lines.at(-1)
+    ?.route?.lines.at(-1)
   const at = line ? lineId(line) : ''
   if (wrong === 'hose-closed')
     return [{ kind: 'hose-closed', at, boreMm: 0.25 + 0.15 * new Chance(seed + 1e6).next() }]

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { layoutVehicle } from '~core/linemap/layout'
 import { examples } from '~core/vehicle/examples'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import { readVehicle } from '~core/vehicle/read-vehicle'
 import { carFile, fourCorners, vehicleFrom } from '../worlds/vehicles'
 
@@ -119,7 +119,10 @@ test('a file spoiled anywhere is refused with a path or accepted, never a crash'
 
 test('a run is the sum of its segments, and stays in its circuit', () => {
   const lengths = Object.fromEntries(
-    bleederRuns(vehicleFrom(carFile(fourCorners))).map(({ bleeder, run }) => [bleeder.id, run?.lengthM]),
+    routedBleeders(vehicleFrom(carFile(fourCorners))).map(({ bleeder, route }) => [
+      bleeder.id,
+      route?.lengthM,
+    ]),
   )
   expect(lengths).toEqual({ fl: 1.2, fr: 2.1, rl: 4.2, rr: 5 })
 })

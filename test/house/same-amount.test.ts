@@ -9,7 +9,7 @@ import { makePlan } from '~core/plan/plan'
 import { type PlanRequest, shopSchema, workSchema } from '~core/plan/request'
 import { metricUnits } from '~core/units/units'
 import { examples } from '~core/vehicle/examples'
-import { bleederRuns, reservoirIdOf } from '~core/vehicle/network'
+import { reservoirIdOf, routedBleeders } from '~core/vehicle/network'
 import { partsOf } from '~core/vehicle/parts'
 import { readVehicle } from '~core/vehicle/read-vehicle'
 import type { Vehicle } from '~core/vehicle/schema'
@@ -65,7 +65,7 @@ describe.each([
     const plan = makePlan(request)
     if (plan.verdict === 'stop') return
     expectAgreement(request, plan)
-    const runs = new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each.run]))
+    const runs = new Map(routedBleeders(vehicle).map((each) => [each.bleeder.id, each.route]))
     for (const { id, rinseMl, throughMl, needMl, buy } of benched(vehicle, kept)) {
       const mine = Object.entries(plan.fluid.perBleederMl).filter(([bleeder]) => {
         const found = runs.get(bleeder)

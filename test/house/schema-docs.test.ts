@@ -4,6 +4,8 @@ import formats from 'ajv-formats'
 import { describe, expect, test } from 'vitest'
 import { z } from 'zod'
 import { Chance } from '~core/base/random'
+import { calculators } from '~core/calculators/command'
+import { examples as calculations } from '~core/calculators/command/examples'
 import { diagnosisSchema } from '~core/diagnosis/answer'
 import { diagnose } from '~core/diagnosis/diagnose'
 import { diagnoseRequestSchema } from '~core/diagnosis/request'
@@ -13,9 +15,11 @@ import { readRecord, recordOf, recordSchema } from '~core/job/record'
 import { exportLineSchema } from '~core/ledger/export-file'
 import { signedEntrySchema } from '~core/ledger/logbook'
 import { planSchema } from '~core/plan/answer'
+import { onRigSchema, planOnRig } from '~core/plan/on-rig'
 import { shopSchema, workSchema } from '~core/plan/request'
 import { procedureFileSchema } from '~core/procedure/file'
-import { rigRequestSchema } from '~core/rig/request'
+import { rigAnswerSchema, runRig } from '~core/rig/answer'
+import { readRigRequest, rigRequestSchema } from '~core/rig/request'
 import { examples } from '~core/vehicle/examples'
 import { vehicleSchema } from '~core/vehicle/schema'
 import { worded } from '~core/words'
@@ -34,8 +38,12 @@ const schemas = {
     work: workSchema,
     shop: shopSchema.optional(),
   }),
-  plan: planSchema,
+  plan: planSchema.extend({ rig: onRigSchema.optional() }),
+  calculations: z.object(
+    Object.fromEntries(calculators.map(({ name, shapes }) => [name, z.object(shapes).partial().optional()])),
+  ),
   'rig-request': rigRequestSchema,
+  rig: rigAnswerSchema,
   'diagnose-request': diagnoseRequestSchema,
   diagnosis: diagnosisSchema,
   event: jobEventSchema,
@@ -88,6 +96,39 @@ describe('somebody else’s validator takes, by these schemas,', () => {
     const [first] = worked
     const plan = first && worded(planOf(first))
     expect(answer({ ...plan, stages: [{ order: [] }] })).not.toEqual([])
+  })
+
+  test('what every calculator is asked and answers, and none with a figure nobody wrote down', () => {
+    const check = faults('calculations')
+    for (const { name, run } of calculators) {
+      const read = run(calculations[name])
+      if (!read.ok) throw new Error(`the example of ${name} is not answered`)
+      expect(check({ [name]: { input: calculations[name], answer: worded(read.value) } }), name).toEqual([])
+      expect(check({ [name]: { answer: { ...read.value, guess: 1 } } }), name).not.toEqual([])
+    }
+  })
+
+  test('a pull on the rig and its answer, and what a plan comes to there', () => {
+    const [request, answer, plan] = [faults('rig-request'), faults('rig'), faults('plan')]
+    const pull = {
+      format: 'ruddy-siphon.rig-request',
+      version: 1,
+      vehicle: examples['parcel-van']?.file,
+      acts: [
+        { do: 'press', cylinder: 'cylinder', effortN: 200 },
+        { do: 'open', bleeder: 'RR', for: 1 },
+        { do: 'close', bleeder: 'RR' },
+      ],
+    }
+    expect(request(pull)).toEqual([])
+    const read = readRigRequest(pull)
+    if (!read.ok) throw new Error(JSON.stringify(read.faults))
+    expect(answer(runRig(read.value))).toEqual([])
+    const [first] = worked
+    if (!first) throw new Error('no plan is worked out')
+    const made = planOf(first)
+    const onRig = planOnRig(requestOf(first), made)
+    expect(plan(worded({ ...made, rig: onRig }))).toEqual([])
   })
 
   test('questions and answers of a diagnosis, and none without a complaint', () => {

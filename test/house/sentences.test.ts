@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { expect, test } from 'vitest'
 
-/** A string that begins like a sentence and goes on for at least four more words. */
-const SENTENCE = /['"`][A-Z][a-z]+( [a-z0-9,’]+){4,}/
+/** A string that begins like a sentence and goes on for at least three more words. */
+const SENTENCE = /['"`][A-Z][a-z]+( [a-z0-9,’]+){3,}/
 
 const lines = readdirSync('core', { recursive: true, encoding: 'utf8' })
   .filter((name) => name.endsWith('.ts') && !name.endsWith('.test.ts'))

@@ -7,7 +7,7 @@ import type { JobEvent } from '~core/job/events'
 import { bleedDone } from '~core/job/selectors'
 import { allOpen } from '~core/job/standing'
 import { examples } from '~core/vehicle/examples'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import { randomAct } from '../worlds/random-acts'
 import { randomProcedure } from '../worlds/random-procedure'
 import { ScriptedJob, una } from '../worlds/scripted-job'
@@ -30,7 +30,7 @@ function jobOf(chance: Chance) {
   const procedure = randomProcedure(
     chance,
     routine,
-    bleederRuns(plain).map(({ bleeder }) => bleeder.id),
+    routedBleeders(plain).map(({ bleeder }) => bleeder.id),
   )
   const parts = plain.parts.map((part) => (part.type === 'control-unit' ? { ...part, procedure } : part))
   const vehicle = vehicleFrom({ ...plain, parts })

@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
-import { bleederRunOf, callOf, currentStage, pointFact } from '~core/job/points'
+import { callOf, currentStage, pointFact, routedBleederOf } from '~core/job/points'
 import { allOpen, standsUp } from '~core/job/standing'
 import type { JobState } from '~core/job/state'
 import { allBleeders, partsOf } from '~core/vehicle/parts'
@@ -120,7 +120,7 @@ function Joints({ state: { vehicle }, legend, ids, open }: JointsProps) {
         {ids.map((id) => (
           <label key={id} className="choice min-h-[72px]">
             <input type="checkbox" name="standsOpen" value={id} defaultChecked={open} />{' '}
-            {bleederRunOf(vehicle, id) ? id : say(pointFact(vehicle, id))}
+            {routedBleederOf(vehicle, id) ? id : say(pointFact(vehicle, id))}
           </label>
         ))}
       </div>

@@ -11,7 +11,6 @@ import { perPullMl, pourSoon } from '~core/job/levels'
 import { lookFirst, lookOffered, lookSpeaksFor } from '~core/job/looks'
 import { type Opening, opensFurther } from '~core/job/opening'
 import {
-  bleederRunOf,
   callNow,
   callOf,
   freshPoint,
@@ -19,6 +18,7 @@ import {
   looksAfterPull,
   pointFact,
   pointWants,
+  routedBleederOf,
 } from '~core/job/points'
 import { runsForS } from '~core/job/runs-for'
 import { runsOn } from '~core/job/runs-on'
@@ -208,7 +208,7 @@ function Prepare({ state: { vehicle }, stageRun, point, act }: PlaceProps) {
         </p>
       ))}
       <GoOn onClick={() => act({ type: 'point-ready', point })}>
-        {bleederRunOf(vehicle, point) ? 'Hose is on' : 'Ready'}
+        {routedBleederOf(vehicle, point) ? 'Hose is on' : 'Ready'}
       </GoOn>
     </div>
   )
@@ -224,7 +224,7 @@ function Finish({ state: { vehicle, run, callTurn = 0 }, stageRun, point, act }:
         {say(pointClosing(vehicle, stageRun.stage, point))}
       </BigLine>
       <GoOn onClick={() => act({ type: 'point-finished', point })}>
-        {bleederRunOf(vehicle, point) ? 'Tight, cap on: next' : 'Done: next'}
+        {routedBleederOf(vehicle, point) ? 'Tight, cap on: next' : 'Done: next'}
       </GoOn>
       {leftOpen && run && (
         <button

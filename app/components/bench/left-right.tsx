@@ -26,7 +26,7 @@ export function LeftRightPicture({ result, values, vehicle }: PictureProps<LeftR
   const { left, right, slow } = result
   const at = vehicle && axleBleeders(vehicle, values.axle)
   const suspected = slow && at?.[slow]
-  const picked = suspected ? [suspected.part.id, suspected.run?.lines.at(-1)?.id ?? ''] : []
+  const picked = suspected ? [suspected.part.id, suspected.route?.lines.at(-1)?.id ?? ''] : []
   const marksOf = [
     { placed: at?.left, share: left.share },
     { placed: at?.right, share: right.share },

@@ -4,7 +4,7 @@ import { isTrouble, type Learned, learnedFact } from '~core/job/learned/learned'
 import type { Plan, Stage } from '~core/plan/answer'
 import type { PlanRequest } from '~core/plan/request'
 import { stageTraits } from '~core/plan/stage-kinds'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 
 type Props = {
   plan: Plan
@@ -18,7 +18,7 @@ export function CardBleeders({ plan, request, learned }: Props) {
   const { vehicle } = request
   const show = useShow()
   const say = useSay()
-  const placed = new Map(bleederRuns(vehicle).map((each) => [each.bleeder.id, each.bleeder]))
+  const placed = new Map(routedBleeders(vehicle).map((each) => [each.bleeder.id, each.bleeder]))
   /** What earlier jobs found at this place that changes what is taken along: a spanner that is not the file's, a thread that gave trouble. */
   const known = (point: string) =>
     learned.filter(

@@ -1,6 +1,6 @@
 import { useSay } from '~/lib/say'
 import { airPlaces } from '~core/linemap/air-places'
-import { bleederRuns, lineLengthM } from '~core/vehicle/network'
+import { lineLengthM, routedBleeders } from '~core/vehicle/network'
 import { partFact } from '~core/vehicle/parts'
 import type { Line, Part, Vehicle } from '~core/vehicle/schema'
 import { type BleederMark, stateWords } from './marks'
@@ -43,11 +43,11 @@ export function MapList({ vehicle, marks }: Props) {
         <section>
           <h3 className="font-bold">Bleeders</h3>
           <ol>
-            {inOrder(vehicle, marks).map(({ bleeder, part, run, mark }) => (
+            {inOrder(vehicle, marks).map(({ bleeder, part, route, mark }) => (
               <li key={bleeder.id} className="wrap-anywhere">
                 {mark && `${mark.label}: `}
                 {bleeder.id} on the {say(partFact(part))}
-                {run && `, run ${run.lengthM.toFixed(2)} m`}
+                {route && `, run ${route.lengthM.toFixed(2)} m`}
                 {mark && `, ${stateWords[mark.state]}`}
               </li>
             ))}
@@ -73,7 +73,7 @@ function inOrder(vehicle: Vehicle, marks: readonly BleederMark[]) {
     const at = marks.findIndex((mark) => mark.id === id)
     return at < 0 ? marks.length : at
   }
-  return bleederRuns(vehicle)
+  return routedBleeders(vehicle)
     .map((placed) => ({ ...placed, mark: marks.find(({ id }) => id === placed.bleeder.id) }))
     .sort((a, b) => place(a.bleeder.id) - place(b.bleeder.id))
 }

@@ -14,7 +14,7 @@ import { withOrder } from '~/lib/order-in-address'
 import { useSay } from '~/lib/say'
 import type { PlanOrder } from '~core/plan/answer'
 import type { Shop } from '~core/plan/request'
-import { type BleederRun, bleederRuns } from '~core/vehicle/network'
+import { type RoutedBleeder, routedBleeders } from '~core/vehicle/network'
 import { partFact } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import { useChanges } from './changes'
@@ -45,7 +45,7 @@ export function Order({ vehicle, order, school, fixed, fault }: Props) {
   const [, change] = useChanges()
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const { stated, bleeders } = order
-  const runs = new Map(bleederRuns(vehicle).map((placed) => [placed.bleeder.id, placed]))
+  const runs = new Map(routedBleeders(vehicle).map((placed) => [placed.bleeder.id, placed]))
   const go = (to: readonly string[] | 'usual') => change((now) => withOrder(now, to))
   function move(from: number, to: number) {
     if (to < 0 || to >= bleeders.length || from === to) return
@@ -99,7 +99,7 @@ type RowProps = {
   id: string
   at: number
   last: number
-  placed?: BleederRun
+  placed?: RoutedBleeder
   fixed: boolean
   move: (from: number, to: number) => void
 }
@@ -135,7 +135,8 @@ function Row({ id, at, last, placed, fixed, move }: RowProps) {
         {placed && (
           <span className="block text-sm text-quiet">
             {say(partFact(placed.part))}
-            {placed.run && `, run ${say.show('run', placed.run.lengthM)}, circuit ${placed.run.circuit}`}
+            {placed.route &&
+              `, run ${say.show('run', placed.route.lengthM)}, circuit ${placed.route.circuit}`}
           </span>
         )}
       </span>

@@ -2,7 +2,7 @@ import { LineMap } from '~/components/line-map/line-map'
 import { ownMarks } from '~/components/line-map/own-marks'
 import { useSay } from '~/lib/say'
 import type { Reading } from '~core/base/fault'
-import { bleederRuns } from '~core/vehicle/network'
+import { routedBleeders } from '~core/vehicle/network'
 import { partFact } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 
@@ -28,11 +28,11 @@ export function VehiclePreview({ made }: { made: Reading<Vehicle> }) {
       <section className="panel" aria-labelledby="runs">
         <h2 id="runs">Runs from the cylinder</h2>
         <ul className="grid gap-1">
-          {bleederRuns(vehicle).map(({ bleeder, part, run }) => (
+          {routedBleeders(vehicle).map(({ bleeder, part, route }) => (
             <li key={bleeder.id} className="grid grid-cols-[4rem_1fr_auto] gap-3 border-b border-rule py-1">
               <strong>{bleeder.id}</strong>
               <span>{say(partFact(part))}</span>
-              <span>{run ? `≈ ${run.lengthM.toFixed(2)} m` : 'at the source'}</span>
+              <span>{route ? `≈ ${route.lengthM.toFixed(2)} m` : 'at the source'}</span>
             </li>
           ))}
         </ul>

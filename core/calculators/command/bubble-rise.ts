@@ -10,5 +10,6 @@ export const bubbleRise = calculator(
     depthMm: between(0, 10_000, 'mm'),
     mm2PerS: liquidFields.mm2PerS,
   }),
+  z.strictObject({ seconds: z.number(), mmPerS: z.number(), withinStokes: z.boolean() }),
   compute,
 )

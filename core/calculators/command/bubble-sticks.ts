@@ -10,5 +10,6 @@ export const bubbleSticks = calculator(
     densityKgM3: liquidFields.densityKgM3,
     surfaceTensionNM: above(0, 1, 'N/m').min(1e-4, 'give 0.0001 N/m or more'),
   }),
+  z.strictObject({ sticks: z.boolean(), number: z.number(), marginal: z.boolean() }),
   compute,
 )

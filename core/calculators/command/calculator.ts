@@ -5,20 +5,24 @@ import { readWith } from '../../base/zod-faults'
 /** One calculator as the outside sees it: unknown input in, an answer or faults out. */
 export type Calculator<T extends object = object> = {
   name: string
+  /** What it reads and what it answers, as published. */
+  shapes: { input: z.ZodType; answer: z.ZodType }
   /** What a result rests on: formula, source and where they hold are said by codes made of this. */
   about: string
   run: (input: unknown) => Reading<T>
 }
 
-/** Join a schema and a computation; what the computation calls impossible becomes a fault at its field. */
+/** Join what is read, what is answered and a computation between them; what the computation calls impossible becomes a fault at its field. */
 export function calculator<S extends z.ZodType, T extends object>(
   name: string,
   schema: S,
+  answer: z.ZodType<T>,
   compute: (input: z.output<S>) => T,
   about = name,
 ): Calculator<T> {
   return {
     name,
+    shapes: { input: schema, answer },
     about,
     run: (input) => {
       const read = readWith(schema, input)

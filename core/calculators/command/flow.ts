@@ -12,6 +12,7 @@ export const flow = calculator(
     headM: between(-100, 100, 'm').default(0),
     ...liquidFields,
   }),
+  z.strictObject({ mlPerMin: z.number(), reynolds: z.number(), laminar: z.boolean() }),
   ({ segments, pressureKPa, headM, ...liquid }) => {
     const mlPerMin = flowMlPerMin(segments, pressureKPa + headKPa(headM, liquid.densityKgM3), liquid)
     const reynolds = highestReynolds(segments, mlPerMin, liquid.mm2PerS)

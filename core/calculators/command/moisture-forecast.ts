@@ -17,5 +17,13 @@ export const moistureForecast = calculator(
     /** Day of the last exchange: a reading of fresh fluid, and what came before counts no more. */
     freshOn: dateField.optional(),
   }),
+  z.strictObject({
+    dueEarliest: z.iso.date(),
+    dueLikely: z.iso.date(),
+    dueLatest: z.iso.date(),
+    basis: z.enum(['fitted', 'default']),
+    readOn: z.iso.date().optional(),
+    fellOn: z.iso.date().optional(),
+  }),
   compute,
 )

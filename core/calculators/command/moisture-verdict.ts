@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { reasonSchema } from '../../base/fact-schema'
 import { judgeFluid, judgementReasons } from '../../fluid/judge'
-import type { Judgement } from '../../fluid/judgement'
+import { type Judgement, verdicts } from '../../fluid/judgement'
 import { measuredLimits } from '../../fluid/policy/policy'
 import { takenReading } from '../../fluid/readings'
 import { fluidOf, fluidSpecSchema } from '../../fluid/specs'
@@ -28,6 +29,12 @@ export const moistureVerdict = calculator(
     reading: readingSchema,
     product: z.object(boilingPairFields).optional(),
     policy: policyFields.prefault({}),
+  }),
+  z.strictObject({
+    verdict: z.enum(verdicts),
+    boilingC: z.number().optional(),
+    decidedBy: z.string(),
+    reasons: z.array(reasonSchema),
   }),
   ({ spec, reading, product, policy }) => {
     const judged = judgeFluid(

@@ -10,5 +10,6 @@ export const purge = calculator(
     tanks: z.int('give a whole number').min(1, 'give 1 or more').max(200, 'give 200 or less'),
     targetOldPct: between(1e-6, 99.999, '%'),
   }),
+  z.strictObject({ ml: z.number(), volumes: z.number(), laminarMl: z.number() }),
   compute,
 )

@@ -11,5 +11,10 @@ export const restriction = calculator(
     mlPerMin: between(0, 1e6, 'mL/min'),
     ...liquidFields,
   }),
+  z.strictObject({
+    effectiveBoreMm: z.number(),
+    expectedMlPerMin: z.number(),
+    verdict: z.enum(['free', 'restricted', 'blocked']),
+  }),
   compute,
 )

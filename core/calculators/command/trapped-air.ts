@@ -10,5 +10,6 @@ export const trappedAir = calculator(
     extraTravelMm: between(0, 1000, 'mm'),
     pressureKPa: above(0, 50_000, 'kPa').min(1, 'give 1 kPa or more'),
   }),
+  z.strictObject({ airMl: z.number() }),
   compute,
 )

@@ -23,7 +23,9 @@ const schema = z
     message: 'give either a spec or two points of a product’s own data sheet',
   })
 
-export const viscosity = calculator('viscosity', schema, ({ spec, points, tempC }) => {
+const answer = z.strictObject({ mm2PerS: z.number(), beyondModel: z.literal(true).optional() })
+
+export const viscosity = calculator('viscosity', schema, answer, ({ spec, points, tempC }) => {
   const between = points ?? fluidOf(spec ?? 'DOT 4').typical
   const mm2PerS = viscosityMm2PerS(between, tempC)
   const at = between.map((point) => point.tempC)

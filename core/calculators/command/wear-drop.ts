@@ -6,5 +6,6 @@ import { between, pistonsField } from './fields'
 export const wearDrop = calculator(
   'wear-drop',
   z.object({ pistons: pistonsField, wearMm: between(0, 200, 'mm') }),
+  z.strictObject({ ml: z.number() }),
   compute,
 )

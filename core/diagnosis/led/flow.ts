@@ -3,7 +3,7 @@ import { fluidOf } from '../../fluid/specs'
 import { usualBleeder } from '../../physics/hydraulics/bleeder'
 import { RESTRICTED_SHARE } from '../../physics/hydraulics/restriction'
 import { liquidAt, runFlow } from '../../technique/corner-flow'
-import { type BleederRun, bleederRuns } from '../../vehicle/network'
+import { type RoutedBleeder, routedBleeders } from '../../vehicle/network'
 import type { Vehicle } from '../../vehicle/schema'
 import type { Led, Measured } from './led'
 
@@ -13,8 +13,8 @@ const NOTHING_SHARE = 0.05
 const PUSH_KPA = 100
 const ROOM_C = 20
 
-const wheels = (vehicle: Vehicle): BleederRun[] =>
-  bleederRuns(vehicle).filter(({ part, run }) => part.type === 'wheel-brake' && run)
+const wheels = (vehicle: Vehicle): RoutedBleeder[] =>
+  routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
 
 /** What each bleeder gave by the same push in the same time, against what its own line lets through. */
 export const flow: Led = {
@@ -55,8 +55,8 @@ type Share = { id: string; at: string; share: number; paired: boolean }
 function sharesOf(measured: Measured, vehicle: Vehicle): Share[] | undefined {
   const liquid = liquidAt({ fluid: fluidOf(vehicle.fluid.spec), tempC: ROOM_C })
   const unit = vehicle.parts.some(({ type }) => type === 'control-unit')
-  const gave = wheels(vehicle).map(({ bleeder, part, run }) => {
-    const segments = run?.lines.flatMap((line) => line.segments) ?? []
+  const gave = wheels(vehicle).map(({ bleeder, part, route }) => {
+    const segments = route?.lines.flatMap((line) => line.segments) ?? []
     const ml = measured[`ml ${bleeder.id}`]
     const expected = runFlow(segments, PUSH_KPA, liquid, usualBleeder)
     return {
@@ -76,5 +76,5 @@ function sharesOf(measured: Measured, vehicle: Vehicle): Share[] | undefined {
   })
 }
 
-const axleOf = (part: BleederRun['part']): string =>
+const axleOf = (part: RoutedBleeder['part']): string =>
   part.type === 'wheel-brake' && part.position.startsWith('front') ? 'front' : 'rear'

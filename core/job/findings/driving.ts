@@ -7,7 +7,7 @@ import { intakeDropKPa } from '../../physics/hydraulics/intake'
 import { GRAVITY_HEAD_M, liquidAt } from '../../technique/corner-flow'
 import { flowsTogether } from '../../technique/open-network'
 import type { Technique } from '../../technique/technique'
-import { bleederRunOf, openPoints } from '../points'
+import { openPoints, routedBleederOf } from '../points'
 import type { Seen } from './watch'
 
 /** What drives the fluid, kPa; undefined where a foot or a hand does, which nobody measures. */
@@ -32,7 +32,7 @@ export function expectedMlPerMin(
   opening: BleederOpening = usualBleeder,
 ): number | undefined {
   const { planned, vehicle } = state
-  const own = bleederRunOf(vehicle, point)?.run
+  const own = routedBleederOf(vehicle, point)?.route
   if (!planned || !own) return undefined
   const fluid = fluidOf(planned.plan.fluid.spec)
   const { tempC } = planned.shop
@@ -42,8 +42,8 @@ export function expectedMlPerMin(
   const company = stageRun.at[point]?.timedWith ?? openPoints(state.run).filter((id) => id !== point)
   const running = (technique.bottlesAtOnce ?? 1) > 1 ? [point, ...company] : [point]
   const open = running.flatMap((id) => {
-    const run = bleederRunOf(vehicle, id)?.run
-    return run ? { id, run } : []
+    const route = routedBleederOf(vehicle, id)?.route
+    return route ? { id, route } : []
   })
   return flowsTogether(open, kPa, liquid, opening, intakeDropKPa).get(point)
 }

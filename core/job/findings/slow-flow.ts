@@ -3,7 +3,7 @@ import { RESTRICTED_SHARE } from '../../physics/hydraulics/restriction'
 import { compareSides, USUAL_FLOW_ERROR_PCT } from '../../physics/hydraulics/sides'
 import { brakeAcross } from '../../vehicle/across'
 import type { Vehicle } from '../../vehicle/schema'
-import { bleederRunOf } from '../points'
+import { routedBleederOf } from '../points'
 import type { PointRun } from '../state'
 import { expectedMlPerMin } from './driving'
 import type { Finding, Seen, Watcher } from './watch'
@@ -63,7 +63,7 @@ function timed(seen: Seen): Finding | undefined {
 /** Whether a unit's small passages stand on the way. */
 export function behindUnit({ state: { vehicle }, point }: Seen): boolean {
   const units = new Set(vehicle.parts.flatMap(({ id, type }) => (type === 'control-unit' ? id : [])))
-  return bleederRunOf(vehicle, point)?.run?.lines.some(({ to }) => units.has(to)) === true
+  return routedBleederOf(vehicle, point)?.route?.lines.some(({ to }) => units.has(to)) === true
 }
 
 /** Pulled by foot nobody knows the pressure, but both sides of an axle get the same foot. */
@@ -87,7 +87,7 @@ const seenPulls = ({ counted, unseen }: PointRun): number => counted - (unseen?.
 
 /** The bleeder at the same place on the other wheel of the axle. */
 export function otherSide(vehicle: Vehicle, point: string): string | undefined {
-  const placed = bleederRunOf(vehicle, point)
+  const placed = routedBleederOf(vehicle, point)
   if (placed?.part.type !== 'wheel-brake') return undefined
   const index = placed.part.bleeders.findIndex(({ id }) => id === point)
   return brakeAcross(vehicle, placed.part)?.bleeders[index]?.id

@@ -1,4 +1,5 @@
 import type { EventOf, JobEvent } from '../events'
+import type { JobState } from '../state'
 import type { Learned } from './learned'
 
 /** Something that was recorded on one job of a vehicle. */
@@ -54,6 +55,16 @@ const atUnit = ({ fitted: of = {} }: EventOf<'filed'>): Found[] => [
   ...words('tool-misled', of.misled),
   ...(of.routineMin === undefined ? [] : [{ kind: 'routine-minutes' as const, value: of.routineMin }]),
 ]
+
+/** What went through each bleeder of a job that was bled and filed, mL. */
+export function volumesThrough({ run }: Pick<JobState, 'run'>, jobId: string, filedAt: string): Learned[] {
+  const through = new Map<string, number>()
+  for (const { stage, at } of run?.stages ?? [])
+    if (stage.kind === 'bleed')
+      for (const [bleeder, { ml }] of Object.entries(at))
+        if (ml > 0) through.set(bleeder, (through.get(bleeder) ?? 0) + ml)
+  return [...through].map(([bleeder, value]) => ({ jobId, at: filedAt, kind: 'volume', bleeder, value }))
+}
 
 const words = (kind: Learned['kind'], what: string | undefined): Found[] =>
   what === undefined ? [] : [{ kind, what }]

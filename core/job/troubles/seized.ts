@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { bleederRunOf, currentStage, openPoint, openPoints, pointOf } from '../points'
+import { currentStage, openPoint, openPoints, pointOf, routedBleederOf } from '../points'
 import { cannot, Draft, idField, type Trouble } from './trouble'
 
 /** Bleeders that everything else waits for: air let out downstream would come from upstream again. */
@@ -17,7 +17,7 @@ export const seized: Trouble<typeof seizedSaid> = {
     const progress = stageRun && pointOf(stageRun, point)
     if (!stageRun || !progress || progress.finished) return cannot('not-worked-at')
     if (openPoints(run).includes(point)) return cannot('open-not-seized')
-    const placed = bleederRunOf(vehicle, point)
+    const placed = routedBleederOf(vehicle, point)
     const waits = placed !== undefined && UPSTREAM.has(placed.part.type)
     const draft = new Draft(state, id)
     // A foot that is down for it may come up where nothing is open; another bleeder may be.

@@ -4,7 +4,7 @@ import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { fluidOf } from '../../fluid/specs'
 import { liquidAt } from '../../technique/corner-flow'
 import { flowsTogether } from '../../technique/open-network'
-import { bleederRuns } from '../../vehicle/network'
+import { routedBleeders } from '../../vehicle/network'
 import { usualBleeder } from './bleeder'
 import { headKPa } from './flow'
 import { intakeDropKPa, usualIntake } from './intake'
@@ -23,8 +23,10 @@ test('bottles under their own head pass what the rig passes, one alone and four 
   const vehicle = vehicleFrom(carFile(fourCorners))
   const fluid = fluidOf(vehicle.fluid.spec)
   const kPa = headKPa(0.6, fluid.densityKgM3)
-  const runs = bleederRuns(vehicle).flatMap(({ bleeder, run }) => (run ? { id: bleeder.id, run } : []))
-  for (const open of [...runs.map((each) => [each]), runs]) {
+  const routes = routedBleeders(vehicle).flatMap(({ bleeder, route }) =>
+    route ? { id: bleeder.id, route } : [],
+  )
+  for (const open of [...routes.map((each) => [each]), routes]) {
     const rig = rigOf(vehicle)
     for (const { id } of open) rig.do({ do: 'open', bleeder: id, turns: 0.5, hose: 'under-fluid', for: 0.1 })
     // The first of it only fills what swells.

@@ -1,5 +1,5 @@
 import { type Decision, fact, type Reason, reason } from '../../base/decision'
-import type { BleederRun } from '../../vehicle/network'
+import type { RoutedBleeder } from '../../vehicle/network'
 import { sourcePart } from '../../vehicle/network'
 import { bleedersOf } from '../../vehicle/parts'
 import type { Part, Vehicle } from '../../vehicle/schema'
@@ -13,14 +13,14 @@ import { upstreamFirst } from './upstream-first'
 export type StatedOrder = { bleeders: readonly string[]; why: string }
 
 /** A bleeder, its part and its run as the schools see them. */
-export function orderItem(vehicle: Vehicle, { bleeder, part, run }: BleederRun): OrderItem {
-  const source = run && sourcePart(vehicle, run.sourceId)
+export function orderItem(vehicle: Vehicle, { bleeder, part, route }: RoutedBleeder): OrderItem {
+  const source = route && sourcePart(vehicle, route.sourceId)
   const axle = part.type === 'wheel-brake' ? part.position.replace(/-.*/, '') : undefined
   const byLever = source?.type === 'master-cylinder' && source.actuator === 'lever' && axle !== undefined
   return {
     id: bleeder.id,
-    lengthM: run?.lengthM ?? 0,
-    circuit: bleeder.circuit ?? run?.circuit ?? '',
+    lengthM: route?.lengthM ?? 0,
+    circuit: bleeder.circuit ?? route?.circuit ?? '',
     partId: part.id,
     leverPair: byLever ? `${source.id}, ${axle}` : undefined,
     position: part.type === 'wheel-brake' ? part.position : undefined,
@@ -42,7 +42,7 @@ const isUpstream = ({ type }: Part) => type === 'control-unit' || type === 'valv
  */
 export function bleedOrder(
   vehicle: Vehicle,
-  bleeders: readonly BleederRun[],
+  bleeders: readonly RoutedBleeder[],
   schoolId: OrderSchoolId,
   conversion: boolean,
   stated?: StatedOrder,

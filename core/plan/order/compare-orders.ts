@@ -1,5 +1,5 @@
 import { type Fact, fact } from '../../base/decision'
-import type { BleederRun } from '../../vehicle/network'
+import type { RoutedBleeder } from '../../vehicle/network'
 import type { Part, Vehicle } from '../../vehicle/schema'
 import { bleedOrder, orderItem } from './bleed-order'
 import { type OrderSchoolId, orderSchoolIds } from './index'
@@ -60,7 +60,7 @@ function whyTaken(school: SchoolOrder['id'], taken: Known, instead: Known, befor
  */
 export function compareOrders(
   vehicle: Vehicle,
-  bleeders: readonly BleederRun[],
+  bleeders: readonly RoutedBleeder[],
   conversion: boolean,
   schoolId: OrderSchoolId,
   chosen: readonly string[],

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { type DemoName, demoVehicle } from '~test/worlds/demo-vehicles'
-import { bleederRuns } from '../../vehicle/network'
+import { routedBleeders } from '../../vehicle/network'
 import { bleedOrder } from './bleed-order'
 import type { OrderSchoolId } from './index'
 
@@ -53,12 +53,12 @@ describe.each(Object.entries(byHand) as [DemoName, (typeof byHand)[DemoName]][])
     const vehicle = demoVehicle(name)
 
     test('its runs are those added up by hand', () => {
-      for (const { bleeder, run } of bleederRuns(vehicle))
-        expect(run?.lengthM).toBeCloseTo(runsM[bleeder.id] ?? 0, 9)
+      for (const { bleeder, route } of routedBleeders(vehicle))
+        expect(route?.lengthM).toBeCloseTo(runsM[bleeder.id] ?? 0, 9)
     })
 
     test.each(Object.entries(orders) as [OrderSchoolId, string[]][])('%s gives %j', (school, order) => {
-      expect(bleedOrder(vehicle, bleederRuns(vehicle), school, false).value).toEqual(order)
+      expect(bleedOrder(vehicle, routedBleeders(vehicle), school, false).value).toEqual(order)
     })
   },
 )
@@ -66,6 +66,6 @@ describe.each(Object.entries(byHand) as [DemoName, (typeof byHand)[DemoName]][])
 test('mirroring a van mirrors its order', () => {
   const mirror = (id: string) => id.replace(/^(.)(L|R)$/, (_, end, side) => end + (side === 'L' ? 'R' : 'L'))
   const orderOf = (name: DemoName) =>
-    bleedOrder(demoVehicle(name), bleederRuns(demoVehicle(name)), 'furthest-first', false).value
+    bleedOrder(demoVehicle(name), routedBleeders(demoVehicle(name)), 'furthest-first', false).value
   expect(orderOf('post-van-rhd')).toEqual(orderOf('post-van-lhd').map(mirror))
 })

@@ -1,12 +1,12 @@
 import { fact, type Notice } from '../../base/decision'
-import { type BleederRun, reservoirIdOf } from '../../vehicle/network'
+import { type RoutedBleeder, reservoirIdOf } from '../../vehicle/network'
 import { bleedersOf, partFact } from '../../vehicle/parts'
 import type { Vehicle } from '../../vehicle/schema'
 
 /** Every way in which an order set by hand brings old fluid or air into what is clean already. @source common practice */
 export function orderWarnings(
   vehicle: Vehicle,
-  ordered: readonly BleederRun[],
+  ordered: readonly RoutedBleeder[],
   conversion: boolean,
 ): Notice[] {
   return [
@@ -19,24 +19,24 @@ export function orderWarnings(
   ]
 }
 
-const idsOf = (bleeders: readonly BleederRun[]) => bleeders.map(({ bleeder }) => bleeder.id)
+const idsOf = (bleeders: readonly RoutedBleeder[]) => bleeders.map(({ bleeder }) => bleeder.id)
 
-function upstreamLate({ part, bleeder }: BleederRun, before: readonly BleederRun[]): Notice[] {
+function upstreamLate({ part, bleeder }: RoutedBleeder, before: readonly RoutedBleeder[]): Notice[] {
   if (part.type !== 'control-unit' && part.type !== 'valve') return []
   const below = before.filter(
-    (other) => other.part.id !== part.id && other.run?.lines.some((line) => line.from === part.id),
+    (other) => other.part.id !== part.id && other.route?.lines.some((line) => line.from === part.id),
   )
   if (below.length === 0) return []
   return [fact('order-upstream-late', { bleeder: bleeder.id, others: idsOf(below), part: partFact(part) })]
 }
 
-function higherFirst({ part, bleeder, run }: BleederRun, before: readonly BleederRun[]): Notice[] {
+function higherFirst({ part, bleeder, route }: RoutedBleeder, before: readonly RoutedBleeder[]): Notice[] {
   const own = bleedersOf(part)
   const higher = before.filter(
     (other) =>
       part.type === 'wheel-brake' &&
       other.part.id === part.id &&
-      other.run?.circuit === run?.circuit &&
+      other.route?.circuit === route?.circuit &&
       own.indexOf(other.bleeder) > own.indexOf(bleeder),
   )
   if (higher.length === 0) return []
@@ -46,17 +46,17 @@ function higherFirst({ part, bleeder, run }: BleederRun, before: readonly Bleede
 /** Each release of the clutch pedal sends what its line holds back into the reservoir it shares. */
 function clutchReturns(
   vehicle: Vehicle,
-  { part, bleeder, run }: BleederRun,
-  before: readonly BleederRun[],
-  after: readonly BleederRun[],
+  { part, bleeder, route }: RoutedBleeder,
+  before: readonly RoutedBleeder[],
+  after: readonly RoutedBleeder[],
   conversion: boolean,
 ): Notice[] {
-  if (part.type !== 'clutch-slave' || !run) return []
-  const reservoir = reservoirIdOf(vehicle, run.sourceId)
-  const shares = (other: BleederRun) =>
+  if (part.type !== 'clutch-slave' || !route) return []
+  const reservoir = reservoirIdOf(vehicle, route.sourceId)
+  const shares = (other: RoutedBleeder) =>
     other.part.type === 'wheel-brake' &&
-    other.run !== undefined &&
-    reservoirIdOf(vehicle, other.run.sourceId) === reservoir
+    other.route !== undefined &&
+    reservoirIdOf(vehicle, other.route.sourceId) === reservoir
   const [done, toCome] = [before.filter(shares), after.filter(shares)]
   if (conversion && done.length > 0) {
     return [fact('order-clutch-late', { bleeder: bleeder.id, others: idsOf(done) })]
@@ -67,7 +67,7 @@ function clutchReturns(
   return []
 }
 
-function makerLeft({ makerOrder = [] }: Vehicle, ordered: readonly BleederRun[]): Notice[] {
+function makerLeft({ makerOrder = [] }: Vehicle, ordered: readonly RoutedBleeder[]): Notice[] {
   const places = makerOrder
     .map((id) => ordered.findIndex(({ bleeder }) => bleeder.id === id))
     .filter((at) => at >= 0)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
-import { bleederRuns } from '../../vehicle/network'
+import { routedBleeders } from '../../vehicle/network'
 import { bleedOrder } from './bleed-order'
 import { type OrderSchoolId, orderSchoolIds } from './index'
 
@@ -9,7 +9,7 @@ function orderOf(file: unknown, school: OrderSchoolId = 'furthest-first', conver
   const vehicle = vehicleFrom(file)
   return bleedOrder(
     vehicle,
-    bleederRuns(vehicle).filter(({ part }) => part.type !== 'master-cylinder'),
+    routedBleeders(vehicle).filter(({ part }) => part.type !== 'master-cylinder'),
     school,
     conversion,
   ).value

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { vehicleFrom } from '~test/worlds/vehicles'
 import { examples } from '../../vehicle/examples'
-import { bleederRuns } from '../../vehicle/network'
+import { routedBleeders } from '../../vehicle/network'
 import { sayMetric } from '../../words'
 import { makePlan } from '../plan'
 import { readPlanRequest } from '../request'
@@ -13,7 +13,7 @@ import { orderWarnings } from './order-warnings'
 const exampleNames = Object.keys(examples)
 const exampleVehicle = (name: string) => vehicleFrom(examples[name]?.file)
 const bled = (name: string) =>
-  bleederRuns(exampleVehicle(name)).filter(({ part }) => part.type !== 'master-cylinder')
+  routedBleeders(exampleVehicle(name)).filter(({ part }) => part.type !== 'master-cylinder')
 
 function planOf(name: string, work: Record<string, unknown>, shop: Record<string, unknown> = {}) {
   const read = readPlanRequest({

@@ -1,10 +1,10 @@
 import { type Decision, type Fact, fact, type Reason, reason } from '../../base/decision'
 import {
-  type BleederRun,
-  bleederRuns,
   downstreamOf,
+  type RoutedBleeder,
   reservoirIdOf,
-  runsOf,
+  routedBleeders,
+  routesOf,
   sourceIds,
   sourcePart,
 } from '../../vehicle/network'
@@ -39,11 +39,11 @@ export const asSeen = <T extends ScopeWork>(vehicle: Vehicle, work: T): T =>
 /** How far the bleed must go. */
 export type Scope = {
   /** Bleeders to be opened in bleed stages; those on master cylinders are not among them. */
-  bleeders: BleederRun[]
+  bleeders: RoutedBleeder[]
   /** Brakes and slaves in scope that have no bleeder at all: what stands in them goes nowhere. */
   closedEnds: Part[]
   /** Bleeders on master cylinders in scope, bled at the cylinder stage. */
-  cylinderBleeders: BleederRun[]
+  cylinderBleeders: RoutedBleeder[]
   /** Whether every bleeder is in scope. */
   whole: boolean
   /** Whether the fluid is exchanged, the reservoir's too, so that every bleeder ends at the target. */
@@ -210,11 +210,12 @@ function wholeOrTouched(
   whole: boolean,
   found: Found[],
   systems: Set<string>,
-): BleederRun[] {
-  const runs = bleederRuns(vehicle)
+): RoutedBleeder[] {
+  const runs = routedBleeders(vehicle)
   if (whole)
     return runs.filter(
-      ({ part, run }) => systems.size === 0 || systems.has(run ? systemOf(vehicle, run.sourceId) : part.id),
+      ({ part, route }) =>
+        systems.size === 0 || systems.has(route ? systemOf(vehicle, route.sourceId) : part.id),
     )
   const touched = new Set(found.flatMap((each) => [...each.downstream]))
   return runs.filter(({ part }) => touched.has(part.id))
@@ -226,7 +227,7 @@ function closedEnds(vehicle: Vehicle, whole: boolean, found: Found[], systems: S
     (part) => (part.type === 'wheel-brake' || part.type === 'clutch-slave') && part.bleeders.length === 0,
   )
   if (ends.length === 0) return []
-  const runs = runsOf(vehicle)
+  const runs = routesOf(vehicle)
   const touched = new Set(found.flatMap((each) => [...each.downstream]))
   return ends.filter(({ id }) => {
     if (!whole) return touched.has(id)

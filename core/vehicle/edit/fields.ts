@@ -37,7 +37,7 @@ function bleederFields(part: Part): EditField[] {
   return part.bleeders.flatMap(({ id }, i) => [
     number(['bleeders', i, 'wrenchMm'], `${id} spanner`, 'mm', true),
     number(['bleeders', i, 'torqueNm'], `${id} torque`, 'N·m', true),
-    text(['bleeders', i, 'access'], `How to get at ${id}`),
+    text(['bleeders', i, 'access'], `${id} access`),
   ])
 }
 
@@ -121,5 +121,5 @@ export const ownerFields: readonly EditField[] = [
 export const makerFields: readonly EditField[] = [
   number(['makerSettings', 'pressureKPa'], 'Maker’s pressure', 'kPa', true),
   number(['makerSettings', 'vacuumKPa'], 'Maker’s vacuum', 'kPa', true),
-  number(['makerSettings', 'cleanPulls'], 'Clean pulls asked for', '', true),
+  number(['makerSettings', 'cleanPulls'], 'Clean pulls', '', true),
 ]

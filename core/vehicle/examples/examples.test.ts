@@ -2,19 +2,19 @@ import { describe, expect, test } from 'vitest'
 import { vehicleFrom } from '~test/worlds/vehicles'
 import { type OrderSchoolId, orderSchoolIds } from '../../plan/order'
 import { bleedOrder, type StatedOrder } from '../../plan/order/bleed-order'
-import { bleederRuns } from '../network'
+import { routedBleeders } from '../network'
 import { examples } from './index'
 
 describe.each(Object.entries(examples))(
   '%s, worked out by hand',
   (_, { file, runsM, orders, conversion }) => {
     const vehicle = vehicleFrom(file)
-    const bleeders = bleederRuns(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
+    const bleeders = routedBleeders(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
     const orderBy = (school: OrderSchoolId, converting = false, stated?: StatedOrder) =>
       bleedOrder(vehicle, bleeders, school, converting, stated).value
 
     test('runs', () => {
-      const runs = Object.fromEntries(bleeders.map(({ bleeder, run }) => [bleeder.id, run?.lengthM ?? 0]))
+      const runs = Object.fromEntries(bleeders.map(({ bleeder, route }) => [bleeder.id, route?.lengthM ?? 0]))
       expect(Object.keys(runs).sort()).toEqual(Object.keys(runsM).sort())
       for (const [id, lengthM] of Object.entries(runsM)) expect(runs[id]).toBeCloseTo(lengthM, 9)
     })

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { bleedOrder } from '../../plan/order/bleed-order'
-import { bleederRuns } from '../network'
+import { routedBleeders } from '../network'
 import { bleedersOf, partsOf } from '../parts'
 import { fromLayout } from './from-layout'
 import { layouts } from './index'
@@ -23,7 +23,7 @@ function made(layout: Layout, changes: Partial<LayoutAnswers> = {}) {
 }
 const orderOf = (layout: Layout, driverSide: 'left' | 'right') => {
   const vehicle = made(layout, { driverSide })
-  const wheels = bleederRuns(vehicle).filter(({ part }) => part.type === 'wheel-brake')
+  const wheels = routedBleeders(vehicle).filter(({ part }) => part.type === 'wheel-brake')
   return bleedOrder(vehicle, wheels, 'furthest-first', false).value
 }
 /** Four wheels with a driver and one bleeder on each. */
@@ -55,7 +55,10 @@ describe.each(layouts)('$id', (layout) => {
   test('a longer wheelbase makes no run shorter', () => {
     const runs = (wheelbaseMm: number) =>
       Object.fromEntries(
-        bleederRuns(made(layout, { wheelbaseMm })).map(({ bleeder, run }) => [bleeder.id, run?.lengthM ?? 0]),
+        routedBleeders(made(layout, { wheelbaseMm })).map(({ bleeder, route }) => [
+          bleeder.id,
+          route?.lengthM ?? 0,
+        ]),
       )
     const [short, long] = [runs(2000), runs(4000)]
     for (const [id, lengthM] of Object.entries(long)) expect(lengthM).toBeGreaterThanOrEqual(short[id] ?? 0)
