@@ -6,7 +6,7 @@ import { benchCommand } from './bench/command'
 import { benchDiagnosis } from './bench/diagnosis'
 import { benchDue } from './bench/due'
 import { benchKept } from './bench/kept'
-import { benchAppend, benchReducer } from './bench/log'
+import { benchAppend, benchReducer, benchWire } from './bench/log'
 import { benchMap } from './bench/map'
 import { benchPage, benchScript, benchStart } from './bench/pages'
 import { benchPhysics } from './bench/physics'
@@ -15,6 +15,7 @@ import { benchRig } from './bench/rig'
 import { benchWhatIf } from './bench/what-if'
 
 await benchReducer()
+benchWire()
 await benchPlan()
 await benchDiagnosis()
 await benchMap()

@@ -1,16 +1,19 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
 import { appendEvents } from '~/db/append.server'
 import { openData } from '~/db/open.server'
-import { replay } from '~core/job/apply'
+import { replay, replayStored } from '~core/job/apply'
 import { carefulAct } from '~core/job/careful'
+import { toWire } from '~core/job/wire'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { vehicleFrom } from '~test/worlds/vehicles'
 import { loadDemoWorld } from '../../demo/load'
 import vanFile from '../../demo/vehicles/post-van-lhd.json'
 import { openVanJob } from '../own-van'
 import { line, medianMs, ms, quantile } from './measure'
+
+const FIRST_LOGS = 'test/golden/v1'
 
 /** A job with thousands of events, made by bleeding the van again and again. */
 function longJob(length: number): ScriptedJob {
@@ -30,6 +33,32 @@ export async function benchReducer() {
   const firstMs = performance.now() - began
   const taken = await medianMs(60, () => replay(events))
   line(`reducer over ${events.length} events, median of 60 (first ${ms(firstMs)})`, ms(taken), 'under 20 ms')
+  const thousand = events.slice(0, 1000)
+  line('replay of a job of 1 000 events', ms(await medianMs(60, () => replay(thousand))), 'under 30 ms')
+  const logs = readdirSync(FIRST_LOGS).map((name) => {
+    const log = JSON.parse(readFileSync(join(FIRST_LOGS, name), 'utf8'))
+    return [...replayStored(log.events)].map(({ event }) => event)
+  })
+  const all = await medianMs(60, () => {
+    for (const log of logs) replay(log)
+  })
+  line(
+    `replay of the ${logs.length} logs of version 1, ${logs.flat().length} events`,
+    ms(all),
+    'at most what version 1 took for them',
+  )
+}
+
+/** A job as it is sent to a page. @source measured on version 1 with the same job: 27 876 bytes */
+const VERSION_1_BYTES = 27_876
+
+export function benchWire() {
+  const bytes = JSON.stringify(toWire(longJob(62).state)).length
+  line(
+    'a job of 62 events as it travels, against version 1',
+    `${(bytes / VERSION_1_BYTES).toFixed(2)} ×`,
+    'at most 0.6 ×',
+  )
 }
 
 /** One event after another into the real database on disk, as the server appends what a screen sends. */
