@@ -7,7 +7,7 @@ import {
   type Disturbed,
   freshWeighing,
   type ScaleRange,
-  unplugged,
+  unplug,
   type Weighing,
   weigh,
 } from '~core/scale/weigh'
@@ -112,7 +112,7 @@ export class BottleScale {
     this.show(mayFlow)
   }
   private lose(fault: Fact | undefined) {
-    if (this.link !== 'lost' && this.range) this.weighing = unplugged(this.weighing)
+    if (this.link !== 'lost' && this.range) this.weighing = unplug(this.weighing)
     this.link = 'lost'
     this.fault = fault
     this.range = undefined

@@ -26,7 +26,7 @@ export function advance(state: Running, run: RunState): JobState {
 }
 
 /** Once a call is at rest the work goes back to where air left a place in doubt; otherwise it stays where it is. */
-export function goneBack(state: Running): JobState {
+export function goBack(state: Running): JobState {
   const { run } = state
   // Nothing is in doubt in a job where nothing went wrong: most acts are of such.
   if (state.troubles.length === 0 || run.call !== 'rest' || lookOwed(run)) return state

@@ -74,8 +74,8 @@ function afterEvent(state: JobState, kind: EventKind, event: JobEvent): JobState
   // A state that was just made is nobody else’s yet: finishing it in place saves a copy of it at every event.
   const next = made === state ? copyOfJob(state) : made
   if (event.beyondMl !== undefined) next.containers = withBeyond(next.containers, event.beyondMl)
-  next.undoable = remembered(next, state, kind, event)
-  next.people = joined(state, event)
+  next.undoable = remember(next, state, kind, event)
+  next.people = join(state, event)
   next.length = state.length + 1
   if (next.run?.call !== state.run?.call || next.run?.callAt !== state.run?.callAt)
     next.callTurn = (state.callTurn ?? 0) + 1
@@ -110,7 +110,7 @@ function withSentFor(before: JobState['sentFor'], { by, sentBy }: JobEvent): Job
   return [...others, { by, sentBy, acts: (known?.acts ?? 0) + 1 }]
 }
 
-const joined = ({ people }: JobState, { by }: JobEvent): JobState['people'] =>
+const join = ({ people }: JobState, { by }: JobEvent): JobState['people'] =>
   by && !people.some(({ id }) => id === by.id) ? [...people, by] : people
 
 /** Acts far enough back to mend a slip of the thumb, few enough to keep a state small. */
@@ -136,7 +136,7 @@ const readers: { [K in UndoKey]: (state: JobState) => JobState[K] } = {
 const remembering = undoKeys.map((key) => ({ key, of: readers[key] }))
 
 /** Keep what an act changed; one that is final leaves nothing to take back. */
-function remembered(after: JobState, before: JobState, kind: EventKind, event: JobEvent): Undoable[] {
+function remember(after: JobState, before: JobState, kind: EventKind, event: JobEvent): Undoable[] {
   if (event.type === 'undone') return after.undoable
   if (kind.undo === 'along') return before.undoable
   if (!kind.undo) return []

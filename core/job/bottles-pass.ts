@@ -2,7 +2,7 @@ import { secondsBetween } from '../base/day'
 import { techniqueOf } from '../technique'
 import type { Running } from './events/kind'
 import { expectedMlPerMin } from './findings/driving'
-import { takenFrom, withLevelsUnknown } from './levels'
+import { takeFrom, withLevelsUnknown } from './levels'
 import { currentStage, freshPoint, isFed, reservoirOfPoint } from './points'
 import type { RunState } from './state'
 
@@ -55,6 +55,6 @@ export function withOthersPassed(
     // Less than nothing is in none: whether it is empty somebody looks.
     return reservoir !== undefined && levelMl !== undefined && levelMl < ml
       ? withLevelsUnknown(now, [reservoir])
-      : takenFrom(now, reservoir, ml)
+      : takeFrom(now, reservoir, ml)
   }, next)
 }

@@ -7,7 +7,7 @@ import { addTally, freshTally } from './tally'
 
 /** What changes a plan under way. Each takes a run and gives the changed one; none forgets what was counted. */
 
-export const startedStage = (stage: Stage): StageRunState => ({
+export const startStage = (stage: Stage): StageRunState => ({
   stage,
   stepsDone: [],
   points: stage.points,
@@ -17,7 +17,7 @@ export const startedStage = (stage: Stage): StageRunState => ({
 
 /** A stage with everything to be done again; what moved stays counted. */
 export const stageAgain = (stageRun: StageRunState): StageRunState => ({
-  ...startedStage(stageRun.stage),
+  ...startStage(stageRun.stage),
   points: stageRun.points,
   tally: addTally(stageRun.tally, { unaccountedMl: countedOf(stageRun) }),
 })
@@ -195,7 +195,7 @@ export const mendFirst = (run: RunState, id: string, steps: Step[]): RunState =>
   steps.length === 0 ? run : { ...run, mends: [...run.mends, { id, steps, stepsDone: [] } satisfies Mend] }
 
 /** A stage with one step to be done again. */
-export const stepUndone = (stageRun: StageRunState, step: string): StageRunState => ({
+export const undoStep = (stageRun: StageRunState, step: string): StageRunState => ({
   ...stageRun,
   stepsDone: stageRun.stepsDone.filter((id) => id !== step),
 })

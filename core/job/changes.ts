@@ -6,10 +6,10 @@ import { stageTraits } from '../plan/stage-kinds'
 import { callStates } from '../technique/calls'
 import { sameStep, stepSchema } from '../technique/step'
 import { techniqueIdSchema } from '../technique/technique'
-import { doubt, insertStage, mendFirst, startAgain, startedStage, stepUndone } from './change'
+import { doubt, insertStage, mendFirst, startAgain, startStage, undoStep } from './change'
 import { isRunning, type Running } from './events/kind'
 import { proofsVoid } from './joints'
-import { counted, pouredInto } from './levels'
+import { countMoved, pourInto } from './levels'
 import { pointOf } from './points'
 import { withBroken } from './standing'
 import type { JobState, RunState, StageRunState } from './state'
@@ -85,10 +85,10 @@ function applyChange(state: Running, change: Change, eventId: string): JobState 
     case 'mend':
       return on(mendFirst(run, eventId, change.steps))
     case 'insert-stage':
-      return on(insertStage(run, run.stageIndex, startedStage(change.stage)))
+      return on(insertStage(run, run.stageIndex, startStage(change.stage)))
     case 'before-proof': {
       const prove = run.stages.findIndex(({ stage }, i) => i >= run.stageIndex && stage.kind === 'prove')
-      return prove < 0 ? state : on(insertStage(run, prove, startedStage(change.stage)))
+      return prove < 0 ? state : on(insertStage(run, prove, startStage(change.stage)))
     }
     case 'mark': {
       const marked = on(
@@ -110,14 +110,14 @@ function applyChange(state: Running, change: Change, eventId: string): JobState 
     case 'step-undone': {
       // Done anew, it is timed anew.
       const { [change.step]: _clock, ...timers } = run.timers
-      return on({ ...inStage(run, (stageRun) => stepUndone(stageRun, change.step)), timers })
+      return on({ ...inStage(run, (stageRun) => undoStep(stageRun, change.step)), timers })
     }
     case 'level':
       return on({ ...run, levelMl: { ...run.levelMl, [change.reservoir]: change.ml } })
     case 'level-lost':
-      return on(pouredInto(run, change.reservoir, 0, change.ml))
+      return on(pourInto(run, change.reservoir, 0, change.ml))
     case 'spilled':
-      return on(counted(run, { spilledMl: change.ml }))
+      return on(countMoved(run, { spilledMl: change.ml }))
     case 'extra-check':
       return state.extraChecks.includes(change.check)
         ? state

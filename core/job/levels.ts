@@ -223,7 +223,7 @@ export const noSuchReservoir = (state: JobState, event: { reservoir: string }): 
   reservoirNamed(state, event.reservoir) ? undefined : fact('no-such-reservoir')
 
 /** The run with something counted in the stage it is at. */
-export function counted(run: RunState, moved: Partial<Tally>): RunState {
+export function countMoved(run: RunState, moved: Partial<Tally>): RunState {
   const next = copyOfRun(run)
   next.stages = run.stages.map((stageRun, i) =>
     i === run.stageIndex ? { ...stageRun, tally: addTally(stageRun.tally, moved) } : stageRun,
@@ -232,11 +232,11 @@ export function counted(run: RunState, moved: Partial<Tally>): RunState {
 }
 
 /** Fluid poured into a reservoir, and the level then seen: what does not fit is kept as unaccounted for. */
-export function pouredInto(run: RunState, reservoirId: string, ml: number, seenMl: number): RunState {
+export function pourInto(run: RunState, reservoirId: string, ml: number, seenMl: number): RunState {
   const before = run.levelMl[reservoirId]
   const unaccountedMl = before === undefined ? 0 : before + ml - seenMl
   const seen = { ...withCountedSeen(run), levelMl: { ...run.levelMl, [reservoirId]: seenMl } }
-  return counted(seen, { inMl: ml, unaccountedMl })
+  return countMoved(seen, { inMl: ml, unaccountedMl })
 }
 
 /** A level that was seen says what had left by then: by how much the count was wrong shows at no later level. */
@@ -253,7 +253,7 @@ function withCountedSeen(run: RunState): RunState {
 }
 
 /** Fluid taken from a reservoir, as far as its level is known. */
-export function takenFrom(run: RunState, reservoirId: string | undefined, ml: number): RunState {
+export function takeFrom(run: RunState, reservoirId: string | undefined, ml: number): RunState {
   const before = reservoirId === undefined ? undefined : run.levelMl[reservoirId]
   if (reservoirId === undefined || before === undefined) return run
   const next = copyOfRun(run)

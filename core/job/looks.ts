@@ -5,7 +5,7 @@ import type { Vehicle } from '../vehicle/schema'
 import { copyOfPoint, copyOfRun } from './copies'
 import type { Running } from './events/kind'
 import { otherSide } from './findings/slow-flow'
-import { fullStrokeMl, perPullMl, pourSoon, takenFrom, usualPullMl, watchAt } from './levels'
+import { fullStrokeMl, perPullMl, pourSoon, takeFrom, usualPullMl, watchAt } from './levels'
 import {
   cleanPullsWanted,
   currentStage,
@@ -74,15 +74,15 @@ function nearMin({ vehicle, run }: Running, stageRun: StageRunState, point: stri
 export function withUnseenPull({ vehicle }: Running, run: RunState, point: string, ml: number): RunState {
   const around = copyOfRun(run)
   around.stages = run.stages.map((each, i) =>
-    i === run.stageIndex ? { ...each, at: { ...each.at, [point]: countedUnseen(each, point, ml) } } : each,
+    i === run.stageIndex ? { ...each, at: { ...each.at, [point]: countUnseen(each, point, ml) } } : each,
   )
   const stageRun = currentStage(run)
   // What a bottle or a machine keeps full stands where it stood.
   const fed = stageRun !== undefined && isFed(run, stageRun.stage)
-  return fed ? around : takenFrom(around, reservoirOfPoint(vehicle, point), ml)
+  return fed ? around : takeFrom(around, reservoirOfPoint(vehicle, point), ml)
 }
 
-function countedUnseen(stageRun: StageRunState, point: string, ml: number): PointRun {
+function countUnseen(stageRun: StageRunState, point: string, ml: number): PointRun {
   const next = copyOfPoint(pointOf(stageRun, point) ?? freshPoint())
   const { pulls = 0, sinceAir = 0, ml: countedMl = 0 } = next.unseen ?? {}
   next.unseen = { ...next.unseen, pulls: pulls + 1, sinceAir: sinceAir + 1, ml: countedMl + ml }

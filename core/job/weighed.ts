@@ -5,7 +5,7 @@ import { copyOfPoint, copyOfRun, withRun } from './copies'
 import type { FloorEvent, Unstamped } from './events'
 import type { Running } from './events/kind'
 import { frontAfter } from './front'
-import { baresPorts, takenFrom, usualPullMl, withLevelsUnknown } from './levels'
+import { baresPorts, takeFrom, usualPullMl, withLevelsUnknown } from './levels'
 import { timeFlow } from './looks'
 import {
   callNow,
@@ -75,7 +75,7 @@ export function weighBottle(
   around.stages = run.stages.map((each, i) => (i === run.stageIndex ? seen : each))
   const reservoir = reservoirOfPoint(vehicle, point)
   if (fed || reservoir === undefined) return withRun(state, around)
-  return withRun(state, bare ? withLevelsUnknown(around, [reservoir]) : takenFrom(around, reservoir, moreMl))
+  return withRun(state, bare ? withLevelsUnknown(around, [reservoir]) : takeFrom(around, reservoir, moreMl))
 }
 
 /** Whether by so much a port of the reservoir would be bare: whether it is, somebody looks. */

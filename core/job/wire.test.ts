@@ -4,7 +4,7 @@ import { randomAct } from '~test/worlds/random-acts'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { Chance } from '../base/random'
-import { fromWire, patched, patchOf, toWire } from './wire'
+import { applyPatch, fromWire, patchOf, toWire } from './wire'
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value))
 const vehicle = vehicleFrom(carFile(fourCorners))
@@ -13,7 +13,7 @@ test('a patch turns any value into any other, also after it has travelled as JSO
   fc.assert(
     fc.property(fc.jsonValue(), fc.jsonValue(), (from, to) => {
       const patch = patchOf(from, to)
-      expect(patched(from, patch && plain(patch))).toEqual(to)
+      expect(applyPatch(from, patch && plain(patch))).toEqual(to)
     }),
   )
 })

@@ -48,17 +48,17 @@ export function patchOf(from: unknown, to: unknown): Patch | undefined {
 }
 
 /** `from` with a patch of it; it is left as it was. */
-export function patched(from: unknown, patch: Patch | undefined): unknown {
+export function applyPatch(from: unknown, patch: Patch | undefined): unknown {
   if (!patch) return from
   if ('put' in patch) return patch.put
   if ('gone' in patch) return undefined
   if ('at' in patch) {
     const before = from as unknown[]
-    return Array.from({ length: patch.length }, (_, i) => patched(before[i], patch.at[i]))
+    return Array.from({ length: patch.length }, (_, i) => applyPatch(before[i], patch.at[i]))
   }
   const next = { ...(from as Record<string, unknown>) }
   for (const [key, each] of Object.entries(patch.in)) {
-    const value = patched(next[key], each)
+    const value = applyPatch(next[key], each)
     if (value === undefined) delete next[key]
     else next[key] = value
   }
@@ -85,13 +85,13 @@ export function toWire({ undoable, ...state }: JobState): WireJob {
 
 /** The job that travelled. */
 export function fromWire({ undoable, run, ...rest }: WireJob): JobState {
-  const state = { ...rest, ...(run && { run: patched(asPlanned(rest.planned?.plan), run) as RunState }) }
+  const state = { ...rest, ...(run && { run: applyPatch(asPlanned(rest.planned?.plan), run) as RunState }) }
   let after: Partial<JobState> = state
   const entries: Undoable[] = []
   for (const { eventId, type, back } of [...undoable].reverse()) {
     const keys = Object.keys(back) as UndoKey[]
     const now = after
-    const before = Object.fromEntries(keys.map((key) => [key, patched(now[key], back[key] ?? undefined)]))
+    const before = Object.fromEntries(keys.map((key) => [key, applyPatch(now[key], back[key] ?? undefined)]))
     entries.unshift({ eventId, type, keys, before } as Undoable)
     after = { ...after, ...before }
   }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { Chance } from '~core/base/random'
-import { beginsToCome, cameByNowG, freshWeighing, unplugged, type Weighing, weigh } from './weigh'
+import { beginsToCome, cameByNowG, freshWeighing, unplug, type Weighing, weigh } from './weigh'
 
 const range = { stepG: 0.1, capacityG: 5000 }
 const EMPTY_G = 60
@@ -111,7 +111,7 @@ test('what no scale can show counts for nothing', () => {
 
 test('plugged in again it begins from what stands there, and says that something may be missing', () => {
   const scale = standing().flows(true).pass(2, 10).pass(2)
-  scale.weighing = unplugged(scale.weighing)
+  scale.weighing = unplug(scale.weighing)
   scale.put(90)
   expect(scale.weighing).toMatchObject({ disturbed: 'unplugged' })
   expect(scale.weighing.cameG).toBeCloseTo(10, 1)

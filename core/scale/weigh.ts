@@ -85,14 +85,14 @@ export function weigh(
   const stepped = last ? reading.grams - last.grams : 0
   const jumps = last && Math.abs(stepped) > mostG(last, reading)
   const next: Weighing = { ...before, window, isStill, jumpedG: before.jumpedG + (jumps ? stepped : 0) }
-  return isStill ? settled(next, { atS: reading.atS, grams: mean(grams) }, stepG, mayFlow) : next
+  return isStill ? settle(next, { atS: reading.atS, grams: mean(grams) }, stepG, mayFlow) : next
 }
 
 /** The most that can have come from one moment to another, g. */
 const mostG = (from: WeightAt, to: WeightAt): number => MOST_G_PER_S * (to.atS - from.atS) + SAME_G
 
 /** A weight that stands still, against the one before. */
-function settled(now: Weighing, to: WeightAt, stepG: number, mayFlow: boolean): Weighing {
+function settle(now: Weighing, to: WeightAt, stepG: number, mayFlow: boolean): Weighing {
   const { still, lifted, jumpedG } = now
   const moved: Weighing = { ...now, still: to, jumpedG: 0 }
   if (!still) return moved
@@ -122,7 +122,7 @@ function stoodBack(moved: Weighing, { still, lifted, to, mayFlow }: Lifted): Wei
 }
 
 /** The cable was out: what came meanwhile nobody weighed, and a scale begins from nothing when it wakes. */
-export const unplugged = (before: Weighing): Weighing => ({
+export const unplug = (before: Weighing): Weighing => ({
   ...freshWeighing,
   cameG: before.cameG,
   changes: before.changes,

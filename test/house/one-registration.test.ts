@@ -7,12 +7,15 @@ import { applyEvent, replayStored } from '~core/job/apply'
 import { registerEvent } from '~core/job/events'
 import { neverRefused } from '~core/job/events/kind'
 import { stamp } from '~core/job/events/stamp'
+import { callOf, currentStage } from '~core/job/points'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import { registerTrouble } from '~core/job/troubles'
 import { mendStep } from '~core/job/troubles/parts'
 import { Draft, idField } from '~core/job/troubles/trouble'
 import { registerTechnique } from '~core/technique'
+import { callStep, doesFact } from '~core/technique/calls'
+import { pressedCall } from '~core/technique/calls/pressed'
 import { pumpAndHold } from '~core/technique/pump-and-hold'
 import { type TechniqueId, techniqueFact } from '~core/technique/technique'
 import { registerWords, sayMetric } from '~core/words'
@@ -28,10 +31,11 @@ afterEach(() => {
 test('a made-up fluid, technique, trouble and type of event, one registration each, and a whole job led with them', () => {
   // A fluid.
   registered.push(registerFluid({ ...dot4, spec: 'DOT 4 island', dryC: 270, wetC: 190 }))
-  // A technique: a foot that never pumps, quicker than every other, with its words.
+  // A technique: a foot that never pumps, quicker than every other, with a call table and words of its own.
   const id = 'slow-foot' as TechniqueId
+  const call = pressedCall('slow-foot', 'open-slowly')
   registered.push(
-    registerTechnique({ ...pumpAndHold, id, minutes: () => ({ fluidMinutes: 1, handlingMinutes: 1 }) }),
+    registerTechnique({ ...pumpAndHold, id, call, minutes: () => ({ fluidMinutes: 1, handlingMinutes: 1 }) }),
     registerWords(
       techniqueWords(id, {
         name: 'Slow foot',
@@ -41,6 +45,7 @@ test('a made-up fluid, technique, trouble and type of event, one registration ea
         mistakes: ['Fast.'],
       }),
     ),
+    registerWords({ 'call-open-slowly': 'Open {joint} slowly.' }),
   )
   // A trouble: a wasp on the pedal, with a step of its own.
   const wasp = z.object({ what: z.literal('wasp'), point: idField })
@@ -82,6 +87,10 @@ test('a made-up fluid, technique, trouble and type of event, one registration ea
   job.do({ type: 'weather-seen', rains: true } as unknown as Act)
   job.trouble({ what: 'wasp', point: 'rr' } as never)
   expect(job.run.mends[0]?.steps.map(({ code }) => code)).toEqual(['wasp-gone'])
+  job.until(({ run }) => run.call === 'holding')
+  const stage = currentStage(job.run)?.stage
+  const step = stage && callStep(callOf(stage), job.run.call)
+  expect(step && sayMetric(doesFact(step, fact('bleeder', { id: 'RR' })))).toBe('Open bleeder RR slowly.')
   job.bledToTheEnd().proved()
   expect(bleedDone(job.state)).toBe(true)
   job.do({ type: 'filed', outcome: 'fit', doneBy: 'Una', note: '', wasteMl: 0 })

@@ -3,7 +3,7 @@ import { secondsBetween } from '../../base/day'
 import { fact } from '../../base/decision'
 import { isMishap } from '../../technique'
 import { callActs, callMove, callStates, callStep } from '../../technique/calls'
-import { goneBack } from '../advance'
+import { goBack } from '../advance'
 import { type Air, airReaches, airSchema } from '../air-reaches'
 import { nextBottle } from '../bottles'
 import { copyOfRun, withRun } from '../copies'
@@ -146,7 +146,7 @@ function apply(state: Running, event: Call): JobState {
     return changePoint(now, point, (progress) => ({ ...progress, settled: true, cleanStreak: 0 }), next)
   const after = withRun(now, next)
   const aired = became.air ? withAirAt(after, event, point, became.air) : after
-  return goneBack(aired)
+  return goBack(aired)
 }
 
 /** Version 1 left it to the table of its day what an act made of the call. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { withRun } from '../copies'
-import { noSuchReservoir, pouredInto } from '../levels'
+import { noSuchReservoir, pourInto } from '../levels'
 import { pullsUnseen } from '../looks'
 import { withOldAt } from '../old-fluid'
 import { type EventKind, onRun } from './kind'
@@ -19,6 +19,6 @@ export const levelRead: EventKind<z.output<typeof levelReadSchema>> = {
   needs: 'plate',
   refuse: (state, event) => noSuchReservoir(state, event) ?? pullsUnseen(state),
   apply: onRun((state, { reservoir, ml: seenMl }) =>
-    withRun(state, pouredInto(withOldAt(state.run, reservoir, seenMl), reservoir, 0, seenMl)),
+    withRun(state, pourInto(withOldAt(state.run, reservoir, seenMl), reservoir, 0, seenMl)),
   ),
 }

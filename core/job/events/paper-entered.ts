@@ -74,9 +74,9 @@ function apply(state: Running, paper: Paper): JobState {
   const { run } = state
   const lines = new Map(paper.points.map((line) => [lineKey(line.stage, line.point), line]))
   const stages = run.stages.map((stageRun, i) =>
-    stageRun.stage.kind === 'prove' ? stageRun : done(stageRun, i),
+    stageRun.stage.kind === 'prove' ? stageRun : finish(stageRun, i),
   )
-  function done(stageRun: StageRunState, i: number): StageRunState {
+  function finish(stageRun: StageRunState, i: number): StageRunState {
     const { stage, points } = stageRun
     const at = { ...stageRun.at }
     let outMl = 0

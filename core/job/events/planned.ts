@@ -7,7 +7,7 @@ import { shopSchema } from '../../plan/request'
 import { decideScope } from '../../plan/scope/scope'
 import { partsOf } from '../../vehicle/parts'
 import type { Vehicle } from '../../vehicle/schema'
-import { startedStage } from '../change'
+import { startStage } from '../change'
 import { proofsVoid } from '../joints'
 import { handsOn, readingDue } from '../selectors'
 import type { JobState, Mend, RunState } from '../state'
@@ -74,7 +74,7 @@ export const planned: EventKind<Planned> = {
     const run: RunState = {
       plateConfirmed: false,
       stageIndex: 0,
-      stages: plan.stages.map(startedStage),
+      stages: plan.stages.map(startStage),
       setup: setupOf(plan),
       call: 'rest',
       lookDue: false,

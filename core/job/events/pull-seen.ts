@@ -4,12 +4,12 @@ import { bubbleKinds, colours } from '../../fluid/specs/colour'
 import type { Stage } from '../../plan/answer'
 import { stageTraits } from '../../plan/stage-kinds'
 import { pullMl } from '../../technique/strokes'
-import { goneBack } from '../advance'
+import { goBack } from '../advance'
 import { nextBottle } from '../bottles'
 import { othersPass, withOthersPassed } from '../bottles-pass'
 import { copyOfPoint, copyOfRun, withRun } from '../copies'
 import { frontAfter } from '../front'
-import { baresPorts, takenFrom, withLevelsUnknown } from '../levels'
+import { baresPorts, takeFrom, withLevelsUnknown } from '../levels'
 import { lookOffered, lookSpeaksFor, timeFlow } from '../looks'
 import { placeNow } from '../place'
 import {
@@ -189,10 +189,10 @@ function apply(state: Running, event: PullSeen): JobState {
   const left =
     event.bare && reservoir !== undefined
       ? withLevelsUnknown(around, [reservoir])
-      : takenFrom(around, reservoir, wrongMl - seenWrongMl)
+      : takeFrom(around, reservoir, wrongMl - seenWrongMl)
   const all = withOthersPassed(state, left, event.others ?? {}, event.at)
   const others = run.call === 'rest' && (run.hung ?? []).length > 0
-  return others ? withRun(state, nextBottle(all)) : goneBack(withRun(state, all))
+  return others ? withRun(state, nextBottle(all)) : goBack(withRun(state, all))
 }
 
 /** What counted as clean in version 1: no bubbles, and but at a port or in the vice new colour. */

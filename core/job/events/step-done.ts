@@ -4,7 +4,7 @@ import { takesAway, UNPLUGGED_UNIT } from '../../technique/standing'
 import type { Step } from '../../technique/step'
 import { partsOf, reservoirFact } from '../../vehicle/parts'
 import { advance } from '../advance'
-import { counted, drawsUnseen, pouredInto } from '../levels'
+import { countMoved, drawsUnseen, pourInto } from '../levels'
 import { amountsAfterDraw, amountsSchema, oldMlAfter, withAmounts } from '../old-fluid'
 import { currentStage } from '../points'
 import { afterStep } from '../standing'
@@ -73,7 +73,7 @@ function apply(state: Running, event: StepDone): JobState {
   const ml = event.ml ?? 0
   let next = state.run
   if (step.asksMl === 'drawn') next = drawn(state, step, ml, event.gapMl)
-  if (step.asksMl === 'poured') next = filled(state, step, ml)
+  if (step.asksMl === 'poured') next = fill(state, step, ml)
   // What is on the reservoir now is another container than before: its mark is read anew.
   if (step.bottle) next = { ...next, bottleOn: step.bottle === 'on' ? true : undefined, tankMl: undefined }
   if (event.amounts) next = withAmounts(next, event.amounts)
@@ -127,7 +127,7 @@ const reservoirsOf = (state: Running, { reservoir }: Step) =>
   partsOf(state.vehicle, 'reservoir').filter(({ id }) => reservoir === undefined || id === reservoir)
 
 function drawn(state: Running, step: Step, ml: number, gapMl = 0): RunState {
-  const run = counted(state.run, { drawnMl: ml, unaccountedMl: gapMl })
+  const run = countMoved(state.run, { drawnMl: ml, unaccountedMl: gapMl })
   const reservoirs = reservoirsOf(state, step)
   const levelMl = { ...run.levelMl }
   const oldMl = { ...run.oldMl }
@@ -146,20 +146,20 @@ function drawn(state: Running, step: Step, ml: number, gapMl = 0): RunState {
   return { ...run, levelMl, oldMl }
 }
 
-function filled(state: Running, step: Step, ml: number): RunState {
+function fill(state: Running, step: Step, ml: number): RunState {
   const reservoirs = reservoirsOf(state, step)
   const [only] = reservoirs
   if (!step.fillsToMax) {
     // Only what is said to go into a reservoir raises its level; a cylinder in the vice takes some too.
     const before = step.reservoir === undefined ? undefined : state.run.levelMl[step.reservoir]
     return only && before !== undefined
-      ? pouredInto(state.run, only.id, ml, before + ml)
-      : counted(state.run, { inMl: ml })
+      ? pourInto(state.run, only.id, ml, before + ml)
+      : countMoved(state.run, { inMl: ml })
   }
-  if (only && reservoirs.length === 1) return pouredInto(state.run, only.id, ml, only.maxMl)
+  if (only && reservoirs.length === 1) return pourInto(state.run, only.id, ml, only.maxMl)
   // One amount for several reservoirs says nothing of each: no gap is counted.
   const levelMl = Object.fromEntries(reservoirs.map(({ id, maxMl }) => [id, maxMl]))
-  return counted({ ...state.run, levelMl: { ...state.run.levelMl, ...levelMl } }, { inMl: ml })
+  return countMoved({ ...state.run, levelMl: { ...state.run.levelMl, ...levelMl } }, { inMl: ml })
 }
 
 /** One step done, with its amount where it asks for one and the time it was held where it must be. */

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { reservoirFact } from '../../vehicle/parts'
 import { withRun } from '../copies'
-import { noSuchReservoir, portsBare, pouredInto, reservoirNamed } from '../levels'
+import { noSuchReservoir, portsBare, pourInto, reservoirNamed } from '../levels'
 import { pullsUnseen } from '../looks'
 import { type EventKind, onRun } from './kind'
 import { ml, short, stamp } from './stamp'
@@ -26,6 +26,6 @@ export const toppedUp: EventKind<z.output<typeof toppedUpSchema>> = {
       : undefined),
   apply: onRun((state, event) => {
     const reservoir = reservoirNamed(state, event.reservoir)
-    return reservoir ? withRun(state, pouredInto(state.run, reservoir.id, event.ml, reservoir.maxMl)) : state
+    return reservoir ? withRun(state, pourInto(state.run, reservoir.id, event.ml, reservoir.maxMl)) : state
   }),
 }

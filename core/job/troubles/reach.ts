@@ -11,7 +11,7 @@ import type { RunState } from '../state'
 import type { Draft } from './trouble'
 
 /** What holds once a stage of another plan is put in: both plans' settings and cautions, and why the stage is there. */
-function joined(before: Setup, plan: Plan, stage: Stage): Setup {
+function join(before: Setup, plan: Plan, stage: Stage): Setup {
   const { pressureKPa = before.pressureKPa, vacuumKPa = before.vacuumKPa } = plan
   const added = <T extends { code: string }>(own: readonly T[], others: readonly T[]) => [
     ...own,
@@ -83,7 +83,7 @@ function bleedUnplanned(draft: Draft, plan: Plan, missing: readonly string[]): v
   })
   // Each is put in before the one under way: the last one first.
   for (const stage of stages.toReversed())
-    draft.do({ op: 'insert-stage', stage }).do({ op: 'setup', setup: joined(draft.run.setup, plan, stage) })
+    draft.do({ op: 'insert-stage', stage }).do({ op: 'setup', setup: join(draft.run.setup, plan, stage) })
 }
 
 const bleedsOf = (stages: readonly Stage[]): Stage[] => stages.filter(({ kind }) => kind === 'bleed')
