@@ -1,6 +1,7 @@
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import { expect, test } from './journey'
-import { linkPhone, openJobOn, planTwoPerson } from './steps'
+import { openJobOn, planTwoPerson } from './set-up'
+import { linkPhone } from './steps'
 import { helper, Technician } from './technician'
 
 /** In the phone's page: how long from “it is up” to the next PRESS, ms. */

@@ -7,7 +7,7 @@ import charabanc from '../demo/vehicles/charabanc.json' with { type: 'json' }
 import courier from '../demo/vehicles/courier-motorcycle.json' with { type: 'json' }
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import { accessibilityFaults, expect, test } from './journey'
-import { openJobOn } from './steps'
+import { openJobOn } from './set-up'
 import { example } from './taken'
 
 type Came = {

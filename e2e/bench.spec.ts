@@ -3,8 +3,9 @@ import charabanc from '../demo/vehicles/charabanc.json' with { type: 'json' }
 import courier from '../demo/vehicles/courier-motorcycle.json' with { type: 'json' }
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import { accessibilityFaults, expect, test, visit } from './journey'
+import { openJobOn } from './set-up'
 import { signIn } from './sign-in'
-import { goOnUntil, hoseOn, openJobOn, savedState, stateOf, takeWay } from './steps'
+import { goOnUntil, hoseOn, savedState, stateOf, takeWay } from './steps'
 import { harbourTug } from './vehicles'
 
 /** By keyboard alone: to a field, all of it away, something else typed. */

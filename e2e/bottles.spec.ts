@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test'
 import { openPoints } from '~core/job/points'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { checkInAndTest, goOnUntil, hoseOn, openJobOn, savedState, takeWay } from './steps'
+import { checkInAndTest, openJobOn } from './set-up'
+import { goOnUntil, hoseOn, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'
 
 /** Whether the shop bleeds by gravity. */

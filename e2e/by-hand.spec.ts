@@ -1,6 +1,7 @@
 import type { CDPSession, Locator, Page } from '@playwright/test'
 import { accessibilityFaults, expect, test } from './journey'
-import { lookAsked, openJobOn, planTwoPerson, savedState } from './steps'
+import { openJobOn, planTwoPerson } from './set-up'
+import { lookAsked, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
 /** One way of working the bay: how something is pressed, typed into, and how a bleeder is said to be closed. */

@@ -2,8 +2,9 @@ import { networkInterfaces } from 'node:os'
 import type { Browser, BrowserContext, Page } from '@playwright/test'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { DemoServer } from './server'
+import { openJobOn, planTwoPerson } from './set-up'
 import { signIn } from './sign-in'
-import { goOnUntil, holdClosed, hoseOn, lookClean, openJobOn, planTwoPerson, savedState } from './steps'
+import { goOnUntil, holdClosed, hoseOn, lookClean, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
 /** A job at its first bleeder with the hose on, and a code out for its cab. */

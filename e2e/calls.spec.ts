@@ -2,7 +2,8 @@ import type { Page } from '@playwright/test'
 import type { TechniqueId } from '~core/technique/technique'
 import { accessibilityFaults, expect, test } from './journey'
 import { DemoServer } from './server'
-import { checkInAndTest, goOnUntil, holdClosed, hoseOn, openJobOn, savedState, takeWay } from './steps'
+import { checkInAndTest, openJobOn } from './set-up'
+import { goOnUntil, holdClosed, hoseOn, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'
 
 /** Check in as a routine exchange and take a plan by one way. */

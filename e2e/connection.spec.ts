@@ -1,15 +1,7 @@
 import { expect, test } from './journey'
+import { openJobOn, planTwoPerson } from './set-up'
 import { SilentProxy } from './silent-proxy'
-import {
-  goOnUntil,
-  holdClosed,
-  hoseOn,
-  openJobOn,
-  planTwoPerson,
-  savedState,
-  stateOf,
-  untilFirstBleeder,
-} from './steps'
+import { goOnUntil, holdClosed, hoseOn, savedState, stateOf, untilFirstBleeder } from './steps'
 import { harbourTug } from './vehicles'
 
 test.use({

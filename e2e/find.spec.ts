@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn } from './steps'
+import { openJobOn } from './set-up'
 import { harbourTug } from './vehicles'
 
 const shares = (page: Page) => page.getByRole('region', { name: 'What it may be' })

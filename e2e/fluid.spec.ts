@@ -1,6 +1,7 @@
 import ICAL from 'ical.js'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn, stateOf } from './steps'
+import { openJobOn } from './set-up'
+import { stateOf } from './steps'
 import { Tester } from './tester'
 import { harbourTug } from './vehicles'
 

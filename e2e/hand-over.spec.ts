@@ -1,5 +1,6 @@
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { goOnUntil, openJobOn, planTwoPerson, savedState } from './steps'
+import { openJobOn, planTwoPerson } from './set-up'
+import { goOnUntil, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
 test('parked with the pedal propped and a bleeder open, resumed by somebody else, and the tag prints on one page', async ({

@@ -1,15 +1,7 @@
 import type { Page } from '@playwright/test'
 import { expect, test, visit } from './journey'
-import {
-  checkInAndTest,
-  goOnUntil,
-  holdClosed,
-  hoseOn,
-  linkPhone,
-  openJobOn,
-  savedState,
-  takeWay,
-} from './steps'
+import { checkInAndTest, openJobOn } from './set-up'
+import { goOnUntil, holdClosed, hoseOn, linkPhone, savedState, takeWay } from './steps'
 import { example } from './taken'
 
 /** Who works here: alone, or with somebody in the cab. */

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import { accessibilityFaults, expect, test } from './journey'
-import { goOnUntil, hoseOn, linkPhone, openJobOn, planTwoPerson } from './steps'
+import { openJobOn, planTwoPerson } from './set-up'
+import { goOnUntil, hoseOn, linkPhone } from './steps'
 import { harbourTug } from './vehicles'
 
 /** A browser without a monitor has no voices: what would be said is written down, and never comes to an end. */

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { bleedDone } from '~core/job/selectors'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { goOnUntil, lastFill, openJobOn, proveAll, takeWay } from './steps'
+import { openJobOn } from './set-up'
+import { goOnUntil, lastFill, proveAll, takeWay } from './steps'
 
 const van = JSON.parse(readFileSync('core/vehicle/examples/parcel-van.json', 'utf8'))
 

@@ -1,5 +1,6 @@
 import { expect, test, visit } from './journey'
-import { goOnUntil, hoseOn, openJobOn, planTwoPerson, record } from './steps'
+import { openJobOn, planTwoPerson } from './set-up'
+import { goOnUntil, hoseOn, record } from './steps'
 import { harbourTug } from './vehicles'
 
 test('what a job found out is there when the vehicle comes again: at the plan, at the bleeder, with its date and job', async ({

@@ -1,5 +1,5 @@
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { checkInAndTest } from './steps'
+import { checkInAndTest } from './set-up'
 
 // Marks that cannot be are refused by the server.
 test.use({ expectedFailures: [/status of 400 .*vehicles\/new\.data/] })

@@ -1,6 +1,7 @@
 import smithyRoadster from '~core/vehicle/examples/smithy-roadster.json' with { type: 'json' }
 import { accessibilityFaults, expect, test } from './journey'
-import { checkInAndTest, openJobOn, takeWay } from './steps'
+import { checkInAndTest, openJobOn } from './set-up'
+import { takeWay } from './steps'
 
 // Taking a plan without saying why is refused.
 test.use({ expectedFailures: [/status of 400 .*plan\.data/] })

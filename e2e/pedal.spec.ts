@@ -1,5 +1,5 @@
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn } from './steps'
+import { openJobOn } from './set-up'
 import { harbourTug } from './vehicles'
 
 test.use({ expectedFailures: [/status of 409/] })

@@ -2,7 +2,8 @@ import { levelFirst } from '~core/job/levels'
 import type { JobState } from '~core/job/state'
 import { partsOf } from '~core/vehicle/parts'
 import { accessibilityFaults, expect, test } from './journey'
-import { checkInAndTest, goOnUntil, record, savedState, stateOf, takeWay } from './steps'
+import { checkInAndTest } from './set-up'
+import { goOnUntil, record, savedState, stateOf, takeWay } from './steps'
 import { bledToTheEnd, demo, example, finished, kindNow, stepNow, taken, tested } from './taken'
 
 /** Work that a plan promised, carried through to the end of the bleed. */

@@ -1,14 +1,7 @@
 import type { Page } from '@playwright/test'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import {
-  goOnUntil,
-  lastFill,
-  openJobOn,
-  planTwoPerson,
-  proveAll,
-  pullsUntilDone,
-  untilFirstBleeder,
-} from './steps'
+import { openJobOn, planTwoPerson } from './set-up'
+import { goOnUntil, lastFill, proveAll, pullsUntilDone, untilFirstBleeder } from './steps'
 import { harbourTug } from './vehicles'
 
 /** A form that is refused is answered as refused, and the console says so. */

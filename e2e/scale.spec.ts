@@ -1,7 +1,8 @@
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import { Device } from './device'
 import { expect, test, visit } from './journey'
-import { linkPhone, openJobOn, planTwoPerson, savedState } from './steps'
+import { openJobOn, planTwoPerson } from './set-up'
+import { linkPhone, savedState } from './steps'
 import { helper, Technician } from './technician'
 
 let scale: Device

@@ -4,8 +4,9 @@ import { connect } from 'node:net'
 import { newId } from '~/lib/ids'
 import { expect, test, visit } from './journey'
 import { freePort } from './server'
+import { openJobOn, planTwoPerson } from './set-up'
 import { personId, signIn } from './sign-in'
-import { goOnUntil, openJobOn, planTwoPerson, stateOf } from './steps'
+import { goOnUntil, stateOf } from './steps'
 import { harbourTug } from './vehicles'
 
 /** Start a second server and hear how it ends. */

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn } from './steps'
+import { openJobOn } from './set-up'
 
 const van = JSON.parse(readFileSync('core/vehicle/examples/parcel-van.json', 'utf8'))
 const verdict = (page: Page) => page.getByRole('heading', { level: 2 }).first()

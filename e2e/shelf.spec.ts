@@ -1,5 +1,6 @@
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson, savedState } from './steps'
+import { openJobOn, planTwoPerson } from './set-up'
+import { savedState } from './steps'
 import { harbourTug } from './vehicles'
 
 /** The code of the demo's container of a product. */

@@ -4,7 +4,8 @@ import type { JobState } from '~core/job/state'
 import { currentStep } from '~core/job/steps'
 import { Device } from './device'
 import { visit } from './journey'
-import { goOnUntil, openJobOn } from './steps'
+import { openJobOn } from './set-up'
+import { goOnUntil } from './steps'
 
 /** A job checked in, planned and begun, and where it stands: for journeys about the bleed itself. */
 

@@ -1,5 +1,6 @@
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { goOnUntil, hoseOn, openJobOn, planTwoPerson, record } from './steps'
+import { openJobOn, planTwoPerson } from './set-up'
+import { goOnUntil, hoseOn, record } from './steps'
 import { harbourTug } from './vehicles'
 
 test('a foreman reads what happened: folded by place in sentences, and what went wrong by itself', async ({

@@ -1,18 +1,8 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test'
 import { accessibilityFaults, expect, test } from './journey'
+import { openJobOn, planTwoPerson } from './set-up'
 import { SilentProxy } from './silent-proxy'
-import {
-  goOnUntil,
-  holdClosed,
-  hoseOn,
-  linkPhone,
-  lookAsked,
-  lookClean,
-  openJobOn,
-  planTwoPerson,
-  proveAll,
-  savedState,
-} from './steps'
+import { goOnUntil, holdClosed, hoseOn, linkPhone, lookAsked, lookClean, proveAll, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
 test.use({

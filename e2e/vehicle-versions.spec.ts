@@ -1,6 +1,6 @@
 import ferryEstate from '~core/vehicle/examples/ferry-estate.json' with { type: 'json' }
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { checkInAndTest, openJobOn, planTwoPerson } from './steps'
+import { checkInAndTest, openJobOn, planTwoPerson } from './set-up'
 
 test('a vehicle is changed under a running job: the job keeps its version and says so, a new job takes the new one', async ({
   page,

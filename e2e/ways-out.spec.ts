@@ -1,6 +1,7 @@
 import type { Locator } from '@playwright/test'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { goOnUntil, hoseOn, openJobOn, planTwoPerson, savedState, stateOf } from './steps'
+import { openJobOn, planTwoPerson } from './set-up'
+import { goOnUntil, hoseOn, savedState, stateOf } from './steps'
 import { harbourTug } from './vehicles'
 
 /** Held until what it said is done and it is gone. */

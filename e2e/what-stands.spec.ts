@@ -1,17 +1,8 @@
 import type { Page } from '@playwright/test'
 import { anythingStands } from '~core/job/standing'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import {
-  checkInAndTest,
-  goOnUntil,
-  holdClosed,
-  hoseOn,
-  openJobOn,
-  record,
-  savedState,
-  stateOf,
-  takeWay,
-} from './steps'
+import { checkInAndTest, openJobOn } from './set-up'
+import { goOnUntil, holdClosed, hoseOn, record, savedState, stateOf, takeWay } from './steps'
 import { bledToTheEnd, demo, example, taken, tested } from './taken'
 
 /** What stands open, set up or broken outlives the plan it came from. */

@@ -1,10 +1,10 @@
+import { openJobByForm, planTwoPersonByForm } from './by-form'
 import { accessibilityFaults, expect, test, visit } from './journey'
+import { openJobOn, planTwoPerson } from './set-up'
 import {
   holdClosed,
   lookClean,
   onePull,
-  openJobOn,
-  planTwoPerson,
   proveAll,
   pullsUntilDone,
   savedState,
@@ -15,10 +15,10 @@ import { brokenFiles, harbourTug } from './vehicles'
 test('a vehicle this project does not ship is imported, planned, bled, proved and filed', async ({
   page,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'TUG 9')
+  const job = await openJobByForm(page, harbourTug, 'TUG 9')
   await page.clock.install()
   await expect(page.getByText('Pad wear alone takes about')).toBeVisible()
-  await planTwoPerson(page)
+  await planTwoPersonByForm(page)
   await untilFirstBleeder(page)
   for (const bleeder of ['rr', 'rl']) {
     await page.getByRole('button', { name: 'Hose is on' }).click()

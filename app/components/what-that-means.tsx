@@ -4,6 +4,7 @@ import { useSay } from '~/lib/say'
 import { colourClue, wrongFluidColours } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
 import { airUnasked } from '~core/job/events/checked-in'
+import { pistonsHome, pistonsUpFact } from '~core/plan/pistons-home'
 import { decideScope } from '~core/plan/scope/scope'
 import { levelDrop } from '~core/vehicle/level-drop'
 import type { Vehicle } from '~core/vehicle/schema'
@@ -36,6 +37,12 @@ export function WhatThatMeans({
         </p>
       )}
       <Reasons reasons={level.reasons} />
+      {draft &&
+        pistonsHome({ vehicle, work: draft.work }).map((home) => (
+          <p key={home.reservoir.id} className="border-l-8 border-ink bg-sheet p-3">
+            {say(pistonsUpFact({ vehicle }, home))}
+          </p>
+        ))}
       {level.value.explained === 'more-than-wear' && jobId !== undefined && (
         <Link
           to={`/jobs/${jobId}/find?complaint=low-level&found=wear-sum.does-not`}

@@ -15,6 +15,8 @@ export const checkInFormSchema = z.object({
   opened: z.array(z.string()).default([]),
   replaced: z.array(z.string()).default([]),
   state: z.array(z.enum(['ranDry', 'systemEmpty', 'portsStayedCovered'])).default([]),
+  /** Brakes whose pistons are pressed home for new pads. */
+  pistonsHome: z.array(z.string().max(60)).default([]),
   /** Brakes whose wheel stays on. */
   wheels: z.array(z.string().max(60)).default([]),
   colour: z.enum(colours, 'Pick the colour in the reservoir.'),
@@ -47,6 +49,7 @@ export function checkInOf(form: CheckInForm, vehicle: Vehicle, typed?: Record<st
       systemEmpty: form.state.includes('systemEmpty'),
       padWearMm: Object.fromEntries(wear),
       ...(levels.length > 0 && { levelMl: Object.fromEntries(levels) }),
+      ...(form.pistonsHome.length > 0 && { pistonsHome: form.pistonsHome }),
       ...(form.wheels.length > 0 && {
         wheelsOff: wheelsOff(vehicle, {}).filter((id) => !form.wheels.includes(id)),
       }),

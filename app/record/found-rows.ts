@@ -17,6 +17,9 @@ export function foundRows(state: JobState, show: Show): DocumentRow[] {
   return [
     { name: 'Why', text: reasonNames[checkIn.work.reason] },
     { name: 'Opened, replaced', text: opened || 'nothing' },
+    ...((checkIn.work.pistonsHome ?? []).length > 0
+      ? [{ name: 'Pistons pressed home', text: (checkIn.work.pistonsHome ?? []).join(', ') }]
+      : []),
     { name: 'Colour', text: sayEnglish(show)(colourFact(checkIn.colour)), colour: checkIn.colour },
     ...levelsSeen(state).map(({ reservoir, ml }, i, all) => ({
       name: all.length > 1 ? `Level, ${reservoir}` : 'Level',

@@ -87,6 +87,7 @@ function typedBefore(
       before.portsStayedCovered && 'portsStayedCovered',
     ].filter((each) => typeof each === 'string'),
     wheels: work.wheelsOff ? brakes.map(({ id }) => id).filter((id) => !work.wheelsOff?.includes(id)) : [],
+    pistonsHome: work.pistonsHome ?? [],
     colour: before.colour,
     fluidFound: work.fluidFound ?? 'as-specified',
     levelMl: reservoirs.map(({ id }, i) =>
@@ -266,6 +267,13 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
                 multiple
               />
             )}
+            <Choices
+              field={fields.pistonsHome}
+              legend="New pads: pistons that are pressed home before the bleed"
+              options={brakes.map((brake) => ({ value: brake.id, label: upperFirst(say(partFact(brake))) }))}
+              columns="grid-cols-2"
+              multiple
+            />
             <fieldset>
               <legend className="field-label">
                 How far each piston stands out by wear (floating caliper: both pads and the disc)

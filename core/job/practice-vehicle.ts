@@ -169,6 +169,7 @@ export class PracticeVehicle {
         this.rig.do({ do: step.asksMl === 'drawn' ? 'draw' : 'pour', reservoir, ml: event.ml, for: 0 })
     }
     if (event.type === 'step-done' && before.run) this.footAndBottle(before.run, before)
+    if (event.type === 'step-done' && before.run) this.pressHome(before.run, before)
     if (event.type === 'pull-seen' && this.point !== undefined) {
       const { sinceMl, colour, bubbles } = this.seen()
       const wrote = { ml: event.ml, colour: event.colour, bubbles: event.bubbles }
@@ -192,6 +193,11 @@ export class PracticeVehicle {
     this.rig.do({ do: 'press', ...foot, overS: 0.3, for: 0.6 })
     this.heldForTool = foot.cylinder
     if (step.foot === 'pump') this.footUp()
+  }
+  /** Pistons that a step has pressed home. */
+  private pressHome(run: NonNullable<JobState['run']>, { standing }: JobState): void {
+    for (const brake of currentStep({ run, standing })?.step.pressesHome ?? [])
+      this.rig.do({ do: 'push-back', brake, for: 20 })
   }
   private footUp(): void {
     if (this.heldForTool !== undefined)

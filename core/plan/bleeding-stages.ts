@@ -6,7 +6,7 @@ import { bleedStage, withKept } from './bleed-stage'
 import { procedureStages } from './procedure-stages'
 import type { Build } from './stage'
 import { unitsToCycle } from './units'
-import { volumesInOrder } from './volumes'
+import { volumesInOrder, wearAtBleed } from './volumes'
 
 /** Every bleed, with the unit's own rounds between where it has any. */
 export function bleedingStages(build: Build): Stage[] {
@@ -76,7 +76,7 @@ function cornersAgain({
   targetPct,
 }: Build): (Corner & { passageMl: number })[] {
   const inTurn = [...corners, ...unitCorners]
-  const volumeMl = volumesInOrder(request.vehicle, inTurn, request.work.padWearMm, true)
+  const volumeMl = volumesInOrder(request.vehicle, inTurn, wearAtBleed(request.work), true)
   const closedMl = closedBranchesMl(request.vehicle, inTurn)
   return corners.map((corner, i) => {
     const passageMl = volumeMl.get(corner.bleeder.id) ?? 0

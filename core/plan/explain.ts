@@ -8,7 +8,7 @@ import { partsOf, reservoirFact } from '../vehicle/parts'
 import type { Plan, Stage } from './answer'
 import { fluidUsed, preparePlan } from './prepare'
 import type { PlanRequest } from './request'
-import { lineMl, passagesInOrder } from './volumes'
+import { lineMl, passagesInOrder, wearAtBleed } from './volumes'
 
 /** One number a figure was worked out from, in its own unit, or what stands for it where it is none. */
 export type ExplainedInput = { name: Fact } & ({ quantity: Quantity; value: number } | { is: Fact })
@@ -176,7 +176,7 @@ function setting(which: 'pressure' | 'vacuum', { vehicle, shop }: PlanRequest, p
 function bleeder(id: string, request: PlanRequest, plan: Plan): Explained {
   const { vehicle, work } = request
   const { opened, feeding } = preparePlan(request)
-  const passages = passagesInOrder(vehicle, opened, work.padWearMm, false, feeding.atOnce)
+  const passages = passagesInOrder(vehicle, opened, wearAtBleed(work), false, feeding.atOnce)
   const passage = passages.find((each) => each.id === id)
   const { targetOldPct, cleanFeedMl, perBleederMl } = plan.fluid
   const clean = cleanFeedMl[id] ?? 0

@@ -4,6 +4,7 @@ import { factSchema } from '../base/fact-schema'
 import { lineId } from '../rig/parts/line'
 import { Rig } from '../rig/run'
 import { usual } from '../rig/usual'
+import { withMeasuredWear } from '../vehicle/measured-wear'
 import { partsOf } from '../vehicle/parts'
 import type { Plan } from './answer'
 import type { PlanRequest } from './request'
@@ -94,7 +95,7 @@ function feel(rig: Rig): Record<string, number> {
 export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
   if (plan.verdict === 'stop') return undefined
   const stands = {
-    vehicle: request.vehicle,
+    vehicle: withMeasuredWear(request.vehicle, request.work.padWearMm),
     start: {
       oldPct: 100,
       newIn: [],
@@ -134,6 +135,7 @@ export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
   const faults = [
     ...technician.faults,
     ...(technician.ranDry ? [fact('rig-ran-dry')] : []),
+    ...(technician.overflowed ? [fact('rig-overflowed')] : []),
     ...missed.map((bleeder) =>
       fact('rig-target-missed', { bleeder, endsPct: oldPct[bleeder], targetPct: targetOldPct }),
     ),

@@ -26,11 +26,12 @@ import {
 import { bleedOrder } from './order/bleed-order'
 import { compareOrders, type SchoolOrder } from './order/compare-orders'
 import { orderWarnings } from './order/order-warnings'
+import { levelsThen } from './pistons-home'
 import { inProcedureOrder } from './procedures'
 import type { PlanRequest } from './request'
 import { decideScope, type Scope } from './scope/scope'
 import { unitsToCycle } from './units'
-import { volumesInOrder } from './volumes'
+import { volumesInOrder, wearAtBleed } from './volumes'
 
 const CONVERSION_TARGET_PCT = 1
 const ROUTINE_TARGET_PCT = 5
@@ -159,7 +160,7 @@ export function preparePlan(request: PlanRequest): Prepared {
       ? [...split.own, ...split.byUnit]
       : inProcedureOrder(vehicle, [...split.byUnit, ...split.own])
   const openedBy = ({ atOnce }: Feeding): Opened[] => {
-    const volumeMl = volumesInOrder(vehicle, inTurn, work.padWearMm, false, atOnce)
+    const volumeMl = volumesInOrder(vehicle, inTurn, wearAtBleed(work), false, atOnce)
     return inTurn.map((placed) => ({ ...placed, volumeMl: volumeMl.get(placed.bleeder.id) ?? 0 }))
   }
   const available = methodsOf(request)
@@ -186,7 +187,11 @@ export function preparePlan(request: PlanRequest): Prepared {
   const amountsBy = amountsOnce((feeding) =>
     scope.exchange
       ? exchangeAmounts(vehicle, openedBy(feeding), starts, feeding, targetPct / 100)
-      : clearingAmounts(openedBy(feeding), targetPct / 100, refillsFor(vehicle, reservoirs, work.levelMl)),
+      : clearingAmounts(
+          openedBy(feeding),
+          targetPct / 100,
+          refillsFor(vehicle, reservoirs, levelsThen(request)),
+        ),
   )
   const cornersOf = (bleeders: readonly RoutedBleeder[], { throughMl }: Amounts): Corner[] =>
     bleeders.map((placed) => ({

@@ -48,6 +48,8 @@ export const workSchema = z.object({
       z.number('give a wear in mm').min(0, 'give a wear of 0 mm or more').max(100, 'give at most 100 mm'),
     )
     .default({}),
+  /** Brakes whose pistons are pressed home for new pads before the bleed, by id. */
+  pistonsHome: z.array(z.string('give an id')).max(100, 'give at most 100 ids').optional(),
   /** Brakes whose wheel comes off, by id: [] where none does; left out where nobody said. */
   wheelsOff: z.array(z.string('give an id')).max(100, 'give at most 100 ids').optional(),
   /** What stands in each reservoir as it came in, where that was seen. */
@@ -231,6 +233,7 @@ export function workFaults(vehicle: Vehicle, work: Work): Fault[] {
   const noBrake = (id: string) => !vehicle.parts.some((part) => part.id === id && part.type === 'wheel-brake')
   const brakes = [
     ...Object.keys(work.padWearMm).map((id) => ({ id, path: `work.padWearMm.${id}` })),
+    ...(work.pistonsHome ?? []).map((id, i) => ({ id, path: `work.pistonsHome.${i}` })),
     ...(work.wheelsOff ?? []).map((id, i) => ({ id, path: `work.wheelsOff.${i}` })),
   ]
   for (const { id, path } of brakes)

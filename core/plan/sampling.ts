@@ -10,7 +10,7 @@ import { againMl, closedBranchesMl, fedBy, feedingOf } from './amounts'
 import { makePlan } from './plan'
 import { type Prepared, preparePlan } from './prepare'
 import type { PlanRequest } from './request'
-import { lineMl, passagesInOrder } from './volumes'
+import { lineMl, passagesInOrder, wearAtBleed } from './volumes'
 
 /** What is not known of a vehicle and a day, and how far it may be off; shown beside every result. @source from memory */
 export const spreads = {
@@ -105,7 +105,7 @@ export class PlanSampler {
       passagesInOrder(
         vehicle,
         fromUnit ? [...prepared.corners, ...prepared.unitCorners] : prepared.opened,
-        work.padWearMm,
+        wearAtBleed(work),
         fromUnit,
         fromUnit ? 1 : prepared.feeding.atOnce,
       )

@@ -3,6 +3,7 @@ import { fluidOf } from '../fluid/specs'
 import type { Stage } from './answer'
 import { cylinderStages } from './cylinder-stages'
 import { machineLeakCheck } from './leak-stages'
+import { withPistonsHome } from './pistons-home'
 import { placesOfStage } from './places'
 import { withPreconditions } from './preconditions'
 import { fluidUsed, type Prepared } from './prepare'
@@ -36,7 +37,7 @@ export function buildStages(
     dropTest: request.work.reason === 'conversion' && fluidOf(fluidUsed(request)).base === 'glycol',
     rubber: request.work.reason === 'conversion' && basesMeet(request),
   })
-  const placed = complete.map((stage) => ({
+  const placed = withPistonsHome(request, complete, reasons).map((stage) => ({
     ...stage,
     points: placesOfStage(request.vehicle, stage, scope.cylinderIds),
   }))

@@ -12,6 +12,8 @@ const NO_PULL_ML = 0.02
 const PRESS_S = 0.5
 const OPEN_S = 2.5
 const CLOSE_S = 0.3
+/** Slowly: fluid has to go back through the compensating port. @source from memory */
+const PRESS_HOME_S = 20
 const UP_S = 1.5
 const CYCLE_S = 60
 /** Pulls at each wheel while its valves pulse. @source from memory */
@@ -31,6 +33,7 @@ export class Technician {
   /** Bleeders that nothing of what the plan says can drive here; said once. */
   readonly notSimulated = new Set<string>()
   ranDry = false
+  overflowed = false
   /** How long fluid ran with nobody pressing. */
   flowedS = 0
   /** By reservoir, from when it was first filled or found full. */
@@ -51,6 +54,7 @@ export class Technician {
     this.rig.happened.clear()
     this.rig.do({ for: 0.5, ...act } as unknown as Act)
     if (this.rig.happened.has('reservoir-dry')) this.ranDry = true
+    if (this.rig.happened.has('overflow')) this.overflowed = true
     for (const { id, levelMl, maxMl } of this.rig.assembly.tanks) {
       if (levelMl >= maxMl - 1e-6) this.filled.add(id)
       // Drawing down before the first bleeder is the plan's own doing.
@@ -85,7 +89,17 @@ export class Technician {
     return all.filter((id) => feeding.has(id))
   }
 
+  /** Room made below MAX, and pistons pressed home for new pads. */
+  private pistonsHome({ before }: Stage): void {
+    for (const { asksMl, drawsTo, drawsToMl, aboutMl = 0, reservoir, pressesHome } of before) {
+      if (asksMl === 'drawn' && drawsTo === undefined && drawsToMl === undefined && reservoir !== undefined)
+        this.act({ do: 'draw', reservoir, ml: aboutMl, for: 0 })
+      for (const brake of pressesHome ?? []) this.act({ do: 'push-back', brake, for: PRESS_HOME_S })
+    }
+  }
+
   private stage(stage: Stage, reservoirs: readonly string[]): void {
+    this.pistonsHome(stage)
     const { drawToMl, rinseMl } = this.plan.fluid
     switch (stage.kind) {
       case 'wipe-reservoir':

@@ -4,10 +4,20 @@ import type { Route, RoutedBleeder } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Line, PartOf, Vehicle } from '../vehicle/schema'
 import { deadVolume } from '../vehicle/usual-volumes'
+import type { Work } from './request'
 
 /** How far the pistons of a brake stand out: as measured on this job, else as the file says. */
 export const wearOf = (brake: PartOf<'wheel-brake'>, measured: Record<string, number>): number =>
   measured[brake.id] ?? brake.padWearMm
+
+/** The same for the bleed: pistons that are pressed home before it hold nothing by standing out. */
+export const wearAtBleed = ({
+  padWearMm,
+  pistonsHome = [],
+}: Pick<Work, 'padWearMm' | 'pistonsHome'>): Record<string, number> => ({
+  ...padWearMm,
+  ...Object.fromEntries(pistonsHome.map((id) => [id, 0])),
+})
 
 /**
  * What a brake holds behind its pistons, as far out as they stand and with them home; a bleeder's share of it, by

@@ -46,6 +46,8 @@ export const stepSchema = z.object({
   at: z.string().max(200).optional(),
   /** What of the unit is calibrated by it. */
   calibrates: z.string().max(80).optional(),
+  /** Pistons of these brakes are pressed home: their reservoir rises, and its level is looked at anew. */
+  pressesHome: z.array(z.string().max(200)).max(100).optional(),
   /** A routine that broke off goes on again from here. */
   beginsAgain: z.literal(true).optional(),
 })

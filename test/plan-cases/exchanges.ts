@@ -30,6 +30,23 @@ export const exchangeCases: PlanCase[] = [
     },
   },
   {
+    name: 'the van with new front pads, full to MAX over worn ones',
+    reasoning:
+      'Topped up as the pads wore: what the pistons hold comes up and has no room. So much is drawn first, then the pistons go home, then the old fluid is drawn and exchanged as ever; the brakes hold less, so less goes through them. Seated before the proof, and the level looked at.',
+    vehicle: 'post-van-lhd',
+    work: {
+      reason: 'service',
+      pistonsHome: ['front left brake', 'front right brake'],
+      padWearMm: { 'front left brake': 10, 'front right brake': 10 },
+    },
+    shop: { methods: ['two-person'] },
+    expect: {
+      stages: ['reservoir-exchange', 'bleed: pump-and-hold', 'prove'],
+      steps: ['pistons-room reservoir', 'pistons-home reservoir', 'draw', 'pistons-seated'],
+      reasons: ['pistons-home', 'reservoir-first'],
+    },
+  },
+  {
     name: 'the charabanc, an old cap and drums all round',
     reasoning:
       'An old brass cap and a residual valve: no hard pressure, no gravity. Two people at the pedal, shoes adjusted first. Built in 1961, it has no booster to be used up. One circuit, so any doubt blocks release.',

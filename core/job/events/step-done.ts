@@ -4,7 +4,7 @@ import { takesAway, UNPLUGGED_UNIT } from '../../technique/standing'
 import type { Step } from '../../technique/step'
 import { partsOf, reservoirFact } from '../../vehicle/parts'
 import { advance } from '../advance'
-import { countMoved, drawsUnseen, pourInto } from '../levels'
+import { countMoved, drawsUnseen, pourInto, withLevelsUnknown } from '../levels'
 import { amountsAfterDraw, amountsSchema, oldMlAfter, withAmounts } from '../old-fluid'
 import { currentStage } from '../points'
 import { afterStep } from '../standing'
@@ -74,6 +74,7 @@ function apply(state: Running, event: StepDone): JobState {
   let next = state.run
   if (step.asksMl === 'drawn') next = drawn(state, step, ml, event.gapMl)
   if (step.asksMl === 'poured') next = fill(state, step, ml)
+  if (step.pressesHome && step.reservoir !== undefined) next = withLevelsUnknown(next, [step.reservoir])
   // What is on the reservoir now is another container than before: its mark is read anew.
   if (step.bottle) next = { ...next, bottleOn: step.bottle === 'on' ? true : undefined, tankMl: undefined }
   if (event.amounts) next = withAmounts(next, event.amounts)
@@ -142,6 +143,7 @@ function drawn(state: Running, step: Step, ml: number, gapMl = 0): RunState {
       const old = oldMlAfter(run, step, reservoir, left)
       if (old !== undefined) oldMl[id] = old
     } else if (step.drawsTo) levelMl[id] = step.drawsTo === 'empty' ? 0 : minMl
+    else if (before !== undefined) levelMl[id] = Math.max(0, before - ml)
   }
   return { ...run, levelMl, oldMl }
 }

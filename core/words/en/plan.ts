@@ -119,6 +119,11 @@ export const plan: Words = {
   'reservoir-wiped':
     'Emptied and wiped with lint-free cloth, filled, worked through, emptied and filled once more.',
   'fill-slowly': 'An empty system is filled slowly, and the air given time to rise out of the reservoir.',
+  'pistons-up': 'Pressed home, the pistons bring about {upMl} up in {reservoir}.',
+  'pistons-up-too-much':
+    'Pressed home, the pistons bring about {upMl} up in {reservoir}: {roomMl} more than there is room for. So much is drawn out first.',
+  'pistons-home':
+    'Pistons that are pressed home for new pads bring {upMl} of old fluid up, and their brakes hold as much less.',
   'reservoir-first':
     'The old fluid is drawn out of the reservoir first, so that it is not pushed through the whole system.',
   'draw-down-saves':

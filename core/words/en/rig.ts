@@ -23,6 +23,7 @@ export const rig: Words = {
   'rig-no-flow': 'On the rig nothing came at {bleeder}.',
   'rig-not-simulated': 'Nothing of what is planned could drive {bleeder} on the rig: it was not run.',
   'rig-ran-dry': 'On the rig a reservoir fell below its ports.',
+  'rig-overflowed': 'On the rig a reservoir ran over.',
   'rig-target-missed': 'On the rig {bleeder} ends at {endsPct} old, not at {targetPct}.',
   'rig-least': '{^reservoir}: never below {leastMl} while it was bled; MIN is {minMl}.',
   'rig-pedal': '{^cylinder}: {afterMm} of travel at an ordinary stop.',

@@ -189,6 +189,19 @@ export const steps: StepWords = {
     (_, say) =>
       `It holds ${say.show('pressure', 14_000)} to ${say.show('pressure', 18_000)}, from memory. Before any joint is opened, and before the level is read.`,
   ],
+  'pistons-room': [
+    'Draw about {roomMl} of the old fluid out of {reservoir} first, lid off.',
+    'Pistons that are pressed home bring it over MAX otherwise, and it eats paint. Nobody on the pedal, no bleeder open.',
+  ],
+  'pistons-home': [
+    'Press the pistons of {brakes} home, slowly: about {upMl} comes up in {reservoir}.',
+    ({ screwed }) =>
+      `${screwed ? 'Where the parking brake is built in the piston is screwed home with its tool. ' : ''}Somebody watches the level. What comes back is the oldest fluid there is; where a control unit stands in between, the maker may want it let out at the bleeder instead.`,
+  ],
+  'pistons-seated': [
+    'Slow, short strokes until the pedal or lever is firm: the pistons come out to the new pads.',
+    'The first ones go deep: never to the floor. Then look at the level.',
+  ],
   'service-mode': [
     'Wheels chocked. Electric parking brake into service mode.',
     'Key away, doors as the maker says: no accidental power.',

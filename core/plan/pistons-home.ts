@@ -1,0 +1,134 @@
+import { type Fact, fact, type Reason, reason } from '../base/decision'
+import { wearDrop } from '../physics/exchange/wear-drop'
+import { atWheel, inCab, type Step } from '../technique/step'
+import { brakesFedBy } from '../vehicle/network'
+import { partFact, partsOf, reservoirFact } from '../vehicle/parts'
+import type { PartOf } from '../vehicle/schema'
+import type { Stage } from './answer'
+import type { PlanRequest } from './request'
+import { wearOf } from './volumes'
+
+/** Pistons of brakes on one reservoir that are pressed home for new pads, and what comes up into it. */
+export type PistonsHome = {
+  reservoir: PartOf<'reservoir'>
+  brakes: PartOf<'wheel-brake'>[]
+  /** What they held by standing out: area × wear. */
+  ml: number
+  /** So much more than there is room for below MAX: drawn out before. */
+  tooMuchMl: number
+}
+
+type Asked = Pick<PlanRequest, 'vehicle' | 'work'>
+
+/**
+ * What pistons that are pressed home bring up into each reservoir. One whose level nobody has seen is taken to stand at
+ * MAX.
+ *
+ * @source geometry
+ */
+export function pistonsHome({ vehicle, work }: Asked): PistonsHome[] {
+  const pressed = new Set(work.pistonsHome ?? [])
+  return partsOf(vehicle, 'reservoir').flatMap((reservoir) => {
+    const brakes = brakesFedBy(vehicle, reservoir.id).filter(({ id }) => pressed.has(id))
+    // A brake on two reservoirs is pressed once.
+    for (const { id } of brakes) pressed.delete(id)
+    if (brakes.length === 0) return []
+    const ml = brakes.reduce(
+      (sum, brake) => sum + wearDrop({ pistons: brake.pistons, wearMm: wearOf(brake, work.padWearMm) }).ml,
+      0,
+    )
+    const standsMl = work.levelMl?.[reservoir.id] ?? reservoir.maxMl
+    return { reservoir, brakes, ml, tooMuchMl: Math.max(0, standsMl + ml - reservoir.maxMl) }
+  })
+}
+
+/** Levels as they were seen, with what the pistons bring up: never above MAX, since what is too much is drawn before. */
+export function levelsThen(asked: Asked): Record<string, number> | undefined {
+  const { levelMl } = asked.work
+  if (!levelMl) return undefined
+  const up = new Map(
+    pistonsHome(asked).map(({ reservoir, ml }) => [reservoir.id, { ml, maxMl: reservoir.maxMl }]),
+  )
+  return Object.fromEntries(
+    Object.entries(levelMl).map(([id, seenMl]) => {
+      const { ml = 0, maxMl = seenMl } = up.get(id) ?? {}
+      return [id, Math.max(seenMl, Math.min(maxMl, seenMl + ml))]
+    }),
+  )
+}
+
+/** Less than this nobody draws out. @source from memory */
+const WORTH_DRAWING_ML = 1
+
+/** What pistons that go home come to, to be said at check in. */
+export const pistonsUpFact = (
+  { vehicle }: Pick<Asked, 'vehicle'>,
+  { reservoir, ml, tooMuchMl }: PistonsHome,
+): Fact =>
+  fact(tooMuchMl < WORTH_DRAWING_ML ? 'pistons-up' : 'pistons-up-too-much', {
+    upMl: ml,
+    roomMl: tooMuchMl,
+    reservoir: reservoirFact(vehicle, reservoir.id),
+  })
+
+/** With the parking brake in the tool's service mode, and the accumulator let down: before that nobody presses a piston. */
+const comesBefore = ({ code, sets }: Step): boolean => sets === 'service-mode' || code === 'accumulator'
+
+function homeSteps(asked: Asked): Step[] {
+  return pistonsHome(asked).flatMap(({ reservoir, brakes, ml, tooMuchMl }) => {
+    const named = reservoirFact(asked.vehicle, reservoir.id)
+    const room: Step[] =
+      tooMuchMl < WORTH_DRAWING_ML
+        ? []
+        : [
+            {
+              ...atWheel(
+                'pistons-room',
+                { roomMl: tooMuchMl, reservoir: named },
+                `pistons-room ${reservoir.id}`,
+              ),
+              reservoir: reservoir.id,
+              asksMl: 'drawn',
+              aboutMl: tooMuchMl,
+            },
+          ]
+    const press: Step = {
+      ...atWheel(
+        'pistons-home',
+        {
+          brakes: brakes.map(partFact),
+          upMl: ml,
+          reservoir: named,
+          screwed: brakes.some(({ parkingBrake }) => parkingBrake === 'built-in'),
+        },
+        `pistons-home ${reservoir.id}`,
+      ),
+      reservoir: reservoir.id,
+      pressesHome: brakes.map(({ id }) => id),
+    }
+    return [...room, press]
+  })
+}
+
+/**
+ * The stages with pistons pressed home before anything is drawn, filled or opened, and seated before the proof: what
+ * comes up is old, and goes with what is drawn out. @source common practice
+ */
+export function withPistonsHome(asked: Asked, stages: readonly Stage[], reasons: Reason[]): Stage[] {
+  const steps = homeSteps(asked)
+  const last = stages.length - 2
+  if (steps.length === 0 || last < 0) return [...stages]
+  const upMl = pistonsHome(asked).reduce((sum, { ml }) => sum + ml, 0)
+  reasons.push(reason('pistons-home', 'physics', { upMl }))
+  return stages.map((stage, i) => {
+    const at = stage.before.findLastIndex(comesBefore) + 1
+    return {
+      ...stage,
+      before: i === 0 ? [...stage.before.slice(0, at), ...steps, ...stage.before.slice(at)] : stage.before,
+      after: i === last ? [...stage.after, seated] : stage.after,
+    }
+  })
+}
+
+/** The first strokes bring the pistons out to the new pads: the pedal is low until then. @source common practice */
+const seated: Step = inCab('pistons-seated')

@@ -1,0 +1,79 @@
+import { type APIResponse, expect, type Page } from '@playwright/test'
+import { newId } from '~/lib/ids'
+import type { TechniqueId } from '~core/technique/technique'
+import { visit } from './journey'
+
+/** Jobs brought to where a journey begins, by the forms' own addresses and no browser: the forms have journeys of their own. */
+
+type Form = Record<string, string>
+
+/** Where an answer sends its reader; a form that is not taken fails here, with what was said. */
+async function sentTo(answer: APIResponse): Promise<string> {
+  expect(answer.status(), await answer.text()).toBe(302)
+  return answer.headers().location ?? ''
+}
+
+async function post(page: Page, path: string, form: Form): Promise<string> {
+  const { origin } = new URL((await page.request.get('/units')).url())
+  return sentTo(await page.request.post(path, { headers: { Origin: origin }, form, maxRedirects: 0 }))
+}
+
+/** Import a vehicle file and open a job on it; leaves the page at check in. */
+export async function openJobOn(page: Page, file: object, plate: string): Promise<string> {
+  const { origin } = new URL((await page.request.get('/units')).url())
+  const buffer = Buffer.from(JSON.stringify(file))
+  const vehicle = await sentTo(
+    await page.request.post('/vehicles', {
+      headers: { Origin: origin },
+      multipart: { plate, file: { name: 'vehicle.json', mimeType: 'application/json', buffer } },
+      maxRedirects: 0,
+    }),
+  )
+  const checkIn = await post(page, vehicle, {})
+  await visit(page, checkIn)
+  return checkIn.replace(/\/check-in$/, '')
+}
+
+const jobAt = (page: Page): string => {
+  const job = /^\/jobs\/[^/]+/.exec(new URL(page.url()).pathname)?.[0]
+  if (job === undefined) throw new Error('the page is at no job')
+  return job
+}
+
+async function checkedInAndTested(page: Page, job: string): Promise<void> {
+  const eventId = newId()
+  await post(page, `${job}/check-in`, {
+    eventId,
+    reason: 'service',
+    colour: 'brown',
+    fluidFound: 'as-specified',
+  })
+  await post(page, `${job}/test`, {
+    eventId: newId(),
+    tester: 'percent-meter',
+    value: '3,2',
+    at: 'reservoir',
+  })
+}
+
+/** Check in for a routine exchange and test; leaves the page at the plan. */
+export async function checkInAndTest(page: Page): Promise<void> {
+  const job = jobAt(page)
+  await checkedInAndTested(page, job)
+  await visit(page, `${job}/plan`)
+}
+
+/** Check in, test and take a two-person plan; leaves the page at the plate. */
+export async function planTwoPerson(page: Page): Promise<void> {
+  const job = jobAt(page)
+  await checkedInAndTested(page, job)
+  await visit(page, await takePlan(page, job, 'pump-and-hold'))
+  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+}
+
+const takePlan = (page: Page, job: string, way: TechniqueId): Promise<string> =>
+  post(page, `${job}/plan?way=${way}`, {
+    eventId: newId(),
+    orderWhy: '',
+    wayWhy: 'for this journey',
+  })
