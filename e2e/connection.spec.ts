@@ -31,7 +31,7 @@ test('the server killed in mid-call: the screen says so, nothing is lost, and th
   expect(state.run?.call).toBe('closed')
 })
 
-test('what the server never heard survives a reload of the page', async ({ page, server }) => {
+test('what the server never heard survives a reload of the page', async ({ page }) => {
   const job = await openJobOn(page, harbourTug, 'TUG 31')
   await planTwoPerson(page)
   await untilFirstBleeder(page)
@@ -44,8 +44,7 @@ test('what the server never heard survives a reload of the page', async ({ page,
   await page.reload({ waitUntil: 'networkidle' })
   await expect(page.getByText('Press slowly, and hold.')).toBeVisible()
   await expect(page.getByText('● saved')).toBeVisible()
-  const { state } = await (await page.request.get(`${server.url}${job}/events`)).json()
-  expect(state.run?.call).toBe('pressing')
+  expect((await stateOf(page.request, job)).run?.call).toBe('pressing')
 })
 
 test('a browser that cannot keep events says so, and still records every act', async ({ page }) => {

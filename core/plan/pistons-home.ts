@@ -16,6 +16,8 @@ export type PistonsHome = {
   ml: number
   /** So much more than there is room for below MAX: drawn out before. */
   tooMuchMl: number
+  /** Somebody saw how full it is; otherwise it is taken to stand at MAX. */
+  levelSeen: boolean
 }
 
 type Asked = Pick<PlanRequest, 'vehicle' | 'work'>
@@ -37,8 +39,9 @@ export function pistonsHome({ vehicle, work }: Asked): PistonsHome[] {
       (sum, brake) => sum + wearDrop({ pistons: brake.pistons, wearMm: wearOf(brake, work.padWearMm) }).ml,
       0,
     )
-    const standsMl = work.levelMl?.[reservoir.id] ?? reservoir.maxMl
-    return { reservoir, brakes, ml, tooMuchMl: Math.max(0, standsMl + ml - reservoir.maxMl) }
+    const seenMl = work.levelMl?.[reservoir.id]
+    const tooMuchMl = Math.max(0, (seenMl ?? reservoir.maxMl) + ml - reservoir.maxMl)
+    return { reservoir, brakes, ml, tooMuchMl, levelSeen: seenMl !== undefined }
   })
 }
 
@@ -63,16 +66,18 @@ const WORTH_DRAWING_ML = 1
 /** What pistons that go home come to, to be said at check in. */
 export const pistonsUpFact = (
   { vehicle }: Pick<Asked, 'vehicle'>,
-  { reservoir, ml, tooMuchMl }: PistonsHome,
+  { reservoir, ml, tooMuchMl, levelSeen }: PistonsHome,
 ): Fact =>
   fact(tooMuchMl < WORTH_DRAWING_ML ? 'pistons-up' : 'pistons-up-too-much', {
     upMl: ml,
     roomMl: tooMuchMl,
+    levelSeen,
     reservoir: reservoirFact(vehicle, reservoir.id),
   })
 
-/** With the parking brake in the tool's service mode, and the accumulator let down: before that nobody presses a piston. */
-const comesBefore = ({ code, sets }: Step): boolean => sets === 'service-mode' || code === 'accumulator'
+/** A parking brake run back by the tool, an accumulator let down, paint covered and the lid off: before that nobody presses a piston. */
+const comesBefore = ({ code, sets }: Step): boolean =>
+  sets === 'service-mode' || code === 'accumulator' || code === 'cover'
 
 function homeSteps(asked: Asked): Step[] {
   return pistonsHome(asked).flatMap(({ reservoir, brakes, ml, tooMuchMl }) => {
