@@ -82,11 +82,11 @@ function onTheWay({ troubles, parkings, parked, movedFrom, late, sentFor }: JobS
     ...troubles.map(({ says, by }) => (by ? `${say(says)} (${by.name})` : say(says))),
     ...parkings.map(
       ({ parked: left, resumed }) =>
-        `Parked by ${left.by?.name ?? 'nobody named'} (${left.why}), taken up by ${resumed.by?.name ?? 'nobody named'}: ${resumed.asLeft ? 'as left' : resumed.found}.`,
+        `Parked by ${left.by?.name ?? 'nobody named'} (${left.why}), taken up by ${resumed.by?.name ?? 'nobody named'}: ${resumed.asLeft ? 'as left' : resumed.found}${left.leverTied ? ', its lever tied meanwhile' : ''}.`,
     ),
     ...(parked
       ? [
-          `PARKED by ${parked.by?.name ?? 'nobody named'} (${parked.why})${parked.standsOpen.length > 0 ? `, ${parked.standsOpen.join(', ')} OPEN` : ''}.`,
+          `PARKED by ${parked.by?.name ?? 'nobody named'} (${parked.why})${parked.standsOpen.length > 0 ? `, ${parked.standsOpen.join(', ')} OPEN` : ''}${parked.leverTied ? ', its lever TIED' : ''}.`,
         ]
       : []),
     ...(late

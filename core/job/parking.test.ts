@@ -1,6 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import { osk, ScriptedJob, una } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
+import { examples } from '../vehicle/examples'
+import { partsOf } from '../vehicle/parts'
+import { levelFirst } from './levels'
+import { openPoints } from './points'
+import { currentStep } from './steps'
 
 const vehicle = vehicleFrom(carFile(fourCorners.slice(2)))
 const ready = (method = 'two-person') =>
@@ -83,5 +88,41 @@ describe('taken up again', () => {
     job.do(left({ standsOpen: ['rr'], pedalPropped: true })).do(back({ pedalCameUp: true }))
     expect(job.run.call).toBe('slipped')
     expect(job.point('rr')).toMatchObject({ airDrawn: 1, ml: 0 })
+  })
+})
+
+describe('a lever tied overnight', () => {
+  const bike = vehicleFrom(structuredClone(examples['courier-twin-disc']?.file ?? {}))
+  const begun = () =>
+    ScriptedJob.planned(bike, { reason: 'service' }, ['two-person'], 80).until(
+      ({ run }) => run.call === 'rest' && run.stages[run.stageIndex]?.at.FL?.ready === true,
+    )
+  const lever = partsOf(bike, 'master-cylinder').find(({ actuator }) => actuator === 'lever')
+  const tied = left({ leverTied: true })
+
+  test('asks for a lever, and for every joint shut: it would press the reservoir out of an open one', () => {
+    expect(ready().refusal(tied)).toBe('no-lever')
+    const open = begun().until(({ run }) => run.call === 'open')
+    const named = [...openPoints(open.run)]
+    expect(open.refusal(left({ leverTied: true, pedalPropped: true, standsOpen: named }))).toBe(
+      'tied-while-open',
+    )
+    expect(begun().refusal(tied)).toBeUndefined()
+  })
+
+  test('stands until it is untied by a step of its own, and its reservoir is looked at in the morning', () => {
+    const job = begun().do(tied).do(back())
+    expect(job.state.standing.up).toContain('lever-tied')
+    expect(job.run.levelMl[lever?.fedBy ?? '']).toBeUndefined()
+    expect(job.refusal(job.callOf('press'))).toBe('step-first')
+    expect(currentStep(job.state as never)?.step.code).toBe('lever-untied')
+    job.do({ type: 'put-away', thing: 'lever-tied' })
+    expect(job.state.standing.up).not.toContain('lever-tied')
+    expect(levelFirst(job.state)).toBe(lever?.fedBy)
+    job.bledToTheEnd().proved()
+  })
+
+  test('is not left out by a box that nobody ticked', () => {
+    expect(begun().do(tied).do(back()).refusal(left())).toBe('tied-not-named')
   })
 })

@@ -1,8 +1,10 @@
 import { fact, type Notice } from '../base/decision'
 import { callMove, callStep, jointOpen } from '../technique/calls'
+import { partsOf } from '../vehicle/parts'
 import { advance } from './advance'
 import { countAgainAt, doubt } from './change'
 import type { EventOf } from './events'
+import { withLevelsUnknown } from './levels'
 import { callOf, currentStage, feedsReservoir, isJoint, lookOwed, openPoints } from './points'
 import { allOpen, cabWord, withAway, withOpen, withUp } from './standing'
 import type { JobState, RunState } from './state'
@@ -23,7 +25,23 @@ export function parkingRefusal(state: JobState, event: EventOf<'parked'>): Notic
   const step = stageRun && callStep(callOf(stageRun.stage), run.call)
   const word = step && cabWord(state, step.cab)
   const footOn = word === 'press' || word === 'hold'
-  return open.length > 0 && footOn && !event.pedalPropped ? fact('pedal-would-rise') : undefined
+  if (open.length > 0 && footOn && !event.pedalPropped) return fact('pedal-would-rise')
+  return tiedRefusal(state, event)
+}
+
+const withLever = ({ vehicle }: Pick<JobState, 'vehicle'>) =>
+  partsOf(vehicle, 'master-cylinder').filter(({ actuator }) => actuator === 'lever')
+
+/** Whether there is a lever that somebody can tie. */
+export const mayTieLever = (state: Pick<JobState, 'vehicle' | 'run' | 'standing'>): boolean =>
+  withLever(state).length > 0 && allOpen(state).length === 0
+
+/** A tied lever presses all night: through a joint that stands open it would empty the reservoir. */
+function tiedRefusal(state: JobState, { leverTied, standsOpen }: EventOf<'parked'>): Notice | undefined {
+  if (state.standing.up.includes('lever-tied') && !leverTied) return fact('tied-not-named')
+  if (!leverTied) return undefined
+  if (withLever(state).length === 0) return fact('no-lever')
+  return mayTieLever(state) && standsOpen.length === 0 ? undefined : fact('tied-while-open')
 }
 
 /** With the joint closed a foot may leave the pedal: the pull is called anew by whoever goes on. */
@@ -51,6 +69,7 @@ export function parkJob(state: JobState, event: EventOf<'parked'>): JobState {
   )
   if (event.machineOn) standing = withUp(withUp(standing, 'adapter'), 'pressure')
   if (event.pedalPropped) standing = withUp(standing, 'prop')
+  if (event.leverTied) standing = withUp(standing, 'lever-tied')
   const parked = { ...state, parked: event, standing }
   if (!run) return parked
   const brokenOff = named.length > 0 && inCall.length > 0
@@ -84,7 +103,9 @@ export function resumeJob(state: JobState, event: EventOf<'resumed'>): JobState 
     parkings: [...state.parkings, { parked, resumed: event }],
   }
   if (!run) return resumed
-  const levelMl = event.asLeft ? run.levelMl : {}
+  // Under a tied lever what leaks has leaked all night: its reservoir is looked at.
+  const tied = parked.leverTied ? tiedReservoirs(state) : []
+  const levelMl = event.asLeft ? withLevelsUnknown(run, tied).levelMl : {}
   const seen = { ...resumed, run: { ...run, levelMl } }
   const point = run.callAt
   const blown = event.emptied ? doubt(seen.run, event.emptied) : seen.run
@@ -95,6 +116,10 @@ export function resumeJob(state: JobState, event: EventOf<'resumed'>): JobState 
     ? withAirAt(slipped, event, point, event.air)
     : { ...slipped, run: countAgainAt(slipped.run, point) }
 }
+
+/** Reservoirs of what a lever works. */
+const tiedReservoirs = (state: Pick<JobState, 'vehicle'>): string[] =>
+  withLever(state).flatMap(({ fedBy, chambers }) => [fedBy, ...chambers.flatMap((each) => each.fedBy ?? [])])
 
 /** Whether the pedal that came up meanwhile drew air in at the joint of the call. */
 export function pedalRose(run: RunState, { pedalCameUp }: Pick<EventOf<'resumed'>, 'pedalCameUp'>): boolean {

@@ -14,6 +14,7 @@ export const standingThings: Readonly<Record<string, StandingThing>> = {
   pressure: { awayBy: 'depressurise', who: 'wheel', ownWorkOnly: true },
   adapter: { awayBy: 'adapter-off', who: 'wheel', ownWorkOnly: true },
   prop: { awayBy: 'prop-out', who: 'wheel', ownWorkOnly: true },
+  'lever-tied': { awayBy: 'lever-untied', who: 'wheel', ownWorkOnly: true },
   'metering-held': { awayBy: 'free-metering', who: 'wheel' },
   'cylinder-out': { awayBy: 'fit', who: 'wheel' },
   'caliper-hung': { awayBy: 'refit-caliper', who: 'wheel' },

@@ -118,6 +118,7 @@ export function randomAct(state: JobState, chance: Chance): Act {
       standsOpen: yes ? [point] : [],
       machineOn: chance.yes(0.5),
       pedalPropped: chance.yes(0.5),
+      ...(chance.yes(0.2) && { leverTied: true }),
       note: '',
     }),
     () => ({ type: 'resumed', asLeft: yes, pedalCameUp: chance.yes(0.5), found: yes ? '' : 'level lower' }),

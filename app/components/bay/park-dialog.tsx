@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { mayTieLever } from '~core/job/parking'
 import { callOf, currentStage, pointFact, routedBleederOf } from '~core/job/points'
 import { allOpen, standsUp } from '~core/job/standing'
 import type { JobState } from '~core/job/state'
@@ -39,6 +40,7 @@ export function ParkDialog({
       standsOpen: said.getAll('standsOpen').map(String),
       machineOn: said.get('machineOn') === 'on',
       pedalPropped: said.get('pedalPropped') === 'on',
+      ...(said.get('leverTied') === 'on' && { leverTied: true }),
       note: String(said.get('note')).trim(),
     })
   }
@@ -89,6 +91,12 @@ export function ParkDialog({
               <input type="checkbox" name="pedalPropped" defaultChecked={standsUp(state, 'prop')} />
               The pedal is propped down
             </label>
+            {(mayTieLever(state) || standsUp(state, 'lever-tied')) && (
+              <label className="choice min-h-[72px] sm:col-span-2">
+                <input type="checkbox" name="leverTied" defaultChecked={standsUp(state, 'lever-tied')} />
+                The lever is tied to its grip overnight: small bubbles rise, and it proves nothing
+              </label>
+            )}
           </div>
           <label className="grid gap-1">
             <span className="field-label">What else whoever goes on must know</span>

@@ -11,6 +11,8 @@ export const parkedSchema = z.object({
   standsOpen: z.array(short).max(20),
   machineOn: z.boolean(),
   pedalPropped: z.boolean(),
+  /** The lever is tied to its grip overnight, every joint shut, so that small bubbles rise. */
+  leverTied: z.boolean().optional(),
   note,
 })
 

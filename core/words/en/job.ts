@@ -59,6 +59,10 @@ export const job: Words = {
   'no-such-joint': 'There is no bleeder or port {point} on this vehicle.',
   'pressure-not-named':
     'The machine’s pressure is recorded on: name it, or let it off by its own step first.',
+  'tied-not-named': 'The lever is recorded tied: name it, or untie it by its own step first.',
+  'no-lever': 'This vehicle has no lever to tie.',
+  'tied-while-open':
+    'Something stands open: a tied lever would press the fluid out of it all night. Shut it first.',
   'prop-not-named': 'The pedal is recorded propped: name it, or take the prop out by its own step first.',
   'act-left-open': 'Left open while the job was parked',
   'pressure-on': 'The machine’s pressure is recorded on: it is let off before another bleeder is opened.',

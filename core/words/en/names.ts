@@ -101,6 +101,7 @@ export const names: Words = {
   'standing-pressure': 'the machine’s pressure is ON',
   'standing-adapter': 'the adapter is on',
   'standing-prop': 'the pedal is PROPPED down',
+  'standing-lever-tied': 'the lever is TIED',
   'standing-metering-held': 'the metering valve is held',
   'standing-cylinder-out': 'the cylinder is in the vice',
   'standing-caliper-hung': 'a caliper is hung',

@@ -118,6 +118,10 @@ export const steps: StepWords = {
   tight: 'Nuts tight to the maker’s torque; rinse what was spilled.',
   prop: 'Prop ready at the pedal: it holds the pedal down where the call says HOLD.',
   'prop-out': 'Prop out, nobody in the cab.',
+  'lever-untied': [
+    'Untie the lever and let it come back slowly.',
+    'Small bubbles may have risen meanwhile. It proves nothing: the lever is felt, and the proof is made, all the same.',
+  ],
   // Control unit
   battery: 'Battery supported. Unit connected, as its maker says.',
   unpower: 'Ignition off before anything else is opened.',
