@@ -1,30 +1,24 @@
 import { type DefaultValue, getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { useRef, useState } from 'react'
-import { data, Form, Link, redirect } from 'react-router'
-import { Choices, NoteField, TextField } from '~/components/field'
-import { FormRefusal } from '~/components/form-refusal'
+import { data, Form, redirect } from 'react-router'
+import { FluidSection } from '~/components/check-in/fluid-section'
+import { WearSection } from '~/components/check-in/wear-section'
+import { pickedIn, WorkSection } from '~/components/check-in/work-section'
 import { LineMap } from '~/components/line-map/line-map'
-import { Swatch } from '~/components/swatch'
 import { WhatThatMeans } from '~/components/what-that-means'
-import { reasonNames } from '~/components/words'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { shopSettings } from '~/db/settings.server'
 import { type CheckInForm, type CheckInTyped, checkInFormSchema, checkInOf } from '~/lib/check-in-form'
 import { typedIn, withUnits } from '~/lib/fields'
-import { upperFirst } from '~/lib/format'
 import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
-import { useSay } from '~/lib/say'
-import { useFieldText, useShow } from '~/lib/units'
-import { fluidSpecs } from '~core/fluid/specs'
-import { colourFact, colours } from '~core/fluid/specs/colour'
+import { useFieldText } from '~/lib/units'
 import type { CheckIn } from '~core/job/events'
 import { reasonIds } from '~core/plan/request'
-import { wheelsOff } from '~core/plan/wheels-off'
-import { partFact, partsOf, reservoirFact } from '~core/vehicle/parts'
+import { partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import type { Route } from './+types/check-in'
 
@@ -129,18 +123,7 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
     )
     box?.click()
   }
-  const show = useShow()
-  const say = useSay()
-  const brakes = partsOf(vehicle, 'wheel-brake')
-  const reservoirs = partsOf(vehicle, 'reservoir')
-  const things = [
-    ...vehicle.parts.map((part) => ({
-      value: part.id,
-      label: `${say(partFact(part))}${say(partFact(part)) === part.id ? '' : ` (${part.id})`}`,
-    })),
-    ...vehicle.lines.map(({ id = '' }) => ({ value: id, label: `line: ${id}` })),
-  ]
-  const picked = [...(draft?.work.opened ?? []), ...(draft?.work.replaced ?? [])]
+  const picked = pickedIn(draft)
   return (
     <Form
       method="post"
@@ -153,151 +136,9 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
       <input type="hidden" name="eventId" value={eventId} />
       <fieldset disabled={locked} className="contents">
         <div className="grid gap-5">
-          <section className="panel grid gap-5">
-            <div className="flex flex-wrap items-baseline justify-between gap-3">
-              <h1 className="text-2xl">Check in</h1>
-              <Link to="../pedal" relative="path">
-                Feel the pedal first, before anything is opened
-              </Link>
-            </div>
-            <FormRefusal errors={meta.errors} />
-            <TextField
-              field={fields.bay}
-              label="Where does it stand?"
-              hint="Like Bay 2; shown large on every screen of this job"
-            />
-            <Choices
-              field={fields.reason}
-              legend="Why is it here?"
-              options={Object.entries(reasonNames).map(([value, label]) => ({ value, label }))}
-              columns="sm:grid-cols-2 xl:grid-cols-4"
-            />
-            <details open={picked.length > 0} className="border-2 border-rule p-3">
-              <summary className="min-h-8 cursor-pointer font-bold">
-                What was opened or replaced?
-                <span className="font-normal text-quiet">
-                  {picked.length === 0
-                    ? ' Nothing so far; tap it on the map or open this list.'
-                    : ` ${picked.join(', ')}`}
-                </span>
-              </summary>
-              <div className="mt-3 grid gap-4">
-                <Choices
-                  field={fields.opened}
-                  legend="Opened"
-                  options={things}
-                  columns="sm:grid-cols-2"
-                  multiple
-                />
-                <Choices
-                  field={fields.replaced}
-                  legend="Replaced with new"
-                  options={things}
-                  columns="sm:grid-cols-2"
-                  multiple
-                />
-              </div>
-            </details>
-            <Choices
-              field={fields.state}
-              legend="Did it run dry?"
-              options={[
-                { value: 'ranDry', label: 'The reservoir ran dry' },
-                { value: 'systemEmpty', label: 'The whole system is empty' },
-                {
-                  value: 'portsStayedCovered',
-                  label: 'Below MIN, but its ports stayed covered: no air went in',
-                },
-              ]}
-              multiple
-            />
-          </section>
-          <section className="panel grid gap-5">
-            <h2>What is in it</h2>
-            <Choices
-              field={fields.colour}
-              legend="Colour in the reservoir"
-              options={colours.map((value) => ({
-                value,
-                label: say(colourFact(value)),
-                picture: <Swatch colour={value} />,
-              }))}
-              columns="grid-cols-2 sm:grid-cols-3"
-            />
-            <Choices
-              field={fields.fluidFound}
-              legend="Which fluid is in it?"
-              options={[
-                { value: 'as-specified', label: `As called for: ${vehicle.fluid.spec}` },
-                ...fluidSpecs
-                  .filter((spec) => spec !== vehicle.fluid.spec)
-                  .map((spec) => ({ value: spec, label: spec === 'mineral' ? 'Mineral oil' : spec })),
-                { value: 'unknown', label: 'Not known' },
-              ]}
-              columns="grid-cols-2 sm:grid-cols-3"
-            />
-          </section>
-          <section className="panel grid gap-5">
-            <h2>Level and wear</h2>
-            <div className="grid gap-4 sm:grid-cols-2">
-              {fields.levelMl.getFieldList().map((field, i) => {
-                const reservoir = reservoirs[i]
-                return (
-                  reservoir && (
-                    <TextField
-                      key={reservoir.id}
-                      field={field}
-                      label={`In ${say(reservoirFact(vehicle, reservoir.id))} now`}
-                      quantity="volume"
-                      hint={`MIN ${show.number('volume', reservoir.minMl)}, MAX ${show('volume', reservoir.maxMl)}`}
-                    />
-                  )
-                )
-              })}
-              <TextField field={fields.odometerKm} label="Odometer" quantity="distance" />
-            </div>
-            {wheelsOff(vehicle, {}).length > 0 && (
-              <Choices
-                field={fields.wheels}
-                legend="Wheels that stay on: their bleeders are reached as it stands"
-                options={brakes.map((brake) => ({
-                  value: brake.id,
-                  label: upperFirst(say(partFact(brake))),
-                }))}
-                multiple
-              />
-            )}
-            <Choices
-              field={fields.pistonsHome}
-              legend="New pads: pistons that are pressed home before the bleed"
-              options={brakes.map((brake) => ({ value: brake.id, label: upperFirst(say(partFact(brake))) }))}
-              columns="grid-cols-2"
-              multiple
-            />
-            <fieldset>
-              <legend className="field-label">
-                How far each piston stands out by wear (floating caliper: both pads and the disc)
-              </legend>
-              <div className="grid gap-4 sm:grid-cols-2">
-                {fields.wear.getFieldList().map((field, i) => {
-                  const brake = brakes[i]
-                  return (
-                    brake && (
-                      <TextField
-                        key={brake.id}
-                        field={field}
-                        label={say(partFact(brake))}
-                        unit="mm"
-                        decimal
-                        hint={`On file: ${brake.padWearMm} mm`}
-                      />
-                    )
-                  )
-                })}
-              </div>
-            </fieldset>
-            <NoteField field={fields.note} label="Wet places, lamps, what the driver said" />
-          </section>
+          <WorkSection vehicle={vehicle} fields={fields} draft={draft} errors={meta.errors} />
+          <FluidSection vehicle={vehicle} fields={fields} />
+          <WearSection vehicle={vehicle} fields={fields} />
         </div>
         <aside className="grid gap-5 lg:sticky lg:top-4">
           <section className="panel" aria-label="Line map">

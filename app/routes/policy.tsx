@@ -1,59 +1,41 @@
 import { useState } from 'react'
 import { data, Form, Link } from 'react-router'
+import { devices, PortField, readPort } from '~/components/policy/devices'
+import { LimitCells, Pick, RuleUnit } from '~/components/policy/limit-cells'
 import { database } from '~/context'
 import { devicePort, saveDevicePort } from '~/db/device-ports.server'
 import { workOutAllDue } from '~/db/due.server'
 import { savePolicy, shopPolicy } from '~/db/policy.server'
-import { unitFieldOf } from '~/lib/fields'
-import { ALL, limitName, type PolicyRead, ROW, readPolicyForm } from '~/lib/policy-form'
+import { ALL, type PolicyRead, ROW, readPolicyForm } from '~/lib/policy-form'
 import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { vehicleKinds } from '~core/base/vehicle-kinds'
 import { hardUseFact, hardUseIds, hardUses } from '~core/fluid/policy/hard-use'
-import { type RuleId, ruleFact, ruleIds, ruleOf } from '~core/fluid/policy/index'
+import { ruleFact, ruleIds } from '~core/fluid/policy/index'
 import type { Limits } from '~core/fluid/policy/policy'
 import { fluidSpecs } from '~core/fluid/specs'
-import { quantities } from '~core/units/units'
 import type { Route } from './+types/policy'
 
 export async function loader({ context }: Route.LoaderArgs) {
   const db = context.get(database)
   return {
     policy: await shopPolicy(db),
-    ports: {
-      tester: await devicePort(db, 'tester'),
-      scale: await devicePort(db, 'scale'),
-      scanTool: await devicePort(db, 'scan-tool'),
-    },
+    ports: await Promise.all(devices.map(({ id }) => devicePort(db, id))),
   }
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
   const form = await request.formData()
   const db = context.get(database)
-  const tester = readPort(form, 'port')
-  const scale = readPort(form, 'scale')
-  const scanTool = readPort(form, 'scan-tool')
+  const ports = devices.map(({ field }) => readPort(form, field))
   const read: PolicyRead = readPolicyForm(form)
-  const faults = { ...(read.ok ? {} : read.faults), ...tester.faults, ...scale.faults, ...scanTool.faults }
-  if (!read.ok || tester.faults || scale.faults || scanTool.faults)
-    return data({ saved: false, faults }, { status: 400 })
-  await saveDevicePort(db, 'tester', tester.port)
-  await saveDevicePort(db, 'scale', scale.port)
-  await saveDevicePort(db, 'scan-tool', scanTool.port)
+  const faults = Object.assign({}, read.ok ? {} : read.faults, ...ports.map((each) => each.faults))
+  if (!read.ok || Object.keys(faults).length > 0) return data({ saved: false, faults }, { status: 400 })
+  for (const [i, { id }] of devices.entries()) await saveDevicePort(db, id, ports[i]?.port)
   await savePolicy(db, read.policy)
   await workOutAllDue(db, today())
   return data({ saved: true, faults })
-}
-
-/** A port as it was typed; nothing typed is no instrument. */
-function readPort(form: FormData, field: string): { port?: number; faults?: Record<string, string> } {
-  const text = String(form.get(field) ?? '').trim()
-  if (text === '') return {}
-  const port = Number(text)
-  if (/^\d+$/.test(text) && port >= 1 && port <= 65_535) return { port }
-  return { faults: { [field]: 'Give a port from 1 to 65535, or nothing.' } }
 }
 
 type Row = { id: string; spec?: string; kind?: string; limits: Limits }
@@ -142,32 +124,9 @@ export default function PolicyPage({ loaderData: { policy, ports }, actionData }
       </button>
       <HardUses />
       <div className="grid gap-4 md:grid-cols-2">
-        <PortField
-          name="port"
-          label="Port of the fluid tester on this machine"
-          first={ports.tester}
-          fault={faults.port}
-        >
-          “Read now” at the Test asks it. The simulated one (bin/tester) speaks on 4801. Empty: none.
-        </PortField>
-        <PortField
-          name="scale"
-          label="Port of the scale on this machine"
-          first={ports.scale}
-          fault={faults.scale}
-        >
-          “Weigh the bottle” in the bay listens to it. The simulated one (bin/scale) speaks on 4803. Empty:
-          none.
-        </PortField>
-        <PortField
-          name="scan-tool"
-          label="Port of the scan tool on this machine"
-          first={ports.scanTool}
-          fault={faults['scan-tool']}
-        >
-          A job’s Unit page and the unit’s routine ask it. The simulated one (bin/scan-tool) speaks on 4805.
-          Empty: none, its screen is read aloud.
-        </PortField>
+        {devices.map((device, i) => (
+          <PortField key={device.id} device={device} first={ports[i]} fault={faults[device.field]} />
+        ))}
       </div>
       <div className="flex flex-wrap items-center gap-4">
         <button type="submit" className="button button-main">
@@ -185,116 +144,6 @@ export default function PolicyPage({ loaderData: { policy, ports }, actionData }
         )}
       </div>
     </Form>
-  )
-}
-
-type PortProps = { name: string; label: string; first?: number; fault?: string; children: React.ReactNode }
-
-function PortField({ name, label, first, fault, children }: PortProps) {
-  return (
-    <label className="grid content-start gap-1">
-      <span className="field-label">{label}</span>
-      <input
-        name={name}
-        defaultValue={first ?? ''}
-        inputMode="numeric"
-        className="input"
-        aria-invalid={fault ? true : undefined}
-      />
-      <span className="text-sm text-quiet">{children}</span>
-      {fault && <span className="fault">{fault}</span>}
-    </label>
-  )
-}
-
-function RuleUnit({ id }: { id: RuleId }) {
-  const show = useShow()
-  const { unit, quantity, basis } = ruleOf(id)
-  return (
-    <span className="block text-sm font-normal text-quiet">
-      {quantity ? show.unit(quantity) : unit}, {basis === 'standard' ? 'standard' : 'common practice'}
-    </span>
-  )
-}
-
-function LimitCells({
-  row,
-  of,
-  limits,
-  faults,
-}: {
-  row: string
-  of: string
-  limits: Limits
-  faults: Record<string, string>
-}) {
-  const show = useShow()
-  const say = useSay()
-  return ruleIds.map((id) => {
-    const { quantity } = ruleOf(id)
-    const name = say(ruleFact(id))
-    const limit = limits[id]
-    const field = limitName(row, id)
-    const unit = quantity && show.unit(quantity)
-    const text =
-      typeof limit !== 'number'
-        ? limit
-        : quantity === 'temperature'
-          ? show.apart('temperature', limit).split(' ')[0]
-          : quantity
-            ? show.number(quantity, limit)
-            : String(limit)
-    return (
-      <td key={id}>
-        <input
-          name={field}
-          defaultValue={text ?? (row === ALL ? 'off' : '')}
-          className="input min-w-20"
-          aria-label={`${name}, ${of}`}
-          aria-invalid={faults[field] ? true : undefined}
-          aria-describedby={faults[field] ? `${field}-fault` : undefined}
-        />
-        {quantity && unit !== quantities[quantity].metric && (
-          <input type="hidden" name={unitFieldOf(field)} value={unit} />
-        )}
-        {faults[field] && (
-          <span id={`${field}-fault`} className="fault">
-            {faults[field]}
-          </span>
-        )}
-      </td>
-    )
-  })
-}
-
-type PickProps = {
-  name: string
-  label: string
-  any: string
-  values: readonly string[]
-  first?: string
-  fault?: string
-}
-
-function Pick({ name, label, any, values, first = '', fault }: PickProps) {
-  return (
-    <>
-      <select
-        name={name}
-        defaultValue={first}
-        aria-label={label}
-        className="input min-w-44"
-        aria-invalid={fault ? true : undefined}
-      >
-        <option value="">{any}</option>
-        {values.map((value) => (
-          <option key={value} value={value}>
-            {value}
-          </option>
-        ))}
-      </select>
-      {fault && <span className="fault">{fault}</span>}
-    </>
   )
 }
 

@@ -43,6 +43,7 @@ export const english: CabLanguage = {
     booster: 'Engine off. Press until the pedal goes hard and stays high. Then call out.',
     'lever-released': 'Parking-brake lever fully down. Then call out.',
     'press-hard': 'Press hard and hold until the wheel calls.',
+    'pistons-seated': 'Slow, short strokes until it goes firm. Never all the way. Then call out.',
     'procedure-foot-hold': 'Press, and stay down until the wheel calls.',
     'procedure-foot-pump': 'Pump slowly until the wheel calls.',
     'procedure-foot-release': 'Every joint is shut. Let it come up slowly.',

@@ -39,6 +39,7 @@ export const german: CabLanguage = {
     booster: 'Motor aus. Treten, bis das Pedal hart wird und oben bleibt. Dann rufen.',
     'lever-released': 'Handbremshebel ganz nach unten. Dann rufen.',
     'press-hard': 'Fest treten und halten, bis das Rad ruft.',
+    'pistons-seated': 'Langsam und kurz drücken, bis es fest wird. Nie ganz durch. Dann rufen.',
     'procedure-foot-hold': 'Treten und unten bleiben, bis vom Rad gerufen wird.',
     'procedure-foot-pump': 'Langsam pumpen, bis vom Rad gerufen wird.',
     'procedure-foot-release': 'Alles ist zu. Langsam hochkommen lassen.',

@@ -44,6 +44,7 @@ export const polish: CabLanguage = {
     booster: 'Silnik wyłączony. Wciskaj, aż pedał stwardnieje i zostanie wysoko. Potem zawołaj.',
     'lever-released': 'Dźwignia hamulca postojowego całkiem w dół. Potem zawołaj.',
     'press-hard': 'Wciśnij mocno i trzymaj, aż zawołają od koła.',
+    'pistons-seated': 'Wolno i krótko, aż będzie twardo. Nigdy do końca. Potem zawołaj.',
     'procedure-foot-hold': 'Wciśnij i trzymaj, aż zawołają od koła.',
     'procedure-foot-pump': 'Pompuj powoli, aż zawołają od koła.',
     'procedure-foot-release': 'Wszystko zamknięte. Puść powoli.',

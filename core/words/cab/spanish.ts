@@ -44,6 +44,7 @@ export const spanish: CabLanguage = {
     booster: 'Motor apagado. Pisa hasta que el pedal se ponga duro y quede alto. Luego avisa.',
     'lever-released': 'Palanca del freno de mano abajo del todo. Luego avisa.',
     'press-hard': 'Pisa fuerte y aguanta hasta que te llamen.',
+    'pistons-seated': 'Despacio y corto hasta que esté firme. Nunca hasta el fondo. Luego avisa.',
     'procedure-foot-hold': 'Pisa y quédate abajo hasta que llamen desde la rueda.',
     'procedure-foot-pump': 'Bombea despacio hasta que llamen desde la rueda.',
     'procedure-foot-release': 'Todo está cerrado. Deja que suba despacio.',

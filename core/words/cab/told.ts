@@ -33,6 +33,7 @@ export const cabTasks = [
   'booster',
   'lever-released',
   'press-hard',
+  'pistons-seated',
   'procedure-foot-hold',
   'procedure-foot-pump',
   'procedure-foot-release',
