@@ -17,16 +17,19 @@ export const procedureFileSchema = z.object({
 })
 export type ProcedureFile = z.output<typeof procedureFileSchema>
 
-/** The unit that takes a procedure: what it offers, and where its vehicle’s bleeders sit. */
-export type Takes = { routine: string; placeOf: ReadonlyMap<string, string> }
+/** The unit that takes a procedure: what it offers, if anything, and where its vehicle’s bleeders sit. */
+export type Takes = { routine: ProcedureFile['routine'] | 'none'; placeOf: ReadonlyMap<string, string> }
 
-/** The file of a procedure. @param placeOf where each bleeder of its vehicle sits */
-export function procedureFile(procedure: Procedure, { routine, placeOf }: Takes): ProcedureFile {
+/** The file of a procedure, for a unit that offers a routine. */
+export function procedureFile(
+  procedure: Procedure,
+  { routine, placeOf }: Takes & Pick<ProcedureFile, 'routine'>,
+): ProcedureFile {
   const named = procedure.steps.flatMap(({ bleed }) => bleed ?? [])
   return {
     format: 'ruddy-siphon.procedure',
     version: 1,
-    routine: routine as ProcedureFile['routine'],
+    routine,
     places: Object.fromEntries(named.flatMap((id) => (placeOf.has(id) ? [[id, placeOf.get(id) ?? '']] : []))),
     procedure,
   }

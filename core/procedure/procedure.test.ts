@@ -81,7 +81,7 @@ test('every ready procedure keeps these rules, and says that it is an example', 
 
 describe('from one vehicle to the next of its kind', () => {
   const from = {
-    routine: 'maker-led',
+    routine: 'maker-led' as const,
     placeOf: new Map([
       ['RR', 'rear-right'],
       ['RL', 'rear-left'],
@@ -92,7 +92,7 @@ describe('from one vehicle to the next of its kind', () => {
 
   test('bleeders are found by where they sit, whatever they are called there', () => {
     const to = {
-      routine: 'maker-led',
+      routine: 'maker-led' as const,
       placeOf: new Map([
         ['RR', 'rear-left'],
         ['HR', 'rear-right'],
