@@ -1,3 +1,4 @@
+import { planTwoPersonByForm } from './by-form'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { goOnUntil, savedState } from './steps'
@@ -8,7 +9,7 @@ test('parked with the pedal propped and a bleeder open, resumed by somebody else
 }) => {
   const job = await openJobOn(page, harbourTug, 'PRK 1')
   await page.getByLabel('Where does it stand?').fill('Bay 3')
-  await planTwoPerson(page)
+  await planTwoPersonByForm(page)
   await goOnUntil(page, job, ({ run }) => run?.call === 'open')
   await page.getByRole('button', { name: 'Park this job' }).click()
   await page.getByLabel('Why', { exact: true }).fill('shift ends')

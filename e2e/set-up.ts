@@ -34,10 +34,10 @@ export async function openJobOn(page: Page, file: object, plate: string): Promis
   return checkIn.replace(/\/check-in$/, '')
 }
 
-const jobAt = (page: Page): string => {
-  const job = /^\/jobs\/[^/]+/.exec(new URL(page.url()).pathname)?.[0]
-  if (job === undefined) throw new Error('the page is at no job')
-  return job
+/** The job whose page this is, or is about to be. */
+async function jobAt(page: Page): Promise<string> {
+  await page.waitForURL(/\/jobs\/[^/]+/)
+  return /^\/jobs\/[^/]+/.exec(new URL(page.url()).pathname)?.[0] ?? ''
 }
 
 async function checkedInAndTested(page: Page, job: string): Promise<void> {
@@ -58,14 +58,14 @@ async function checkedInAndTested(page: Page, job: string): Promise<void> {
 
 /** Check in for a routine exchange and test; leaves the page at the plan. */
 export async function checkInAndTest(page: Page): Promise<void> {
-  const job = jobAt(page)
+  const job = await jobAt(page)
   await checkedInAndTested(page, job)
   await visit(page, `${job}/plan`)
 }
 
 /** Check in, test and take a two-person plan; leaves the page at the plate. */
 export async function planTwoPerson(page: Page): Promise<void> {
-  const job = jobAt(page)
+  const job = await jobAt(page)
   await checkedInAndTested(page, job)
   await visit(page, await takePlan(page, job, 'pump-and-hold'))
   await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
