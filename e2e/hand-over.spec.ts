@@ -1,7 +1,8 @@
 import { planTwoPersonByForm } from './by-form'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
-import { goOnUntil, savedState } from './steps'
+import { goOnUntil, hoseOn, savedState } from './steps'
+import { example } from './taken'
 import { harbourTug } from './vehicles'
 
 test('parked with the pedal propped and a bleeder open, resumed by somebody else, and the tag prints on one page', async ({
@@ -81,4 +82,23 @@ test('the wrong vehicle was picked: the job moves to the right one, and both say
   await expect(page.getByText('Moved from WRG 1 to RGT 2: two of the same in the yard')).toBeVisible()
   await visit(page, `${job}/record`)
   await expect(page.getByText('Begun on WRG 1 (The wrong cart) by mistake')).toBeVisible()
+})
+
+test('a lever tied overnight: said on the parked screen, untied by a step of its own, its level looked at first thing', async ({
+  page,
+}) => {
+  const job = await openJobOn(page, example('courier-twin-disc'), 'TIE 1')
+  await planTwoPerson(page)
+  await goOnUntil(page, job, hoseOn)
+  await page.getByRole('button', { name: 'Park this job' }).click()
+  await page.getByLabel('Why', { exact: true }).fill('overnight')
+  await page.getByLabel(/^The lever is tied/).check()
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByRole('button', { name: 'Park it' }).click()
+  await page.getByLabel('the lever is TIED: I looked').check()
+  await page.getByLabel('Yes, all of it').check()
+  await page.getByRole('button', { name: 'I looked: go on with it' }).click()
+  await expect(page.getByText('Untie the lever and let it come back slowly.')).toBeVisible()
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await expect(page.getByText('where does it stand?')).toBeVisible()
 })
