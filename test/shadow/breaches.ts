@@ -22,11 +22,15 @@ export function breach(shadow: Shadow, event: JobEvent, before: JobState): strin
       return `${event.act} at ${event.seen.point} with another running`
     if (shadow.up.has('pressure') && !machineDriven(before))
       return `${event.act} under the machine’s pressure`
+    if (shadow.up.has('lever-tied')) return `${event.act} with the lever tied`
   }
+  if (event.type === 'parked' && event.leverTied && (shadow.open.size > 0 || event.standsOpen.length > 0))
+    return 'a lever tied over an open joint'
   if (event.type === 'call' && (event.act === 'release' || event.act === 'let-off') && shadow.open.size > 0)
     return `${event.act} with ${[...shadow.open.keys()]} open`
   if (event.type === 'bottle-hung' && (stands.length > 0 || shadow.up.has('pressure')))
     return 'a bottle hung with a joint standing open, or under pressure'
+  if (event.type === 'bottle-hung' && shadow.up.has('lever-tied')) return 'a bottle hung with the lever tied'
   if (event.type === 'step-done') {
     const shuts = shadow.renews.get(event.step)
     if ([...shadow.open.keys()].some((point) => point !== shuts)) return `${event.step} with a joint open`

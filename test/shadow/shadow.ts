@@ -222,6 +222,7 @@ export function writeDown(before: Shadow, event: JobEvent): Shadow {
       for (const point of event.standsOpen) if (!shadow.open.has(point)) shadow.open.set(point, 'named')
       if (event.machineOn) shadow.up.add('adapter').add('pressure')
       if (event.pedalPropped) shadow.up.add('prop')
+      if (event.leverTied) shadow.up.add('lever-tied')
       break
     case 'resumed':
       if (event.pedalCameUp) shadow.up.delete('prop')
