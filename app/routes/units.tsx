@@ -2,16 +2,10 @@ import { data, Form, useNavigation } from 'react-router'
 import { database, personHere } from '~/context'
 import { saveOwnUnits, saveShopUnits, unitsFor } from '~/db/units.server'
 import { saveShopZone, shopZone } from '~/db/zone.server'
+import { useSay } from '~/lib/say'
 import { isZone, setZone } from '~/lib/zone'
-import {
-  metricUnits,
-  quantityIds,
-  quantityNames,
-  type Units,
-  unitsOf,
-  unitsSchema,
-  usUnits,
-} from '~core/units/units'
+import { fact } from '~core/base/decision'
+import { metricUnits, quantityIds, type Units, unitsOf, unitsSchema, usUnits } from '~core/units/units'
 import type { Route } from './+types/units'
 
 export async function loader({ context }: Route.LoaderArgs) {
@@ -112,6 +106,7 @@ type WhoseProps = {
 
 function Whose({ whose, title, note, units, saved, canFollow = false }: WhoseProps) {
   const busy = useNavigation().state !== 'idle'
+  const say = useSay()
   return (
     <Form method="post" className="panel grid gap-4" key={JSON.stringify(units)}>
       <input type="hidden" name="whose" value={whose} />
@@ -121,7 +116,7 @@ function Whose({ whose, title, note, units, saved, canFollow = false }: WhosePro
       </div>
       {quantityIds.map((quantity) => (
         <label key={quantity} className="grid grid-cols-[1fr_9rem] items-center gap-3 font-bold">
-          {quantityNames[quantity]}
+          {say(fact(`quantity-${quantity}`))}
           <select name={quantity} className="input" defaultValue={units[quantity]}>
             {unitsOf(quantity).map((unit) => (
               <option key={unit}>{unit}</option>

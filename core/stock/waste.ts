@@ -1,16 +1,12 @@
 import { dayNumber, isoDate } from '../base/day'
+import { type Fact, fact } from '../base/decision'
 import { fluidOf } from '../fluid/specs'
 import type { JobState } from '../job/state'
 
 /** Used fluid is collected apart by kind: what was mixed must not spoil what can be taken back. */
-export const wasteKinds = {
-  glycol: 'Glycol',
-  silicone: 'Silicone',
-  mineral: 'Mineral oil',
-  mixed: 'Mixed or unknown',
-} as const
-export type WasteKind = keyof typeof wasteKinds
-export const wasteKindIds = Object.keys(wasteKinds) as [WasteKind, ...WasteKind[]]
+export const wasteKindIds = ['glycol', 'silicone', 'mineral', 'mixed'] as const
+export type WasteKind = (typeof wasteKindIds)[number]
+export const wasteFact = (kind: WasteKind): Fact => fact(`waste-${kind}`)
 
 /** Which drum a job's used fluid goes into: of a conversion, or of an unknown fluid, the one for mixtures. */
 export function wasteKindOf({ vehicle, checkIn }: Pick<JobState, 'vehicle' | 'checkIn'>): WasteKind {

@@ -37,17 +37,6 @@ export type UnitOf<Q extends Quantity> = keyof (typeof quantities)[Q]['units'] &
 /** One unit for every quantity. */
 export type Units = { [Q in Quantity]: UnitOf<Q> }
 
-export const quantityNames: Record<Quantity, string> = {
-  volume: 'Fluid',
-  pressure: 'Pressure',
-  temperature: 'Temperature',
-  torque: 'Torque',
-  distance: 'Distance driven',
-  length: 'Bores and travel',
-  run: 'Line lengths',
-  flow: 'Flow',
-}
-
 export const quantityIds = Object.keys(quantities) as Quantity[]
 export const unitsOf = <Q extends Quantity>(quantity: Q): [UnitOf<Q>, ...UnitOf<Q>[]] =>
   Object.keys(quantities[quantity].units) as [UnitOf<Q>, ...UnitOf<Q>[]]

@@ -1,9 +1,10 @@
 import { Form, Link } from 'react-router'
 import type { Drum } from '~/db/waste.server'
 import { showDate } from '~/lib/format'
+import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { monthsAfter } from '~core/base/day'
-import { wasteKinds } from '~core/stock/waste'
+import { wasteFact } from '~core/stock/waste'
 import { DrumPicture } from './can'
 
 /** A day many years ahead says no more than that. */
@@ -26,6 +27,7 @@ type Props = {
 /** Used fluid by kind: how full each drum is, when it will be, and the way to hand it over. */
 export function Drums({ drums, capacityMl, today, fault }: Props) {
   const show = useShow()
+  const say = useSay()
   return (
     <section className="panel" aria-labelledby="drums">
       <h2 id="drums">Used fluid</h2>
@@ -44,7 +46,7 @@ export function Drums({ drums, capacityMl, today, fault }: Props) {
               label={`${show('volume', ml)} of ${show('volume', capacityMl)}`}
             />
             <div className="grid gap-1">
-              <h3 className="text-lg font-bold">{wasteKinds[kind]}</h3>
+              <h3 className="text-lg font-bold">{say(wasteFact(kind))}</h3>
               <p>
                 <strong>{show('volume', ml)}</strong> of {show('volume', capacityMl)}
                 {fullOn && fullWords(fullOn, today)}
@@ -69,7 +71,7 @@ export function Drums({ drums, capacityMl, today, fault }: Props) {
                   <Form
                     method="post"
                     className="mt-2 grid gap-2 sm:grid-cols-2"
-                    aria-label={`Hand over ${wasteKinds[kind]}`}
+                    aria-label={`Hand over ${say(wasteFact(kind))}`}
                   >
                     <input type="hidden" name="kind" value={kind} />
                     <label>

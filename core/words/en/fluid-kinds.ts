@@ -77,5 +77,21 @@ const schools: Words = {
   'opened-rule-thirty-days': '30 days, tightly capped',
 }
 
+/** Drums of used fluid, and what is measured in units of the reader's choice. */
+const kinds: Words = {
+  'waste-glycol': 'Glycol',
+  'waste-silicone': 'Silicone',
+  'waste-mineral': 'Mineral oil',
+  'waste-mixed': 'Mixed or unknown',
+  'quantity-volume': 'Fluid',
+  'quantity-pressure': 'Pressure',
+  'quantity-temperature': 'Temperature',
+  'quantity-torque': 'Torque',
+  'quantity-distance': 'Distance driven',
+  'quantity-length': 'Bores and travel',
+  'quantity-run': 'Line lengths',
+  'quantity-flow': 'Flow',
+}
+
 /** Kinds of what has to do with fluid, by name. */
-export const fluidKinds: Words = { ...testers, ...lost, ...colours, ...schools }
+export const fluidKinds: Words = { ...testers, ...lost, ...colours, ...schools, ...kinds }
