@@ -29,7 +29,8 @@ async function fitted(page: Page, job: string, { number, origin }: { number: str
   await savedState(page, job)
 }
 
-// Whole jobs: three hundred pulls and more each.
+// Whole jobs: three hundred pulls and more each, so that nobody waits for one of them alone at the end of a run.
+test.describe.configure({ mode: 'parallel' })
 test.setTimeout(600_000)
 
 test('crossed calls drew air in; wheel by wheel by the unit takes it out, and it is filed', async ({
