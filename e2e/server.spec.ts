@@ -1,6 +1,8 @@
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
+import { readFileSync } from 'node:fs'
 import { connect } from 'node:net'
+import { gzipSync } from 'node:zlib'
 import { newId } from '~/lib/ids'
 import { expect, test, visit } from './journey'
 import { freePort } from './server'
@@ -181,4 +183,14 @@ test('a form made up so that its record could not be read again is not recorded,
   expect(answer.status()).toBe(409)
   await visit(page, `${job}/test`)
   await expect(page.getByRole('button', { name: 'Tested: go on to the plan' })).toBeVisible()
+})
+
+test('the first screen asks for no more script than it needs: under 120 kB, gzipped', async ({ page }) => {
+  const asked: string[] = []
+  page.on('request', (request) => asked.push(new URL(request.url()).pathname))
+  await visit(page, '/')
+  const scripts = asked.filter((path) => path.endsWith('.js'))
+  const bytes = scripts.map((path) => gzipSync(readFileSync(`build/client${path}`)).length)
+  expect(scripts.length).toBeGreaterThan(5)
+  expect(bytes.reduce((sum, each) => sum + each, 0)).toBeLessThan(120_000)
 })

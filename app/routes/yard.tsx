@@ -1,16 +1,18 @@
 import { Link } from 'react-router'
 import { BackupLine } from '~/components/kept-panel'
 import { stationName } from '~/components/station-pipe'
-import { database } from '~/context'
+import { database, personHere } from '~/context'
 import type { Database } from '~/db/database.server'
 import { dueNext } from '~/db/due.server'
 import { findJob, type JobRow, openJobs } from '~/db/jobs.server'
+import { unitsFor } from '~/db/units.server'
 import { counted, showDate, showMoment } from '~/lib/format'
 import { lastBackup } from '~/lib/kept.server'
-import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { offFact, stillOff } from '~core/job/off-things'
 import { stations } from '~core/job/state'
+import { showIn } from '~core/units/show'
+import { sayEnglish } from '~core/words'
 import type { Route } from './+types/yard'
 
 /** So many due vehicles fit beside the jobs. */
@@ -21,15 +23,19 @@ export async function loader({ context }: Route.LoaderArgs) {
   const jobs = await openJobs(db)
   return {
     jobs,
-    away: await partsAway(db, jobs),
+    away: await partsAway(db, jobs, context.get(personHere)?.id),
     due: await dueNext(db, SHOWN),
     day: today(),
     backup: lastBackup(),
   }
 }
 
-/** Of parked jobs what is away for repair, and when it is expected back. */
-async function partsAway(db: Database, jobs: readonly JobRow[]) {
+/**
+ * Of parked jobs what is away for repair, and when it is expected back: said here, so that the first screen of all does
+ * not carry every word there is.
+ */
+async function partsAway(db: Database, jobs: readonly JobRow[], personId: string | undefined) {
+  const say = sayEnglish(showIn((await unitsFor(db, personId)).shown))
   const parked = await Promise.all(
     jobs
       .filter(({ parked_at }) => parked_at !== null)
@@ -37,13 +43,12 @@ async function partsAway(db: Database, jobs: readonly JobRow[]) {
   )
   return parked.flatMap(({ id, state }) =>
     (state ? stillOff(state) : []).flatMap((off) =>
-      off.away ? [{ id, says: offFact(off), backOn: off.away.backOn }] : [],
+      off.away ? [{ id, says: say(offFact(off)), backOn: off.away.backOn }] : [],
     ),
   )
 }
 
 export default function Yard({ loaderData: { jobs, away, due, day, backup } }: Route.ComponentProps) {
-  const say = useSay()
   return (
     <>
       <title>Yard · Ruddy Siphon</title>
@@ -92,9 +97,9 @@ export default function Yard({ loaderData: { jobs, away, due, day, backup } }: R
                       {away
                         .filter(({ id }) => id === job.id)
                         .map(({ says, backOn }) => (
-                          <strong key={say(says)}>
+                          <strong key={says}>
                             {backOn !== undefined && backOn < day && '● overdue: '}
-                            {say(says)}
+                            {says}
                           </strong>
                         ))}
                       <span className="text-sm text-quiet">last touched {showMoment(job.updated_at)}</span>
