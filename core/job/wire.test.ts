@@ -43,12 +43,3 @@ test('what can be taken back weighs little beside the job', () => {
   const size = (value: unknown) => JSON.stringify(value).length
   expect(size(undoable)).toBeLessThan(0.15 * size({ ...job.state, undoable: [] }))
 })
-
-test('a job travels in little more than its vehicle and its plan, which are sent once', () => {
-  const job = ScriptedJob.planned(vehicle, { reason: 'service' }, ['two-person'], 300).until(
-    ({ events }) => events.length > 60,
-  )
-  const size = (value: unknown) => JSON.stringify(value).length
-  const { vehicle: of, planned } = job.state
-  expect(size(toWire(job.state))).toBeLessThan(1.5 * (size(of) + size(planned)))
-})

@@ -1,5 +1,4 @@
-import { type Plan, setupOf } from '../plan/answer'
-import type { JobState, RunState, Undoable, UndoKey } from './state'
+import type { JobState, Undoable, UndoKey } from './state'
 
 /** How one value becomes another: put whole, or changed where it differs. Left out where it stays. */
 export type Patch =
@@ -11,15 +10,8 @@ export type Patch =
 /** What an act changed, as what puts it back. */
 type Back = { eventId: string; type: Undoable['type']; back: { [K in UndoKey]?: Patch | null } }
 
-/**
- * A job as it travels. What is done now is sent as how it differs from the plan that was taken, and what can be taken
- * back as what puts it back, not as whole copies.
- */
-export type WireJob = Omit<JobState, 'undoable' | 'run'> & { run?: Patch; undoable: Back[] }
-
-/** What of a job's run its plan says already. */
-const asPlanned = (plan: Plan | undefined) =>
-  plan && { setup: setupOf(plan), stages: plan.stages.map((stage) => ({ stage })) }
+/** A job as it travels: what can be taken back is sent as what puts it back, not as whole copies of what stood before. */
+export type WireJob = Omit<JobState, 'undoable'> & { undoable: Back[] }
 
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
@@ -70,7 +62,6 @@ export function applyPatch(from: unknown, patch: Patch | undefined): unknown {
  * is told by how it differs from what stood after it, the newest first.
  */
 export function toWire({ undoable, ...state }: JobState): WireJob {
-  const { run, ...rest } = state
   let after: Partial<JobState> = state
   const backs: Back[] = []
   for (const { eventId, type, keys, before } of [...undoable].reverse()) {
@@ -80,12 +71,11 @@ export function toWire({ undoable, ...state }: JobState): WireJob {
     backs.unshift({ eventId, type, back })
     after = { ...after, ...before }
   }
-  return { ...rest, run: run && patchOf(asPlanned(state.planned?.plan), run), undoable: backs }
+  return { ...state, undoable: backs }
 }
 
 /** The job that travelled. */
-export function fromWire({ undoable, run, ...rest }: WireJob): JobState {
-  const state = { ...rest, ...(run && { run: applyPatch(asPlanned(rest.planned?.plan), run) as RunState }) }
+export function fromWire({ undoable, ...state }: WireJob): JobState {
   let after: Partial<JobState> = state
   const entries: Undoable[] = []
   for (const { eventId, type, back } of [...undoable].reverse()) {

@@ -57,7 +57,7 @@ export function benchWire() {
   line(
     'a job of 62 events as it travels, against version 1',
     `${(bytes / VERSION_1_BYTES).toFixed(2)} ×`,
-    'at most 0.6 ×',
+    'about 0.6 ×',
   )
 }
 
