@@ -16,6 +16,9 @@ test('new pads: room is made, pistons go home, the level is looked at anew, and 
   await page.getByRole('button', { name: 'Take this plan' }).click()
   await page.getByRole('button', { name: 'Yes, the plate is the same' }).click()
   await page.getByRole('button', { name: 'Done', exact: true }).click()
+  // Nobody has said how full it is: what is drawn counts from there.
+  await page.getByRole('button', { name: 'At MAX' }).click()
+  await expect(page.getByText('Draw the reservoir down to about 354 mL first')).toBeVisible()
   await expect(page.getByLabel('Drawn out, mL')).toHaveValue('36')
   await page.getByRole('button', { name: 'Drawn out' }).click()
   await expect(

@@ -1,35 +1,27 @@
-import { type APIResponse, expect, type Page } from '@playwright/test'
+import { type APIRequestContext, expect, type Page } from '@playwright/test'
 import { newId } from '~/lib/ids'
 import type { TechniqueId } from '~core/technique/technique'
 import { visit } from './journey'
 
 /** Jobs brought to where a journey begins, by the forms' own addresses and no browser: the forms have journeys of their own. */
 
-type Form = Record<string, string>
+type Filled = Pick<NonNullable<Parameters<APIRequestContext['post']>[1]>, 'form' | 'multipart'>
 
-/** Where an answer sends its reader; a form that is not taken fails here, with what was said. */
-async function sentTo(answer: APIResponse): Promise<string> {
+/** Post a form as its page would. @returns where it sends its reader; one that is not taken fails here, with what was said */
+async function post({ request }: Page, path: string, filled: Filled = { form: {} }): Promise<string> {
+  const { origin } = new URL((await request.get('/favicon.svg')).url())
+  const answer = await request.post(path, { ...filled, headers: { Origin: origin }, maxRedirects: 0 })
   expect(answer.status(), await answer.text()).toBe(302)
   return answer.headers().location ?? ''
 }
 
-async function post(page: Page, path: string, form: Form): Promise<string> {
-  const { origin } = new URL((await page.request.get('/units')).url())
-  return sentTo(await page.request.post(path, { headers: { Origin: origin }, form, maxRedirects: 0 }))
-}
-
 /** Import a vehicle file and open a job on it; leaves the page at check in. */
 export async function openJobOn(page: Page, file: object, plate: string): Promise<string> {
-  const { origin } = new URL((await page.request.get('/units')).url())
   const buffer = Buffer.from(JSON.stringify(file))
-  const vehicle = await sentTo(
-    await page.request.post('/vehicles', {
-      headers: { Origin: origin },
-      multipart: { plate, file: { name: 'vehicle.json', mimeType: 'application/json', buffer } },
-      maxRedirects: 0,
-    }),
-  )
-  const checkIn = await post(page, vehicle, {})
+  const vehicle = await post(page, '/vehicles', {
+    multipart: { plate, file: { name: 'vehicle.json', mimeType: 'application/json', buffer } },
+  })
+  const checkIn = await post(page, vehicle)
   await visit(page, checkIn)
   return checkIn.replace(/\/check-in$/, '')
 }
@@ -43,16 +35,10 @@ async function jobAt(page: Page): Promise<string> {
 async function checkedInAndTested(page: Page, job: string): Promise<void> {
   const eventId = newId()
   await post(page, `${job}/check-in`, {
-    eventId,
-    reason: 'service',
-    colour: 'brown',
-    fluidFound: 'as-specified',
+    form: { eventId, reason: 'service', colour: 'brown', fluidFound: 'as-specified' },
   })
   await post(page, `${job}/test`, {
-    eventId: newId(),
-    tester: 'percent-meter',
-    value: '3,2',
-    at: 'reservoir',
+    form: { eventId: newId(), tester: 'percent-meter', value: '3,2', at: 'reservoir' },
   })
 }
 
@@ -73,7 +59,5 @@ export async function planTwoPerson(page: Page): Promise<void> {
 
 const takePlan = (page: Page, job: string, way: TechniqueId): Promise<string> =>
   post(page, `${job}/plan?way=${way}`, {
-    eventId: newId(),
-    orderWhy: '',
-    wayWhy: 'for this journey',
+    form: { eventId: newId(), orderWhy: '', wayWhy: 'for this journey' },
   })

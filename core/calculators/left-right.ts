@@ -48,9 +48,9 @@ const axles = { front: ['front-left', 'front-right'], rear: ['rear-left', 'rear-
 /** The bleeders of a vehicle's axle, one each side; the last (highest) where a brake has two. */
 export function axleBleeders(vehicle: Vehicle, axle: string) {
   const positions = axles[axle === 'front' ? 'front' : 'rear']
-  const runs = routedBleeders(vehicle).filter(({ route }) => route !== undefined)
+  const routes = routedBleeders(vehicle).filter(({ route }) => route !== undefined)
   const at = (position: string) =>
-    runs.filter(({ part }) => part.type === 'wheel-brake' && part.position === position).at(-1)
+    routes.filter(({ part }) => part.type === 'wheel-brake' && part.position === position).at(-1)
   return { left: at(positions[0]), right: at(positions[1]) }
 }
 

@@ -32,9 +32,9 @@ export type OldFluidResult = {
 
 /** The volumes before each bleeder of one reservoir, as a plan has them by the maker's order, else furthest first. */
 function cornersOf(vehicle: Vehicle, reservoirId: string): number[] {
-  const runs = routedBleeders(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
-  const order = bleedOrder(vehicle, runs, 'furthest-first', false).value
-  const ordered = order.flatMap((id) => runs.filter(({ bleeder }) => bleeder.id === id))
+  const routes = routedBleeders(vehicle).filter(({ part }) => part.type !== 'master-cylinder')
+  const order = bleedOrder(vehicle, routes, 'furthest-first', false).value
+  const ordered = order.flatMap((id) => routes.filter(({ bleeder }) => bleeder.id === id))
   const volumes = volumesInOrder(vehicle, ordered, {})
   return ordered.flatMap(({ bleeder, route }) =>
     route && reservoirIdOf(vehicle, route.sourceId) === reservoirId ? (volumes.get(bleeder.id) ?? []) : [],

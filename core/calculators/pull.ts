@@ -125,15 +125,15 @@ export const pullBench = benchPage({
     const [cylinder] = partsOf(vehicle, 'master-cylinder')
     const [chamber] = cylinder?.chambers ?? []
     const brakes = routedBleeders(vehicle).flatMap(({ part, route }) =>
-      part.type === 'wheel-brake' && route ? [{ part, run: route }] : [],
+      part.type === 'wheel-brake' && route ? [{ part, route }] : [],
     )
-    const furthest = brakes.sort((a, b) => b.run.lengthM - a.run.lengthM)[0]
-    const run = furthest?.run
+    const furthest = brakes.sort((a, b) => b.route.lengthM - a.route.lengthM)[0]
+    const route = furthest?.route
     const pistonMm = Math.max(0, ...(furthest?.part.pistons ?? []).map(({ diameterMm }) => diameterMm))
     return {
       ...(vehicle.fluid.spec !== 'mineral' && { spec: vehicle.fluid.spec }),
       ...(cylinder && chamber && { boreMm: `${chamber.boreMm}`, pedalRatio: `${cylinder.pedalRatio}` }),
-      ...(run && { runM: `${Number(run.lengthM.toFixed(2))}` }),
+      ...(route && { runM: `${Number(route.lengthM.toFixed(2))}` }),
       ...(pistonMm > 0 && { pistonMm: `${pistonMm}` }),
     }
   },

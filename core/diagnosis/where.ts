@@ -61,6 +61,6 @@ const brakeAt = (vehicle: Vehicle, id: string): Place | undefined =>
 
 /** The last line of this kind on the way to a part. */
 function lineBefore(vehicle: Vehicle, part: string, is: (line: Line) => boolean): Line | undefined {
-  const runs = [...(routesOf(vehicle).get(part)?.values() ?? [])]
-  return runs.flatMap(({ lines }) => lines.filter(is)).at(-1)
+  const routes = [...(routesOf(vehicle).get(part)?.values() ?? [])]
+  return routes.flatMap(({ lines }) => lines.filter(is)).at(-1)
 }

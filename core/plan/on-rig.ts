@@ -7,6 +7,7 @@ import { usual } from '../rig/usual'
 import { withMeasuredWear } from '../vehicle/measured-wear'
 import { partsOf } from '../vehicle/parts'
 import type { Plan } from './answer'
+import { pistonsHome } from './pistons-home'
 import type { PlanRequest } from './request'
 import { Technician } from './technician'
 
@@ -56,15 +57,19 @@ function airOf({ vehicle, work }: PlanRequest): Record<string, number> {
  * Levels as the work begins: a reservoir that is filled without being drawn down or wiped first stood dry, or as low as
  * somebody saw.
  */
-function levelsOf({ vehicle, work }: PlanRequest, { stages, fluid }: Plan): Record<string, number> {
+function levelsOf(request: PlanRequest, { stages, fluid }: Plan): Record<string, number> {
+  const { vehicle, work } = request
   const kinds = new Set(stages.map(({ kind }) => kind))
   if (work.systemEmpty) return Object.fromEntries(partsOf(vehicle, 'reservoir').map(({ id }) => [id, 0]))
-  if (!kinds.has('reservoir-exchange') || kinds.has('wipe-reservoir')) return {}
-  return Object.fromEntries(
-    partsOf(vehicle, 'reservoir').flatMap(({ id }) =>
-      fluid.drawToMl[id] === undefined ? [[id, work.levelMl?.[id] ?? 0] as const] : [],
-    ),
+  // Whether it runs over when pistons go home depends on where it stood.
+  const rising = Object.fromEntries(
+    pistonsHome(request).map(({ reservoir, standsMl }) => [reservoir.id, standsMl]),
   )
+  if (!kinds.has('reservoir-exchange') || kinds.has('wipe-reservoir')) return rising
+  const filled = partsOf(vehicle, 'reservoir').flatMap(({ id }) =>
+    fluid.drawToMl[id] === undefined ? [[id, work.levelMl?.[id] ?? 0] as const] : [],
+  )
+  return { ...Object.fromEntries(filled), ...rising }
 }
 
 /** Pressure of an ordinary stop in a cylinder's first chamber, kPa. @source from memory */

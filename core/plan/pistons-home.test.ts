@@ -54,6 +54,13 @@ describe('what comes up', () => {
     )
   })
 
+  test('is nothing into an empty system, and finds a dry reservoir with all its room', () => {
+    const [empty] = pistonsHome(requestWith({ ...worn, pistonsHome: fronts, systemEmpty: true }))
+    expect([empty?.ml, empty?.tooMuchMl]).toEqual([0, 0])
+    const [dry] = pistonsHome(requestWith({ ...worn, pistonsHome: fronts, ranDry: true }))
+    expect([dry?.standsMl, dry?.tooMuchMl]).toEqual([0, 0])
+  })
+
   test('a brake that the vehicle does not have is refused by its path', () => {
     const read = readPlanRequest({
       format: 'ruddy-siphon.plan-request',
@@ -103,6 +110,24 @@ test('brakes that hold less are passed by less, and every bleeder ends as promis
     before: stage.before.filter(({ code }) => code !== 'pistons-room'),
   }))
   expect(planOnRig(asked, { ...home, stages: hasty })?.faults).toMatchObject([{ code: 'rig-overflowed' }])
+})
+
+test('one that was seen low is not said to run over, and needs no room made', () => {
+  const asked = requestWith({ ...worn, pistonsHome: fronts, levelMl: { [reservoir.id]: reservoir.minMl } })
+  const plan = makePlan(asked)
+  expect(plan.stages[0]?.before.some(({ code }) => code === 'pistons-room')).toBe(false)
+  expect(planOnRig(asked, plan)?.faults).toEqual([])
+})
+
+test('what came up is old: the draw after it counts nothing of the reservoir as new', () => {
+  const job = ScriptedJob.planned(
+    van,
+    { reason: 'service', ...worn, pistonsHome: fronts },
+    ['two-person'],
+    max,
+  )
+  job.until(({ run }) => run.stages.some(({ stepsDone }) => stepsDone.includes('draw')))
+  expect(job.run.oldMl?.[reservoir.id]).toBe(job.run.levelMl[reservoir.id])
 })
 
 test('after pistons went home the bay asks where the level stands, before it counts on from it', () => {

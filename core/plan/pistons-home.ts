@@ -4,6 +4,7 @@ import { atWheel, inCab, type Step } from '../technique/step'
 import { brakesFedBy } from '../vehicle/network'
 import { partFact, partsOf, reservoirFact } from '../vehicle/parts'
 import type { PartOf } from '../vehicle/schema'
+import { portsCovered } from '../vehicle/usual-volumes'
 import type { Stage } from './answer'
 import type { PlanRequest } from './request'
 import { wearOf } from './volumes'
@@ -12,15 +13,25 @@ import { wearOf } from './volumes'
 export type PistonsHome = {
   reservoir: PartOf<'reservoir'>
   brakes: PartOf<'wheel-brake'>[]
-  /** What they held by standing out: area × wear. */
+  /** What they held by standing out: area × wear; nothing where the whole system is empty. */
   ml: number
-  /** So much more than there is room for below MAX: drawn out before. */
+  /** What stands in it as it came in: as seen, none where it is dry, else taken to be at MAX. */
+  standsMl: number
+  /** So much more than there is room for below MAX. */
   tooMuchMl: number
-  /** Somebody saw how full it is; otherwise it is taken to stand at MAX. */
+  /** Where it is drawn to before, so that there is room: never below its ports. */
+  roomToMl: number
+  /** Somebody saw how full it is, or that it ran dry. */
   levelSeen: boolean
 }
 
 type Asked = Pick<PlanRequest, 'vehicle' | 'work'>
+
+/** What stands in a reservoir as it came in; undefined where nobody saw it. */
+function seenMlOf({ work }: Asked, id: string): number | undefined {
+  const dry = work.systemEmpty || work.ranDry || work.replaced.includes(id)
+  return work.levelMl?.[id] ?? (dry ? 0 : undefined)
+}
 
 /**
  * What pistons that are pressed home bring up into each reservoir. One whose level nobody has seen is taken to stand at
@@ -28,20 +39,30 @@ type Asked = Pick<PlanRequest, 'vehicle' | 'work'>
  *
  * @source geometry
  */
-export function pistonsHome({ vehicle, work }: Asked): PistonsHome[] {
+export function pistonsHome(asked: Asked): PistonsHome[] {
+  const { vehicle, work } = asked
   const pressed = new Set(work.pistonsHome ?? [])
   return partsOf(vehicle, 'reservoir').flatMap((reservoir) => {
     const brakes = brakesFedBy(vehicle, reservoir.id).filter(({ id }) => pressed.has(id))
     // A brake on two reservoirs is pressed once.
     for (const { id } of brakes) pressed.delete(id)
     if (brakes.length === 0) return []
-    const ml = brakes.reduce(
+    const heldMl = brakes.reduce(
       (sum, brake) => sum + wearDrop({ pistons: brake.pistons, wearMm: wearOf(brake, work.padWearMm) }).ml,
       0,
     )
-    const seenMl = work.levelMl?.[reservoir.id]
-    const tooMuchMl = Math.max(0, (seenMl ?? reservoir.maxMl) + ml - reservoir.maxMl)
-    return { reservoir, brakes, ml, tooMuchMl, levelSeen: seenMl !== undefined }
+    const ml = work.systemEmpty ? 0 : heldMl
+    const seenMl = seenMlOf(asked, reservoir.id)
+    const standsMl = seenMl ?? reservoir.maxMl
+    return {
+      reservoir,
+      brakes,
+      ml,
+      standsMl,
+      tooMuchMl: Math.max(0, standsMl + ml - reservoir.maxMl),
+      roomToMl: Math.max(portsCovered(vehicle, reservoir).ml, reservoir.maxMl - ml),
+      levelSeen: seenMl !== undefined,
+    }
   })
 }
 
@@ -79,9 +100,9 @@ export const pistonsUpFact = (
 const comesBefore = ({ code, sets }: Step): boolean =>
   sets === 'service-mode' || code === 'accumulator' || code === 'cover'
 
-function homeSteps(asked: Asked): Step[] {
-  return pistonsHome(asked).flatMap(({ reservoir, brakes, ml, tooMuchMl }) => {
-    const named = reservoirFact(asked.vehicle, reservoir.id)
+function homeSteps({ vehicle }: Asked, homes: readonly PistonsHome[]): Step[] {
+  return homes.flatMap(({ reservoir, brakes, ml, tooMuchMl, roomToMl }) => {
+    const named = reservoirFact(vehicle, reservoir.id)
     const room: Step[] =
       tooMuchMl < WORTH_DRAWING_ML
         ? []
@@ -89,11 +110,12 @@ function homeSteps(asked: Asked): Step[] {
             {
               ...atWheel(
                 'pistons-room',
-                { roomMl: tooMuchMl, reservoir: named },
+                { roomToMl, upMl: ml, reservoir: named },
                 `pistons-room ${reservoir.id}`,
               ),
               reservoir: reservoir.id,
               asksMl: 'drawn',
+              drawsToMl: roomToMl,
               aboutMl: tooMuchMl,
             },
           ]
@@ -120,10 +142,11 @@ function homeSteps(asked: Asked): Step[] {
  * comes up is old, and goes with what is drawn out. @source common practice
  */
 export function withPistonsHome(asked: Asked, stages: readonly Stage[], reasons: Reason[]): Stage[] {
-  const steps = homeSteps(asked)
+  const homes = pistonsHome(asked)
+  const steps = homeSteps(asked, homes)
   const last = stages.length - 2
   if (steps.length === 0 || last < 0) return [...stages]
-  const upMl = pistonsHome(asked).reduce((sum, { ml }) => sum + ml, 0)
+  const upMl = homes.reduce((sum, { ml }) => sum + ml, 0)
   reasons.push(reason('pistons-home', 'physics', { upMl }))
   return stages.map((stage, i) => {
     const at = stage.before.findLastIndex(comesBefore) + 1

@@ -169,14 +169,14 @@ test('separate systems of a motorcycle or quad never alternate, whatever way the
     const vehicle = vehicleFrom(structuredClone(file))
     const small = vehicle.kind === 'motorcycle' || vehicle.kind === 'quad'
     if (!small || partsOf(vehicle, 'reservoir').length < 2) continue
-    const runs = routedBleeders(vehicle)
+    const routes = routedBleeders(vehicle)
     const systemOf = (id: string) => {
-      const run = runs.find(({ bleeder }) => bleeder.id === id)?.route
-      return run && reservoirIdOf(vehicle, run.sourceId)
+      const route = routes.find(({ bleeder }) => bleeder.id === id)?.route
+      return route && reservoirIdOf(vehicle, route.sourceId)
     }
     // Brakes that hang on both are worked as one.
-    const brakes = new Map(runs.map(({ part, bleeder }) => [part.id, systemOf(bleeder.id)]))
-    if (runs.some(({ part, bleeder }) => brakes.get(part.id) !== systemOf(bleeder.id))) continue
+    const brakes = new Map(routes.map(({ part, bleeder }) => [part.id, systemOf(bleeder.id)]))
+    if (routes.some(({ part, bleeder }) => brakes.get(part.id) !== systemOf(bleeder.id))) continue
     for (const method of ['two-person', 'vacuum', 'gravity', 'solo']) {
       const touched = planOf({}, { methods: [method] }, structuredClone(file)).stages.flatMap(
         ({ before, order }) => [

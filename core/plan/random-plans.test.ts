@@ -172,15 +172,15 @@ const facts: Record<string, (request: PlanRequest, plan: Plan) => void> = {
   },
   'gravity and reverse are not used through a residual-pressure valve': ({ vehicle }, plan) => {
     const holding = partsOf(vehicle, 'valve').filter(({ role }) => role === 'residual')
-    const runs = routesOf(vehicle)
+    const routes = routesOf(vehicle)
     for (const { technique, order } of plan.stages) {
       if (technique !== 'gravity' && technique !== 'reverse') continue
       for (const part of vehicle.parts) {
         if (!('bleeders' in part) || !part.bleeders.some(({ id }) => order.includes(id))) continue
-        const through = [...(runs.get(part.id)?.values() ?? [])].flatMap(({ lines }) =>
+        const through = [...(routes.get(part.id)?.values() ?? [])].flatMap(({ lines }) =>
           lines.map(({ to }) => to),
         )
-        if (runs.get(part.id)?.size === 1)
+        if (routes.get(part.id)?.size === 1)
           for (const { id } of holding) expect([part.id, ...through]).not.toContain(id)
       }
     }

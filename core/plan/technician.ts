@@ -91,10 +91,12 @@ export class Technician {
 
   /** Room made below MAX, and pistons pressed home for new pads. */
   private pistonsHome({ before }: Stage): void {
-    for (const { asksMl, drawsTo, drawsToMl, aboutMl = 0, reservoir, pressesHome } of before) {
-      if (asksMl === 'drawn' && drawsTo === undefined && drawsToMl === undefined && reservoir !== undefined)
-        this.act({ do: 'draw', reservoir, ml: aboutMl, for: 0 })
-      for (const brake of pressesHome ?? []) this.act({ do: 'push-back', brake, for: PRESS_HOME_S })
+    for (const [i, { pressesHome = [], reservoir }] of before.entries()) {
+      if (pressesHome.length === 0 || reservoir === undefined) continue
+      const room = before[i - 1]
+      if (room?.asksMl === 'drawn' && room.reservoir === reservoir)
+        this.drawTo(reservoir, room.drawsToMl ?? 0)
+      for (const brake of pressesHome) this.act({ do: 'push-back', brake, for: PRESS_HOME_S })
     }
   }
 

@@ -148,14 +148,14 @@ function condemned(filled: Filled, years: number): Reason[] {
 /** The bore that is left in it, where somebody caught what came by a known pressure. */
 function passage(filled: Filled, vehicle: Vehicle, of: Line) {
   const [pressureKPa, mlPerMin] = [numberOf(filled, 'driven'), numberOf(filled, 'caught')]
-  const run = [...(routesOf(vehicle).get(of.to)?.values() ?? [])].find(({ lines }) => lines.includes(of))
+  const route = [...(routesOf(vehicle).get(of.to)?.values() ?? [])].find(({ lines }) => lines.includes(of))
   const suspect = of.segments.findLast(isHose)
   const unit = vehicle.parts.some(({ type }) => type === 'control-unit')
-  if (pressureKPa === undefined || mlPerMin === undefined || !run || !suspect)
+  if (pressureKPa === undefined || mlPerMin === undefined || !route || !suspect)
     return { against: [], figures: [] }
   // A unit's own passages are in no file: what they take would be laid to the hose.
   if (unit) return { against: [], figures: [fact('sheet-hose-behind-unit')] }
-  const rest = run.lines.flatMap(({ segments }) => segments).filter((segment) => segment !== suspect)
+  const rest = route.lines.flatMap(({ segments }) => segments).filter((segment) => segment !== suspect)
   const liquid = liquidAt({ fluid: fluidOf(vehicle.fluid.spec), tempC: ROOM_C })
   const { effectiveBoreMm, expectedMlPerMin, verdict } = restriction({
     segments: [...rest, suspect],

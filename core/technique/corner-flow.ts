@@ -13,12 +13,12 @@ export const liquidAt = ({ fluid, tempC }: Pick<TechniqueContext, 'fluid' | 'tem
 })
 
 /** Flow through a route and its bleeder at a driving pressure, mL/min. */
-export const runFlow = (
-  run: readonly TubeSegment[],
+export const routeFlow = (
+  segments: readonly TubeSegment[],
   drivingKPa: number,
   liquid: Liquid,
   { passage, holeMm }: BleederOpening,
-): number => flowMlPerMin([...run, passage], drivingKPa, liquid, holeMm)
+): number => flowMlPerMin([...segments, passage], drivingKPa, liquid, holeMm)
 
 /**
  * Minutes to push each corner's fluid through its own route at a driving pressure, the bleeder's passage and hole
@@ -27,7 +27,7 @@ export const runFlow = (
 export function cornersMinutes(drivingKPa: number, context: TechniqueContext): number[] {
   const liquid = liquidAt(context)
   return context.corners.map(({ segments, throughMl }) =>
-    throughMl > 0 ? throughMl / runFlow(segments, drivingKPa, liquid, context.unknowns.bleeder) : 0,
+    throughMl > 0 ? throughMl / routeFlow(segments, drivingKPa, liquid, context.unknowns.bleeder) : 0,
   )
 }
 

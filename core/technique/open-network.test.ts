@@ -5,7 +5,7 @@ import { type BleederOpening, usualBleeder } from '../physics/hydraulics/bleeder
 import { dropKPa, orificeDropKPa } from '../physics/hydraulics/flow'
 import { routedBleeders } from '../vehicle/network'
 import { readVehicle } from '../vehicle/read-vehicle'
-import { runFlow } from './corner-flow'
+import { routeFlow } from './corner-flow'
 import { flowsTogether, type OpenBleeder } from './open-network'
 
 const liquid = { mm2PerS: 15.5, densityKgM3: 1060 }
@@ -29,7 +29,7 @@ describe('bottles that run together', () => {
 
   test('one alone passes what its own line predicts', () => {
     const one = on('a', 3)
-    const alone = runFlow(
+    const alone = routeFlow(
       one.route.lines.flatMap(({ segments }) => segments),
       6,
       liquid,
@@ -60,7 +60,7 @@ describe('bottles that run together', () => {
               orificeDropKPa(usualBleeder.holeMm, own, liquid.densityKgM3),
           )
           expect(taken / kPa).toBeCloseTo(1, 4)
-          const alone = runFlow(
+          const alone = routeFlow(
             route.lines.flatMap(({ segments }) => segments),
             kPa,
             liquid,

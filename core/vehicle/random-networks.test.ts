@@ -53,8 +53,8 @@ describe('on random vehicles and the examples', () => {
         const vehicle = vehicleFrom(file)
         const byLibrary = lengthsByLibrary(vehicle)
         for (const [partId, byCircuit] of routesOf(vehicle))
-          for (const [circuit, run] of byCircuit)
-            expect(run.lengthM).toBeCloseTo(byLibrary[`${partId}\n${circuit}`] ?? Number.NaN, 9)
+          for (const [circuit, route] of byCircuit)
+            expect(route.lengthM).toBeCloseTo(byLibrary[`${partId}\n${circuit}`] ?? Number.NaN, 9)
       }),
     )
   })

@@ -168,10 +168,10 @@ function loopFaults(vehicle: Vehicle): Fault[] {
 }
 
 function reachFaults(vehicle: Vehicle): Fault[] {
-  const runs = routesOf(vehicle)
+  const routes = routesOf(vehicle)
   const faults: Fault[] = []
   for (const [i, part] of vehicle.parts.entries()) {
-    const reached = runs.get(part.id)
+    const reached = routes.get(part.id)
     const mustBeFed =
       part.type === 'wheel-brake' ||
       part.type === 'clutch-slave' ||

@@ -47,8 +47,8 @@ export function hide(chance: Chance, complaint: Complaint): Hidden {
     left -= prior
     return left < 0
   })
-  const runs = routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
-  const at = chance.of(runs)
+  const routes = routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
+  const at = chance.of(routes)
   return {
     vehicle,
     complaint,
@@ -76,9 +76,9 @@ export function standing(hidden: Hidden, sound = false) {
 
 /** The part, line or chamber of the wheel in question, as the rig calls it. */
 export function placeOn({ vehicle, brake, bleeder }: Hidden, { at }: Pick<Cause, 'at'>): string {
-  const run = routedBleeders(vehicle).find((each) => each.bleeder.id === bleeder)?.route
-  const line = run?.lines.at(-1)
-  if (at === 'cylinder') return run?.sourceId ?? ''
+  const route = routedBleeders(vehicle).find((each) => each.bleeder.id === bleeder)?.route
+  const line = route?.lines.at(-1)
+  if (at === 'cylinder') return route?.sourceId ?? ''
   if (at === 'unit') return partsOf(vehicle, 'control-unit')[0]?.id ?? ''
   if (at === 'hose' || at === 'line') return line ? lineId(line) : ''
   return brake

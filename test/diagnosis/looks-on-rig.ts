@@ -90,10 +90,10 @@ const sum = (all: readonly number[]) => all.reduce((total, each) => total + each
 
 /** The pedal in question, and what somebody does to it. */
 function of({ vehicle, bleeder }: Hidden) {
-  const run = routedBleeders(vehicle).find((each) => each.bleeder.id === bleeder)?.route
-  const cylinder = sourcePart(vehicle, run?.sourceId ?? '')
+  const route = routedBleeders(vehicle).find((each) => each.bleeder.id === bleeder)?.route
+  const cylinder = sourcePart(vehicle, route?.sourceId ?? '')
   if (cylinder?.type !== 'master-cylinder') throw new Error(`nothing feeds ${bleeder}`)
-  const chamber = cylinder.chambers.find(({ id }) => id === run?.sourceId) ?? cylinder.chambers[0]
+  const chamber = cylinder.chambers.find(({ id }) => id === route?.sourceId) ?? cylinder.chambers[0]
   if (!chamber) throw new Error(`${cylinder.id} has no chamber`)
   const effortN = (kPa: number) =>
     (((Math.PI / 4) * chamber.boreMm ** 2 * kPa) / 1000 + usual.springN) / cylinder.pedalRatio
@@ -120,9 +120,9 @@ function of({ vehicle, bleeder }: Hidden) {
 
 /** The wheel in question and another: what is everywhere shows at both. */
 function pair({ vehicle, bleeder }: Hidden) {
-  const runs = routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
-  const here = runs.find((each) => each.bleeder.id === bleeder)
-  const other = runs.find(({ route }) => route?.sourceId !== here?.route?.sourceId) ?? runs[0]
+  const routes = routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
+  const here = routes.find((each) => each.bleeder.id === bleeder)
+  const other = routes.find(({ route }) => route?.sourceId !== here?.route?.sourceId) ?? routes[0]
   return [here, other].flatMap((each) => each ?? [])
 }
 

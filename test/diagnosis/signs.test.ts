@@ -31,8 +31,8 @@ const seen = (id: string, cause: Cause | undefined): string[] =>
   [plain, withUnit]
     .filter((vehicle) => cause?.possible?.(traitsOf(vehicle)) ?? true)
     .map((vehicle, i) => {
-      const runs = routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
-      const at = runs[i]
+      const routes = routedBleeders(vehicle).filter(({ part, route }) => part.type === 'wheel-brake' && route)
+      const at = routes[i]
       const hidden = {
         vehicle,
         complaint: 'soft-pedal' as const,

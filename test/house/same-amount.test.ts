@@ -65,10 +65,10 @@ describe.each([
     const plan = makePlan(request)
     if (plan.verdict === 'stop') return
     expectAgreement(request, plan)
-    const runs = new Map(routedBleeders(vehicle).map((each) => [each.bleeder.id, each.route]))
+    const routes = new Map(routedBleeders(vehicle).map((each) => [each.bleeder.id, each.route]))
     for (const { id, rinseMl, throughMl, needMl, buy } of benched(vehicle, kept)) {
       const mine = Object.entries(plan.fluid.perBleederMl).filter(([bleeder]) => {
-        const found = runs.get(bleeder)
+        const found = routes.get(bleeder)
         return found && reservoirIdOf(vehicle, found.sourceId) === id
       })
       // The page holds twelve corners; a longer list is a lorry's, and its plan's alone.

@@ -45,7 +45,7 @@ export function Order({ vehicle, order, school, fixed, fault }: Props) {
   const [, change] = useChanges()
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
   const { stated, bleeders } = order
-  const runs = new Map(routedBleeders(vehicle).map((placed) => [placed.bleeder.id, placed]))
+  const routes = new Map(routedBleeders(vehicle).map((placed) => [placed.bleeder.id, placed]))
   const go = (to: readonly string[] | 'usual') => change((now) => withOrder(now, to))
   function move(from: number, to: number) {
     if (to < 0 || to >= bleeders.length || from === to) return
@@ -57,7 +57,15 @@ export function Order({ vehicle, order, school, fixed, fault }: Props) {
     if (over) move(bleeders.indexOf(String(active.id)), bleeders.indexOf(String(over.id)))
   }
   const rows = bleeders.map((id, i) => (
-    <Row key={id} id={id} at={i} last={bleeders.length - 1} placed={runs.get(id)} fixed={fixed} move={move} />
+    <Row
+      key={id}
+      id={id}
+      at={i}
+      last={bleeders.length - 1}
+      placed={routes.get(id)}
+      fixed={fixed}
+      move={move}
+    />
   ))
   return (
     <section className="panel" aria-labelledby="order">

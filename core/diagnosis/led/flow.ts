@@ -2,7 +2,7 @@ import { fact, reason } from '../../base/decision'
 import { fluidOf } from '../../fluid/specs'
 import { usualBleeder } from '../../physics/hydraulics/bleeder'
 import { RESTRICTED_SHARE } from '../../physics/hydraulics/restriction'
-import { liquidAt, runFlow } from '../../technique/corner-flow'
+import { liquidAt, routeFlow } from '../../technique/corner-flow'
 import { type RoutedBleeder, routedBleeders } from '../../vehicle/network'
 import type { Vehicle } from '../../vehicle/schema'
 import type { Led, Measured } from './led'
@@ -58,7 +58,7 @@ function sharesOf(measured: Measured, vehicle: Vehicle): Share[] | undefined {
   const gave = wheels(vehicle).map(({ bleeder, part, route }) => {
     const segments = route?.lines.flatMap((line) => line.segments) ?? []
     const ml = measured[`ml ${bleeder.id}`]
-    const expected = runFlow(segments, PUSH_KPA, liquid, usualBleeder)
+    const expected = routeFlow(segments, PUSH_KPA, liquid, usualBleeder)
     return {
       id: bleeder.id,
       at: part.id,

@@ -74,7 +74,7 @@ function apply(state: Running, event: StepDone): JobState {
   let next = state.run
   if (step.asksMl === 'drawn') next = drawn(state, step, ml, event.gapMl)
   if (step.asksMl === 'poured') next = fill(state, step, ml)
-  if (step.pressesHome && step.reservoir !== undefined) next = withLevelsUnknown(next, [step.reservoir])
+  if (step.pressesHome && step.reservoir !== undefined) next = withOldRisen(next, step.reservoir)
   // What is on the reservoir now is another container than before: its mark is read anew.
   if (step.bottle) next = { ...next, bottleOn: step.bottle === 'on' ? true : undefined, tankMl: undefined }
   if (event.amounts) next = withAmounts(next, event.amounts)
@@ -127,6 +127,12 @@ function withGap(state: Running, step: Step, event: StepDone): StepDone {
 const reservoirsOf = (state: Running, { reservoir }: Step) =>
   partsOf(state.vehicle, 'reservoir').filter(({ id }) => reservoir === undefined || id === reservoir)
 
+/** What comes up when pistons go home is old: nobody knows how much, so all of it counts as old until it is drawn. */
+function withOldRisen(run: RunState, reservoirId: string): RunState {
+  const { [reservoirId]: _mixed, ...oldMl } = run.oldMl ?? {}
+  return { ...withLevelsUnknown(run, [reservoirId]), oldMl }
+}
+
 function drawn(state: Running, step: Step, ml: number, gapMl = 0): RunState {
   const run = countMoved(state.run, { drawnMl: ml, unaccountedMl: gapMl })
   const reservoirs = reservoirsOf(state, step)
@@ -143,7 +149,6 @@ function drawn(state: Running, step: Step, ml: number, gapMl = 0): RunState {
       const old = oldMlAfter(run, step, reservoir, left)
       if (old !== undefined) oldMl[id] = old
     } else if (step.drawsTo) levelMl[id] = step.drawsTo === 'empty' ? 0 : minMl
-    else if (before !== undefined) levelMl[id] = Math.max(0, before - ml)
   }
   return { ...run, levelMl, oldMl }
 }

@@ -75,8 +75,8 @@ test('no school is warned of on any example, in ordinary work or in a conversion
     for (const school of orderSchoolIds)
       for (const conversion of [false, true]) {
         const order = bleedOrder(exampleVehicle(name), bled(name), school, conversion).value
-        const runs = order.flatMap((id) => bled(name).filter(({ bleeder }) => bleeder.id === id))
-        expect(orderWarnings(exampleVehicle(name), runs, conversion)).toEqual([])
+        const routes = order.flatMap((id) => bled(name).filter(({ bleeder }) => bleeder.id === id))
+        expect(orderWarnings(exampleVehicle(name), routes, conversion)).toEqual([])
       }
 })
 

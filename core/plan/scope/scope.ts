@@ -211,14 +211,14 @@ function wholeOrTouched(
   found: Found[],
   systems: Set<string>,
 ): RoutedBleeder[] {
-  const runs = routedBleeders(vehicle)
+  const routes = routedBleeders(vehicle)
   if (whole)
-    return runs.filter(
+    return routes.filter(
       ({ part, route }) =>
         systems.size === 0 || systems.has(route ? systemOf(vehicle, route.sourceId) : part.id),
     )
   const touched = new Set(found.flatMap((each) => [...each.downstream]))
-  return runs.filter(({ part }) => touched.has(part.id))
+  return routes.filter(({ part }) => touched.has(part.id))
 }
 
 /** @param systems the hydraulics touched; none named means all of them */
@@ -227,11 +227,11 @@ function closedEnds(vehicle: Vehicle, whole: boolean, found: Found[], systems: S
     (part) => (part.type === 'wheel-brake' || part.type === 'clutch-slave') && part.bleeders.length === 0,
   )
   if (ends.length === 0) return []
-  const runs = routesOf(vehicle)
+  const routes = routesOf(vehicle)
   const touched = new Set(found.flatMap((each) => [...each.downstream]))
   return ends.filter(({ id }) => {
     if (!whole) return touched.has(id)
-    const mine = [...(runs.get(id)?.values() ?? [])].map(({ sourceId }) => systemOf(vehicle, sourceId))
+    const mine = [...(routes.get(id)?.values() ?? [])].map(({ sourceId }) => systemOf(vehicle, sourceId))
     return systems.size === 0 || mine.some((system) => systems.has(system))
   })
 }

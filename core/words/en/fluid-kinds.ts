@@ -1,7 +1,14 @@
 import type { Words } from '../say'
 
-/** What each instrument is called where one is picked, and what a person should know of it. */
+/** What each instrument is called in passing and where one is picked, and what a person should know of it. */
 const testers: Words = {
+  'tester-looked-at': 'a look',
+  'tester-ohmmeter': 'ohmmeter',
+  'tester-banded-pen': 'banded pen',
+  'tester-degree-meter': 'meter showing degrees',
+  'tester-percent-meter': 'percentage meter',
+  'tester-copper-strip': 'copper strip',
+  'tester-boiling-sampler': 'boiling sampler',
   'tester-banded-pen-title': 'Banded pen',
   'tester-banded-pen-says': 'Quick and rough: a lamp stands for a whole per cent.',
   'tester-boiling-sampler-title': 'Boiling sampler',
@@ -77,21 +84,13 @@ const schools: Words = {
   'opened-rule-thirty-days': '30 days, tightly capped',
 }
 
-/** Drums of used fluid, and what is measured in units of the reader's choice. */
-const kinds: Words = {
+/** Drums of used fluid. */
+const drums: Words = {
   'waste-glycol': 'Glycol',
   'waste-silicone': 'Silicone',
   'waste-mineral': 'Mineral oil',
   'waste-mixed': 'Mixed or unknown',
-  'quantity-volume': 'Fluid',
-  'quantity-pressure': 'Pressure',
-  'quantity-temperature': 'Temperature',
-  'quantity-torque': 'Torque',
-  'quantity-distance': 'Distance driven',
-  'quantity-length': 'Bores and travel',
-  'quantity-run': 'Line lengths',
-  'quantity-flow': 'Flow',
 }
 
 /** Kinds of what has to do with fluid, by name. */
-export const fluidKinds: Words = { ...testers, ...lost, ...colours, ...schools, ...kinds }
+export const fluidKinds: Words = { ...testers, ...lost, ...colours, ...schools, ...drums }

@@ -14,7 +14,6 @@ import { findings } from './findings'
 import { fluid } from './fluid'
 import { fluidKinds } from './fluid-kinds'
 import { job } from './job'
-import { layouts } from './layouts'
 import { names } from './names'
 import { plan } from './plan'
 import { proofs } from './proofs'
@@ -22,11 +21,12 @@ import { repairSheetWords } from './repair-sheets'
 import { rig } from './rig'
 import { steps } from './steps'
 import { techniques } from './techniques'
+import { vehicle } from './vehicle'
 
 /** Everything the program says of a job, by code, in English. */
 export const english: Words = {
   ...names,
-  ...layouts,
+  ...vehicle,
   ...plan,
   ...explain,
   ...calls,

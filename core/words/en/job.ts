@@ -133,10 +133,6 @@ export const job: Words = {
   'pedal-would-rise': 'The pedal would come up with the bleeder open: close it first, or prop the pedal.',
   'not-parked': 'This job is not parked.',
   'found-missing': 'Say what was found.',
-  'vin-length': 'It has {signs} signs where 17 are usual; older vehicles have fewer.',
-  'vin-letters': '{odd} does not occur in one: I, O and Q are left out, for 1 and 0.',
-  'vin-check-digit':
-    'Its ninth sign is {ninth}, and {fits} would fit the others: mistyped, or made for a country that does not use a check digit.',
   'not-bled': 'Finish the bleed before proving it.',
   'no-such-check': 'This vehicle has no such check.',
   'measure-missing': 'Write down what was measured: this is no tick.',

@@ -121,7 +121,7 @@ export const plan: Words = {
   'fill-slowly': 'An empty system is filled slowly, and the air given time to rise out of the reservoir.',
   'pistons-up': 'Pressed home, the pistons bring about {upMl} up in {reservoir}.',
   'pistons-up-too-much': ({ upMl, reservoir, roomMl, levelSeen }, say) =>
-    `Pressed home, the pistons bring about ${say.value('upMl', upMl)} up in ${say.value('reservoir', reservoir)}: ${say.value('roomMl', roomMl)} more than there is room for${levelSeen ? '' : ', if it stands at MAX'}. So much is drawn out first.`,
+    `Pressed home, the pistons bring about ${say.value('upMl', upMl)} up in ${say.value('reservoir', reservoir)}: ${say.value('roomMl', roomMl)} more than there is room for${levelSeen ? '' : ', if it stands at MAX'}. It is drawn down first.`,
   'pistons-home':
     'Pistons that are pressed home for new pads bring {upMl} of old fluid up, and their brakes hold as much less.',
   'reservoir-first':

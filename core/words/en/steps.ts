@@ -194,13 +194,14 @@ export const steps: StepWords = {
       `It holds ${say.show('pressure', 14_000)} to ${say.show('pressure', 18_000)}, from memory. Before any joint is opened, and before the level is read.`,
   ],
   'pistons-room': [
-    'Draw about {roomMl} of the old fluid out of {reservoir} first, lid off.',
-    'Pistons that are pressed home bring it over MAX otherwise, and it eats paint. Nobody on the pedal, no bleeder open.',
+    'Draw {reservoir} down to about {roomToMl} first, lid off: the pistons bring about {upMl} up.',
+    'Over MAX it runs out and eats paint. Every port stays covered. Nobody on the pedal, no bleeder open.',
   ],
   'pistons-home': [
-    'Press the pistons of {brakes} home, slowly: about {upMl} comes up in {reservoir}.',
+    ({ brakes, upMl, reservoir }, say) =>
+      `Press the pistons of ${say.value('brakes', brakes)} home, slowly${upMl === 0 ? '' : `: about ${say.value('upMl', upMl)} comes up in ${say.value('reservoir', reservoir)}`}.`,
     ({ screwed }) =>
-      `${screwed ? 'Where the parking brake is built in the piston is screwed home with its tool. ' : ''}Somebody watches the level. What comes back is the oldest fluid there is; where a control unit stands in between, the maker may want it let out at the bleeder instead.`,
+      `${screwed ? 'Where the parking brake is built in the piston is screwed home with its tool. ' : ''}Somebody watches the level: at MAX stop, and draw once more. What comes back is the oldest fluid there is; where a control unit stands in between, the maker may want it let out at the bleeder instead.`,
   ],
   'pistons-seated': [
     'Slow, short strokes until the pedal or lever is firm: the pistons come out to the new pads.',

@@ -1,7 +1,14 @@
 import type { Words } from '../say'
 
-/** Layouts a new vehicle begins from: what one is picked by, and what tells it from its neighbours. */
-export const layouts: Words = {
+/** What is said while a vehicle is made or changed. */
+export const vehicle: Words = {
+  // What looks wrong in its identification number
+  'vin-length': 'It has {signs} signs where 17 are usual; older vehicles have fewer.',
+  'vin-letters': '{odd} does not occur in one: I, O and Q are left out, for 1 and 0.',
+  'vin-check-digit':
+    'Its ninth sign is {ninth}, and {fits} would fit the others: mistyped, or made for a country that does not use a check digit.',
+
+  // Layouts it begins from: what one is picked by, and what tells it from its neighbours
   'layout-car-by-wire': 'Hybrid, brake by wire',
   'layout-car-by-wire-about':
     'A unit with its own pump works the rears, the pedal the fronts; a stroke simulator.',
