@@ -45,6 +45,8 @@ export class Transport {
   /** Which part of what a link carries is air. */
   private readonly share: Float64Array
   private readonly ready: number[] = []
+  private readonly places: readonly [cell: number, Outside][]
+  private readonly isOutside: Uint8Array
 
   /** @param outside by cell, of those that are no part of the forest */
   constructor(
@@ -59,6 +61,8 @@ export class Transport {
     }
     this.touching = touching.map((all) => Int32Array.from(all))
     this.waiting = new Int32Array(cells.length)
+    this.places = [...outside]
+    this.isOutside = Uint8Array.from(cells, (_, i) => (outside.has(i) ? 1 : 0))
     this.liquidMl = new Float64Array(links.length)
     this.oldMl = new Float64Array(links.length)
     this.airMl = new Float64Array(links.length)
@@ -66,29 +70,31 @@ export class Transport {
   }
 
   carry(dt: number): void {
-    const { cells, links, outside, waiting, ready } = this
+    const { cells, links, isOutside, waiting, ready } = this
     waiting.fill(0)
     for (let l = 0; l < links.length; l++) {
       const { flow, from, to } = links[l] as Link
       if (flow === 0) continue
-      const [source, target] = flow > 0 ? [from, to] : [to, from]
-      if (!outside.has(source)) waiting[target] = (waiting[target] as number) + 1
+      const source = flow > 0 ? from : to
+      const target = flow > 0 ? to : from
+      if (isOutside[source] === 0) waiting[target] = (waiting[target] as number) + 1
     }
-    for (const [i, place] of outside)
+    for (const [i, place] of this.places)
       for (const l of this.touching[i] as Int32Array) {
         const link = links[l] as Link
         if (!leaves(link, i)) continue
         const { oldShare, airShare: air } = place.gives()
-        place.lost(this.load(l, oldShare, air, Math.abs(link.flow) * dt, (cells[i] as Cell).kPa))
+        this.load(l, oldShare, air, Math.abs(link.flow) * dt, (cells[i] as Cell).kPa)
+        place.lost(this.carried(l))
         this.unload(l)
       }
-    for (let i = 0; i < cells.length; i++) if (waiting[i] === 0 && !outside.has(i)) ready.push(i)
+    for (let i = 0; i < cells.length; i++) if (waiting[i] === 0 && isOutside[i] === 0) ready.push(i)
     for (let i = ready.pop(); i !== undefined; i = ready.pop()) this.through(i, dt)
   }
 
   /** One cell: what comes in, then what leaves. */
   private through(i: number, dt: number): void {
-    const { links, liquidMl, oldMl, airMl, share, waiting, ready, outside } = this
+    const { links, liquidMl, oldMl, airMl, share, waiting, ready } = this
     const cell = this.cells[i] as Cell
     const touching = this.touching[i] as Int32Array
     // Which part of what leaves is air goes by what stood here before.
@@ -102,7 +108,8 @@ export class Transport {
         share[l] = airShare(cell, takes, ml * dt, ml / ((Math.PI / 4) * bore * bore))
       }
     else for (const l of touching) if (leaves(links[l] as Link, i)) share[l] = 0
-    let [inMl, oldInMl] = [0, 0]
+    let inMl = 0
+    let oldInMl = 0
     for (const l of touching) {
       const link = links[l] as Link
       if (link.flow === 0 || leaves(link, i)) continue
@@ -122,40 +129,38 @@ export class Transport {
       const air = Math.min(share[l] as number, most)
       const leavesMl = ml * (1 - air)
       const old = cell.tube && leavesMl > 0 ? cell.tube.pop(endOf(link, i), leavesMl) / leavesMl : oldShare
-      const carried = this.load(l, old, air, ml, cell.kPa)
-      cell.liquidMl -= carried.liquidMl
-      if (!cell.tube) cell.oldMl = Math.max(0, Math.min(cell.liquidMl, cell.oldMl - carried.oldMl))
-      cell.airMl = Math.max(0, cell.airMl - carried.airMl)
+      this.load(l, old, air, ml, cell.kPa)
+      cell.liquidMl -= liquidMl[l] as number
+      if (!cell.tube) cell.oldMl = Math.max(0, Math.min(cell.liquidMl, cell.oldMl - (oldMl[l] as number)))
+      if (air > 0) cell.airMl = Math.max(0, cell.airMl - (airMl[l] as number))
       const target = this.unload(l)
-      if (outside.has(target)) continue
+      if (this.isOutside[target] === 1) continue
       waiting[target] = (waiting[target] as number) - 1
       if (waiting[target] === 0) ready.push(target)
     }
   }
 
   /** Put on a link what leaves by it. */
-  private load(l: number, oldShare: number, air: number, ml: number, kPa: number): Carried {
+  private load(l: number, oldShare: number, air: number, ml: number, kPa: number): void {
     const liquidMl = ml * (1 - air)
-    const carried = {
-      liquidMl,
-      oldMl: liquidMl * oldShare,
-      airMl: (ml * air * (kPa + ATMOSPHERE_KPA)) / ATMOSPHERE_KPA,
+    this.liquidMl[l] = liquidMl
+    this.oldMl[l] = liquidMl * oldShare
+    this.airMl[l] = (ml * air * (kPa + ATMOSPHERE_KPA)) / ATMOSPHERE_KPA
+  }
+
+  private carried(l: number): Carried {
+    return {
+      liquidMl: this.liquidMl[l] as number,
+      oldMl: this.oldMl[l] as number,
+      airMl: this.airMl[l] as number,
     }
-    this.liquidMl[l] = carried.liquidMl
-    this.oldMl[l] = carried.oldMl
-    this.airMl[l] = carried.airMl
-    return carried
   }
 
   /** Give it to what takes it at once. @returns where it goes to */
   private unload(l: number): number {
     const { flow, from, to } = this.links[l] as Link
     const target = flow > 0 ? to : from
-    this.outside.get(target)?.takes({
-      liquidMl: this.liquidMl[l] as number,
-      oldMl: this.oldMl[l] as number,
-      airMl: this.airMl[l] as number,
-    })
+    if (this.isOutside[target] === 1) this.outside.get(target)?.takes(this.carried(l))
     return target
   }
 }

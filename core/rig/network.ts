@@ -6,7 +6,7 @@ import type { Link } from './link'
 
 const MOST_PASSES = 30
 /** Nothing moves that anybody could see; what is left over heals in the next step. */
-const CLOSE_ENOUGH_ML = 1e-7
+const CLOSE_ENOUGH_ML = 1e-6
 /** More than this would be seen in what the cells hold. */
 const SEEN_ML = 1e-5
 /** A stride has gone too far once what it fell by rises again by this part of how it fell. */
@@ -54,6 +54,8 @@ export class Network {
     const { cells, links, trial, ways } = this
     const { order } = this.forest
     for (let i = 0; i < cells.length; i++) trial[i] = (cells[i] as Cell).kPa
+    // No stride of this step yet: one of the last step's would be gone back along.
+    this.stride.fill(0)
     ways.length = 0
     for (let l = 0; l < links.length; l++) {
       const link = links[l] as Link
@@ -97,10 +99,8 @@ export class Network {
 
   private drop({ from, to, boostKPa }: Link): number {
     const { trial, headKPa: head } = this
-    const [ahead, behind] = [
-      (trial[to] as number) + (head[to] as number),
-      (trial[from] as number) + (head[from] as number),
-    ]
+    const behind = (trial[from] as number) + (head[from] as number)
+    const ahead = (trial[to] as number) + (head[to] as number)
     return behind + boostKPa - ahead
   }
 

@@ -52,7 +52,8 @@ class Lane {
 
   /** @returns how much of what came is old, mL; less comes than asked where there is no more */
   pop(end: TubeEnd, wantedMl: number): number {
-    let [gotMl, gotOldMl] = [0, 0]
+    let gotMl = 0
+    let gotOldMl = 0
     while (gotMl < wantedMl && this.ml.length > 0) {
       const at = end === 'near' ? 0 : this.ml.length - 1
       const ml = this.ml[at] as number
@@ -128,7 +129,8 @@ export class Tube {
   pop(end: TubeEnd, ml: number): number {
     this.volumeMl = Math.max(0, this.volumeMl - ml)
     if (this.uniform !== undefined) return ml * this.uniform
-    let [left, oldMl] = [ml, 0]
+    let left = ml
+    let oldMl = 0
     for (let k = 0; k < this.lanes.length; k++) {
       const lane = this.lanes[k] as Lane
       oldMl += lane.pop(end, ml * laneOf(k).flow)
