@@ -140,16 +140,7 @@ export const pullBench = benchPage({
   work: ({ end, hose, effortN, airMl, spec, tempC, boreMm, pedalRatio, pistonMm, runM }) => {
     const rig = new Rig({
       vehicle: oneWheel(spec, boreMm, pedalRatio, runM, pistonMm),
-      start: {
-        oldPct: 100,
-        newIn: ['reservoir', 'chamber'],
-        levelMl: {},
-        airMl: { brake: airMl },
-        closedAirMl: {},
-        tempC,
-        boost: false,
-      },
-      faults: [],
+      start: { newIn: ['reservoir', 'chamber'], airMl: { brake: airMl }, tempC },
     })
     const moments: PullMoment[] = []
     const at = rig.assembly.outlets.find(({ id }) => id === 'bleeder')?.of ?? 0

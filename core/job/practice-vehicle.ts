@@ -2,11 +2,13 @@ import { type Fact, fact } from '../base/decision'
 import type { Bubbles, Colour } from '../fluid/specs/colour'
 import { bleedSettings } from '../plan/answer'
 import { type Feed, feedsOf } from '../plan/feeds'
+import { holdValves } from '../plan/hold-valves'
 import { lineId } from '../rig/parts/line'
 import type { RigFault } from '../rig/request'
 import { Rig } from '../rig/run'
 import { techniqueOf } from '../technique'
 import { callStep } from '../technique/calls'
+import type { Step } from '../technique/step'
 import { routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
@@ -126,13 +128,11 @@ export class PracticeVehicle {
     this.rig = new Rig({
       vehicle,
       start: {
-        oldPct: 100,
-        newIn: [],
-        levelMl: {},
         airMl: { ...(brake && hides.airMl && { [brake]: hides.airMl }), ...airMl },
         closedAirMl,
         tempC,
-        boost: false,
+        // On a lift: what an axle's load holds open is shut until the step that holds it.
+        axlesHang: true,
       },
       faults: hides.faults(vehicle),
     })
@@ -162,14 +162,8 @@ export class PracticeVehicle {
   follow(before: JobState, event: FloorEvent, after: JobState): void {
     if (event.type === 'topped-up')
       this.rig.do({ do: 'pour', reservoir: event.reservoir, ml: event.ml, for: 0 })
-    if (event.type === 'step-done' && event.ml !== undefined && before.run) {
-      const step = currentStep({ run: before.run, standing: before.standing })?.step
-      const reservoir = step?.reservoir ?? partsOf(this.vehicle, 'reservoir')[0]?.id
-      if (step?.asksMl && reservoir !== undefined)
-        this.rig.do({ do: step.asksMl === 'drawn' ? 'draw' : 'pour', reservoir, ml: event.ml, for: 0 })
-    }
-    if (event.type === 'step-done' && before.run) this.footAndBottle(before.run, before)
-    if (event.type === 'step-done' && before.run) this.pressHome(before.run, before)
+    const step = before.run && currentStep({ run: before.run, standing: before.standing })?.step
+    if (event.type === 'step-done' && step) this.doStep(step, event.ml)
     if (event.type === 'pull-seen' && this.point !== undefined) {
       const { sinceMl, colour, bubbles } = this.seen()
       const wrote = { ml: event.ml, colour: event.colour, bubbles: event.bubbles }
@@ -180,24 +174,26 @@ export class PracticeVehicle {
     this.take(after)
   }
 
-  /** What a step of a routine does with the pedal, and with a bottle over the reservoir. */
-  private footAndBottle(run: NonNullable<JobState['run']>, { standing }: JobState): void {
-    const step = currentStep({ run, standing })?.step
-    if (step?.bottle)
-      for (const { id: reservoir } of this.rig.assembly.tanks)
-        this.rig.do({ do: 'feed', reservoir, on: step.bottle === 'on', for: 0 })
-    if (step?.foot === 'release') this.footUp()
-    if (step?.foot !== 'hold' && step?.foot !== 'pump') return
+  /** What a step does to the vehicle, as it was confirmed. */
+  private doStep(step: Step, ml: number | undefined): void {
+    const { asksMl, bottle, foot, pressesHome = [] } = step
+    const reservoir = step.reservoir ?? partsOf(this.vehicle, 'reservoir')[0]?.id
+    if (asksMl && ml !== undefined && reservoir !== undefined)
+      this.rig.do({ do: asksMl === 'drawn' ? 'draw' : 'pour', reservoir, ml, for: 0 })
+    holdValves(this.rig, step)
+    if (bottle)
+      for (const { id } of this.rig.assembly.tanks)
+        this.rig.do({ do: 'feed', reservoir: id, on: bottle === 'on', for: 0 })
+    if (foot === 'release') this.footUp()
+    if (foot === 'hold' || foot === 'pump') this.footDown()
+    if (foot === 'pump') this.footUp()
+    for (const brake of pressesHome) this.rig.do({ do: 'push-back', brake, for: 20 })
+  }
+  private footDown(): void {
     const foot = [...this.feeds.values()].find((feed) => feed.foot)?.foot
     if (!foot) return
     this.rig.do({ do: 'press', ...foot, overS: 0.3, for: 0.6 })
     this.heldForTool = foot.cylinder
-    if (step.foot === 'pump') this.footUp()
-  }
-  /** Pistons that a step has pressed home. */
-  private pressHome(run: NonNullable<JobState['run']>, { standing }: JobState): void {
-    for (const brake of currentStep({ run, standing })?.step.pressesHome ?? [])
-      this.rig.do({ do: 'push-back', brake, for: 20 })
   }
   private footUp(): void {
     if (this.heldForTool !== undefined)

@@ -24,8 +24,7 @@ function airLeft(name: string, methods: string[], withRoutine: boolean): number 
   const bleeds = plan.stages.filter(({ kind }) => kind !== 'control-unit')
   const stages = withRoutine ? plan.stages : bleeds.map((stage) => ({ ...stage, before: [] }))
   const closedAirMl = Object.fromEntries(partsOf(vehicle, 'control-unit').map(({ id }) => [id, AIR_ML]))
-  const start = { oldPct: 100, newIn: [], levelMl: {}, airMl: {}, closedAirMl, tempC: 20, boost: false }
-  const rig = new Rig({ vehicle, start, faults: [] })
+  const rig = new Rig({ vehicle, start: { closedAirMl } })
   new Technician(rig, read.value, { ...plan, stages }).work()
   return rig.airMl
 }

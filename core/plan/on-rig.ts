@@ -102,8 +102,6 @@ export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
   const stands = {
     vehicle: withMeasuredWear(request.vehicle, request.work.padWearMm),
     start: {
-      oldPct: 100,
-      newIn: [],
       levelMl: levelsOf(request, plan),
       airMl: airOf(request),
       closedAirMl: request.work.systemEmpty
@@ -112,9 +110,9 @@ export function planOnRig(request: PlanRequest, plan: Plan): OnRig | undefined {
           )
         : {},
       tempC: request.shop.tempC,
-      boost: false,
+      // On a lift: what an axle's load holds open is shut until the step that holds it.
+      axlesHang: true,
     },
-    faults: [],
   }
   const rig = new Rig(stands)
   const technician = new Technician(rig, request, plan)

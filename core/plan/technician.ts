@@ -4,6 +4,7 @@ import { techniqueOf } from '../technique/index'
 import { partsOf } from '../vehicle/parts'
 import { bleedSettings, type Plan, type Stage } from './answer'
 import { type Feed, feedsOf } from './feeds'
+import { holdValves } from './hold-valves'
 import type { PlanRequest } from './request'
 
 const MOST_PULLS = 600
@@ -15,7 +16,11 @@ const CLOSE_S = 0.3
 /** Slowly: fluid has to go back through the compensating port. @source from memory */
 const PRESS_HOME_S = 20
 const UP_S = 1.5
+/** Slowly, so that what rises has risen. @source common practice */
+const SLOW_STROKE_S = 5
 const CYCLE_S = 60
+/** Five times what fine bubbles take to rise. */
+const ALL_RISEN_S = 240
 /** Pulls at each wheel while its valves pulse. @source from memory */
 const PULSED_PULLS = 4
 /** Looked at so often while something else drives it. */
@@ -101,6 +106,12 @@ export class Technician {
   }
 
   private stage(stage: Stage, reservoirs: readonly string[]): void {
+    for (const step of stage.before) holdValves(this.rig, step)
+    this.atStage(stage, reservoirs)
+    for (const step of stage.after) holdValves(this.rig, step)
+  }
+
+  private atStage(stage: Stage, reservoirs: readonly string[]): void {
     this.pistonsHome(stage)
     const { drawToMl, rinseMl } = this.plan.fluid
     switch (stage.kind) {
@@ -125,7 +136,7 @@ export class Technician {
         break
       case 'bench-bleed':
         for (const { id } of partsOf(this.request.vehicle, 'master-cylinder'))
-          this.act({ do: 'bench', cylinder: id, strokes: 12, for: 0 })
+          this.act({ do: 'bench', cylinder: id, strokes: 12, everyS: SLOW_STROKE_S, for: 0 })
         break
       case 'port-bleed':
         this.ports()
@@ -136,8 +147,11 @@ export class Technician {
       case 'bleed':
         this.bleed(stage)
         break
-      case 'leak-check':
       case 'wait':
+        // What was broken up on the bench rises meanwhile; after that nothing changes any more.
+        this.act({ do: 'wait', for: Math.min(stage.minutes * 60, ALL_RISEN_S) })
+        break
+      case 'leak-check':
       case 'prove':
         // Nothing that stays is moved.
         break

@@ -75,10 +75,13 @@ export function begin(rig: Rig, act: RigAct): (dt: number) => void {
       }
     }
     case 'bench':
-      benchBleed(assembly, rig.ledger, act.cylinder, act.strokes)
+      benchBleed(assembly, rig.ledger, act)
       return nothing
     case 'cycle':
       return startUnit(assembly, act.unit)
+    case 'hold':
+      for (const gate of assembly.gates) if (gate.valve === act.valve) gate.held = act.on
+      return nothing
     case 'wait':
       return nothing
   }

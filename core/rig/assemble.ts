@@ -4,11 +4,12 @@ import { Assembly, type Door, doorKey } from './build'
 import { ofLeak } from './link'
 import { addBrake, addSlave } from './parts/brake'
 import { addCylinder } from './parts/cylinder'
-import { addPassage, addSimulator, addUnit } from './parts/inner'
+import { addJunction, addSimulator, addUnit } from './parts/inner'
 import { addLine, type LineFault, lineId } from './parts/line'
 import { addLeak } from './parts/outlets'
 import { addPump } from './parts/pump'
 import { addReservoir } from './parts/reservoir'
+import { addValve } from './parts/valve'
 import type { RigFault } from './request'
 
 /** A part in one circuit, as the network sees it; it exists once a line enters it there. */
@@ -29,8 +30,10 @@ function addPart(rig: Assembly, part: Part, circuit: string): void {
       addSimulator(rig, part, circuit)
       break
     case 'junction':
+      addJunction(rig, part, circuit)
+      break
     case 'valve':
-      addPassage(rig, part, circuit)
+      addValve(rig, part, circuit)
       break
     case 'reservoir':
     case 'master-cylinder':
@@ -87,7 +90,7 @@ function addFaults(rig: Assembly, faults: readonly RigFault[]): void {
     const chamber = rig.chambers.find(({ id }) => id === fault.at)
     if (fault.kind === 'no-return' && chamber) chamber.noReturn = true
     if (fault.kind === 'no-draw' && chamber) {
-      rig.way(chamber.port).noneOut = true
+      rig.way(chamber.port).outOpen = 0
       rig.way(chamber.cup).open = 0
     }
     if (fault.kind === 'bypass' && chamber) {
@@ -107,8 +110,12 @@ function addFaults(rig: Assembly, faults: readonly RigFault[]): void {
 }
 
 /** A vehicle file as a network that can be pressed, opened, fed and bled. */
-export function assemble(vehicle: Vehicle, tempC: number, faults: readonly RigFault[]): Assembly {
-  const rig = new Assembly(vehicle, tempC)
+export function assemble(
+  vehicle: Vehicle,
+  { tempC, axlesHang = false }: { tempC: number; axlesHang?: boolean },
+  faults: readonly RigFault[],
+): Assembly {
+  const rig = new Assembly(vehicle, tempC, axlesHang)
   for (const part of partsOf(vehicle, 'reservoir')) addReservoir(rig, part)
   for (const part of partsOf(vehicle, 'master-cylinder')) addCylinder(rig, part)
   for (const part of partsOf(vehicle, 'pump')) addPump(rig, part)

@@ -6,7 +6,7 @@ import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { Cell, type CellShape } from './cell'
 import { Link, type LinkShape } from './link'
-import { Network } from './network'
+import { Network, type Ring } from './network'
 
 /** Where a part is reached in one circuit: the cell that a line ends at, and the one that leaves it. */
 export type Door = { in: number; out: number }
@@ -20,6 +20,8 @@ export type Tank = {
   portsMl: number
   levelMl: number
   oldMl: number
+  /** Fine bubbles that are still rising in it, mL at atmospheric pressure. */
+  frothMl: number
   pressureKPa: number
   /** Kept by a machine or a bottle at this level; undefined while nothing feeds it. */
   fedAtMl?: number
@@ -62,6 +64,17 @@ export type Pump = {
   resting: Pick<Link, 'boostKPa' | 'out' | 'back'>
 }
 
+/** A valve’s way outwards that is open by the pressure before it, unless somebody holds it open. */
+export type Gate = {
+  valve: string
+  link: number
+  /** Where the pressure is that moves it. */
+  cell: number
+  /** How far it is open at a pressure, 0 to 1. */
+  opensAt: (kPa: number) => number
+  held: boolean
+}
+
 /** The parts of a vehicle as they are put together into one network. */
 export class Assembly {
   readonly cells: Cell[] = []
@@ -73,6 +86,8 @@ export class Assembly {
   readonly outlets: Outlet[] = []
   readonly branches: Branch[] = []
   readonly pumps: Pump[] = []
+  readonly gates: Gate[] = []
+  readonly rings: Ring[] = []
   /** Cells of a brake's pistons, with what they hold by standing out. */
   readonly worn = new Map<string, { cell: number; ml: number }[]>()
   readonly liquid: Liquid
@@ -80,6 +95,8 @@ export class Assembly {
   constructor(
     readonly vehicle: Vehicle,
     readonly tempC: number,
+    /** Wheels off the ground: what an axle’s load holds open is shut. */
+    readonly axlesHang = false,
   ) {
     const fluid = fluidOf(vehicle.fluid.spec as FluidSpec)
     this.liquid = {
@@ -104,7 +121,7 @@ export class Assembly {
   way = (link: number): Link => this.links[link] as Link
 
   network(): Network {
-    return new Network(this.cells, this.links, this.fixed, this.liquid.densityKgM3)
+    return new Network(this.cells, this.links, this.fixed, this.liquid.densityKgM3, this.rings)
   }
 
   /** How far a part stands above the first reservoir: by the file, else as parts usually lie. */

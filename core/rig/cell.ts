@@ -1,21 +1,10 @@
 import { ATMOSPHERE_KPA } from '../physics/atmosphere'
+import { givesMmPerN, leftInRingMl, leftMl, type Piston, ringMoves, standsAtMm } from './piston'
 import type { Tube } from './tube'
 import { usual } from './usual'
 
 /** So little vapour keeps a cell above a vacuum without asking whether it is there, mL·kPa. */
 const VAPOUR = 1e-3
-
-/** A piston that something presses: where it stands follows from the pressure before it. */
-export type Piston = {
-  areaMm2: number
-  strokeMm: number
-  springN: number
-  springNPerMm: number
-  damperNsPerMm: number
-  /** Pressed with this now. */
-  forceN: number
-  atMm: number
-}
 
 /** What a cell is made with; everything but its volume may be left out. */
 export type CellShape = {
@@ -30,6 +19,8 @@ export type CellShape = {
   takeUpMl?: number
   takeUpKPa?: number
   piston?: Piston
+  /** The chamber whose piston has its ring in this cell. */
+  ringOf?: Cell
   /** Bore of a tube: below some speed its bubbles stay where they are. */
   boreMm?: number
   /** A piece of a line, whose age stands in the line as a whole. */
@@ -45,6 +36,7 @@ export class Cell {
   readonly heightM: number
   readonly boreMm: number | undefined
   readonly piston: Piston | undefined
+  readonly ringOf: Cell | undefined
   readonly tube: Tube | undefined
   baseMl: number
   wallMlPerKPa: number
@@ -57,6 +49,9 @@ export class Cell {
   /** Of a pass: contents less room, mL, and how fast that falls as pressure grows, mL for each kPa; above 0. */
   trialGapMl = 0
   trialSlope = 0
+  /** Of a pass, where it lies around another's piston: the pressure tried there, and how each one's room grows with the other's pressure. */
+  trialKPa = 0
+  sharedSlope = 0
 
   constructor(shape: CellShape) {
     this.of = shape.of
@@ -66,6 +61,7 @@ export class Cell {
     this.takeUpMl = shape.takeUpMl ?? 0
     this.takeUpKPa = shape.takeUpKPa ?? 1
     this.piston = shape.piston
+    this.ringOf = shape.ringOf
     this.boreMm = shape.boreMm
     this.tube = shape.tube
   }
@@ -89,20 +85,16 @@ export class Cell {
   }
 
   pistonAtMm(kPa: number, dt: number): number {
-    const { piston } = this
-    if (!piston) return 0
-    const drag = piston.damperNsPerMm / dt
-    const free =
-      (piston.forceN - piston.springN - kPa * piston.areaMm2 * 1e-3 + piston.atMm * drag) /
-      (piston.springNPerMm + drag)
-    return Math.max(0, Math.min(piston.strokeMm, free))
+    return this.piston === undefined ? 0 : standsAtMm(this.piston, kPa, dt)
   }
 
   /** Room at a pressure, mL. */
   roomMl(kPa: number, dt: number): number {
     let ml = this.baseMl + this.wallMlPerKPa * kPa
     if (this.takeUpMl > 0 && kPa > 0) ml += this.takeUpMl * (1 - Math.exp(-kPa / this.takeUpKPa))
-    if (this.piston) ml += (this.piston.areaMm2 * (this.piston.strokeMm - this.pistonAtMm(kPa, dt))) / 1000
+    if (this.piston) ml += leftMl(this.piston, standsAtMm(this.piston, kPa, dt))
+    const { ringOf } = this
+    if (ringOf?.piston) ml += leftInRingMl(ringOf.piston, standsAtMm(ringOf.piston, ringOf.kPa, dt))
     return ml
   }
 
@@ -120,10 +112,19 @@ export class Cell {
     }
     const { piston } = this
     if (piston) {
-      const at = this.pistonAtMm(kPa, dt)
-      roomMl += (piston.areaMm2 * (piston.strokeMm - at)) / 1000
-      if (at > 0 && at < piston.strokeMm)
-        slope += (piston.areaMm2 ** 2 * 1e-6) / (piston.springNPerMm + piston.damperNsPerMm / dt)
+      const at = standsAtMm(piston, kPa, dt)
+      roomMl += leftMl(piston, at)
+      slope += piston.areaMm2 ** 2 * 1e-6 * givesMmPerN(piston, at, dt)
+    }
+    const { ringOf } = this
+    if (ringOf?.piston?.ring) {
+      const at = standsAtMm(ringOf.piston, ringOf.trialKPa, dt)
+      const gives = givesMmPerN(ringOf.piston, at, dt)
+      const { areaMm2 } = ringOf.piston.ring
+      roomMl += leftInRingMl(ringOf.piston, at)
+      const mlPerKPa = ringMoves(ringOf.piston, at) ? areaMm2 * 1e-6 * gives : 0
+      slope += areaMm2 * mlPerKPa
+      this.sharedSlope = ringOf.piston.areaMm2 * mlPerKPa
     }
     this.trialGapMl = this.liquidMl - giveMl * kPa + gasMl - roomMl
     this.trialSlope = slope

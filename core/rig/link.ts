@@ -43,8 +43,6 @@ export type LinkShape = {
   out: Resistance
   /** Where it is another way back; `none`: nothing comes back. */
   back?: Resistance | 'none'
-  /** Nothing passes out; it does not exist that way. */
-  noneOut?: true
   /** Has to be exceeded before anything passes out, and back. */
   cracksKPa?: number
   backCracksKPa?: number
@@ -90,7 +88,6 @@ export class Link {
   readonly to: number
   out: Resistance
   back: Resistance | 'none'
-  noneOut: boolean
   readonly cracksKPa: number
   readonly backCracksKPa: number
   takesOut: Takes
@@ -100,6 +97,8 @@ export class Link {
   boostKPa = 0
   /** 0 shut, 1 open; between, so much of its section. */
   open = 1
+  /** The same of the way out alone: what comes back passes by a lip. */
+  outOpen = 1
   /** mL/s of the last step. */
   flow = 0
   /** mL/s of a pass, and how it grows with pressure. */
@@ -116,7 +115,6 @@ export class Link {
     this.to = shape.to
     this.out = shape.out
     this.back = shape.back ?? shape.out
-    this.noneOut = shape.noneOut ?? false
     this.cracksKPa = shape.cracksKPa ?? 0
     this.backCracksKPa = shape.backCracksKPa ?? 0
     this.takesOut = shape.takesOut ?? 'mixed'
@@ -126,11 +124,12 @@ export class Link {
 
   /** Before a step's first pass. @returns whether anything can pass at all */
   begin(): boolean {
-    const { open, out, back } = this
-    if (open === 0 || (this.noneOut && back === 'none')) return false
+    const { open, outOpen, out, back } = this
+    if (open === 0 || (outOpen === 0 && back === 'none')) return false
     const part = 1 / (open * open)
-    this.outLaminar = this.noneOut ? Number.POSITIVE_INFINITY : out.laminar * part
-    this.outSquare = this.noneOut ? 0 : out.square * part
+    const outPart = part / (outOpen * outOpen)
+    this.outLaminar = outOpen === 0 ? Number.POSITIVE_INFINITY : out.laminar * outPart
+    this.outSquare = outOpen === 0 ? 0 : out.square * outPart
     this.backLaminar = back === 'none' ? Number.POSITIVE_INFINITY : back.laminar * part
     this.backSquare = back === 'none' ? 0 : back.square * part
     return true

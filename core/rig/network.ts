@@ -13,6 +13,9 @@ const SEEN_ML = 1e-5
 const RISES_AGAIN = 0.5
 const SHORTEST_STRIDE = 0.02
 
+/** A chamber, the cell around its piston, and the link between them. */
+export type Ring = { chamber: number; ring: number; link: number }
+
 /**
  * Cells and links as one system of pressures. It knows nothing of brakes: `fixed` cells keep the pressure they are given
  * (the air, a reservoir), the others find theirs.
@@ -36,6 +39,7 @@ export class Network {
     readonly links: readonly Link[],
     fixed: ReadonlySet<number>,
     densityKgM3: number,
+    private readonly rings: readonly Ring[] = [],
   ) {
     this.forest = new Forest(cells.length, links, fixed)
     this.given = Uint8Array.from(cells, (_, i) => (fixed.has(i) ? 1 : 0))
@@ -84,6 +88,7 @@ export class Network {
       fell = this.fallsBy()
       length = 1
     }
+    this.tellRings()
     for (let k = 0; k < order.length; k++) {
       const i = order[k] as number
       ;(cells[i] as Cell).kPa = trial[i] as number
@@ -97,6 +102,15 @@ export class Network {
     return settled
   }
 
+  /** What stands before a piston and before its ring moves both, so each is told the pressure tried in the other. */
+  private tellRings(): void {
+    for (const { chamber, ring } of this.rings) {
+      const cell = this.cells[chamber] as Cell
+      cell.trialKPa = this.trial[chamber] as number
+      if (cell.piston?.ring) cell.piston.ring.kPa = this.trial[ring] as number
+    }
+  }
+
   private drop({ from, to, boostKPa }: Link): number {
     const { trial, headKPa: head } = this
     const behind = (trial[from] as number) + (head[from] as number)
@@ -108,6 +122,7 @@ export class Network {
   private balance(dt: number): number {
     const { cells, links, trial, gapMl, given, ways } = this
     const { order, diagonal, coupling, hangs } = this.forest
+    this.tellRings()
     for (let k = 0; k < order.length; k++) {
       const i = order[k] as number
       const cell = cells[i] as Cell
@@ -130,6 +145,11 @@ export class Network {
       if (given[from] === 0) diagonal[from] = (diagonal[from] as number) + slope
       if (given[to] === 0) diagonal[to] = (diagonal[to] as number) + slope
       if (hanging >= 0) coupling[hanging] = slope
+    }
+    // A piston gives way to the pressure of its ring as to its own: each one's room grows with the other's pressure.
+    for (const { ring, link } of this.rings) {
+      const hanging = hangs[link] as number
+      coupling[hanging] = (coupling[hanging] as number) - (cells[ring] as Cell).sharedSlope
     }
     let worstMl = 0
     for (let k = 0; k < order.length; k++)

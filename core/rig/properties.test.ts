@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { demoNames, demoVehicle } from '~test/worlds/demo-vehicles'
 import { randomRigRequest } from '~test/worlds/random-rig'
 import { mirrored } from '~test/worlds/random-vehicle'
+import { carFile } from '~test/worlds/vehicles'
 import { examples } from '../vehicle/examples'
 import { allBleeders, partsOf } from '../vehicle/parts'
 import { readVehicle } from '../vehicle/read-vehicle'
@@ -201,6 +202,26 @@ describe.each(every)('%s, sound', (_, vehicle) => {
     expect(travels[1]).toBeGreaterThanOrEqual((travels[0] ?? 0) - 0.2)
     expect(travels[2]).toBeGreaterThanOrEqual((travels[1] ?? 0) - 0.2)
   })
+})
+
+test('a line or a bleeder that no chamber leads to is refused with its path, not opened', () => {
+  const file = carFile([{ id: 'rr', position: 'rear-right', lengthM: 4 }])
+  const segments = [{ lengthM: 1, boreMm: 3.34, kind: 'tube' }]
+  const read = readRigRequest({
+    format: 'ruddy-siphon.rig-request',
+    version: 1,
+    vehicle: {
+      ...file,
+      parts: [
+        ...file.parts,
+        { id: 'from nowhere', type: 'junction' },
+        { id: 'sim', type: 'stroke-simulator', volumeMl: 5, bleeders: [] },
+      ],
+      lines: [...file.lines, { id: 'spare', from: 'from nowhere', to: 'sim', circuit: 'Z', segments }],
+    },
+    acts: [{ do: 'crack', at: 'spare' }],
+  })
+  expect(read.ok ? [] : read.faults.map(({ path }) => path)).toEqual(['acts.0.at'])
 })
 
 test('a mirrored vehicle gives the mirrored answer: nothing hangs on the side a part is on', () => {

@@ -4,6 +4,7 @@ import { readWith } from '../base/zod-faults'
 import { allBleeders, partsOf } from '../vehicle/parts'
 import { readVehicle } from '../vehicle/read-vehicle'
 import { type Vehicle, vehicleSchema } from '../vehicle/schema'
+import { assemble } from './assemble'
 import { lineId } from './parts/line'
 
 const id = z.string('give an id').min(1, 'give an id').max(200, 'give an id of at most 200 characters')
@@ -60,28 +61,36 @@ const actSchema = z.discriminatedUnion(
     act('bench', {
       cylinder: id,
       strokes: z.int('give a whole number').min(1, 'give 1 or more').max(1000, 'give at most 1000'),
+      /** Slowly, so that what rises has risen before the next. */
+      everyS: from(0.2, 600, 's').default(5),
     }),
     act('cycle', { unit: id }),
+    act('hold', { valve: id, on: z.boolean('give true or false') }),
     act('wait', {}),
   ],
-  'give an act: press, release, open, close, crack, tighten, pressurise, vacuum, feed, pour, draw, wipe, syringe, push-back, bench, cycle or wait',
+  'give an act: press, release, open, close, crack, tighten, pressurise, vacuum, feed, pour, draw, wipe, syringe, push-back, bench, cycle, hold or wait',
 )
 export type RigAct = z.output<typeof actSchema>
+
+export const startSchema = z.object({
+  oldPct: from(0, 100, '%').default(100),
+  newIn: z.array(id, 'give a list of ids').max(600, 'give at most 600 ids').default([]),
+  levelMl: byId(millilitres),
+  airMl: byId(millilitres),
+  closedAirMl: byId(millilitres),
+  tempC: from(-40, 80, '°C').default(20),
+  boost: z.boolean('give true or false').default(false),
+  /** Wheels off the ground: a load-sensing valve is shut until it is held. */
+  axlesHang: z.boolean('give true or false').default(false),
+})
+
+/** All of it old, reservoirs at MAX, no air, 20 °C, the booster empty, on its wheels. */
+export const usualStart = startSchema.parse({})
 
 const bodySchema = z.object({
   format: z.literal('ruddy-siphon.rig-request', 'give "ruddy-siphon.rig-request"'),
   version: z.literal(1, 'give 1, the only version there is'),
-  start: z
-    .object({
-      oldPct: from(0, 100, '%').default(100),
-      newIn: z.array(id, 'give a list of ids').max(600, 'give at most 600 ids').default([]),
-      levelMl: byId(millilitres),
-      airMl: byId(millilitres),
-      closedAirMl: byId(millilitres),
-      tempC: from(-40, 80, '°C').default(20),
-      boost: z.boolean('give true or false').default(false),
-    })
-    .prefault({}),
+  start: startSchema.prefault({}),
   faults: z.array(faultSchema, 'give a list of faults').max(50, 'give at most 50 faults').default([]),
   acts: z.array(actSchema, 'give a list of acts').max(5000, 'give at most 5000 acts').default([]),
 })
@@ -122,6 +131,7 @@ function referenceFaults({ vehicle, start, faults, acts }: RigRequest): Fault[] 
     reservoir: of('reservoir'),
     brake: of('wheel-brake'),
     unit: of('control-unit'),
+    valve: of('valve'),
   }
   const holds = new Set([...parts, ...lines, ...chambers])
   const leaks = new Set([...holds].filter((each) => !known.reservoir.has(each)))
@@ -143,13 +153,27 @@ function referenceFaults({ vehicle, start, faults, acts }: RigRequest): Fault[] 
     else ask(path, at, chambers, 'chamber')
   }
   for (const [i, each] of acts.entries()) {
-    for (const what of ['bleeder', 'cylinder', 'reservoir', 'brake', 'unit'] as const) {
+    for (const what of ['bleeder', 'cylinder', 'reservoir', 'brake', 'unit', 'valve'] as const) {
       const value = (each as Partial<Record<typeof what, string>>)[what]
       if (value !== undefined) ask(`acts.${i}.${what}`, value, known[what], what)
     }
     if ('at' in each) ask(`acts.${i}.at`, each.at, new Set([...chambers, ...lines]), 'chamber or line')
   }
+  if (found.length === 0) found.push(...unreachedFaults(vehicle, acts))
   if (acts.reduce((sum, each) => sum + each.for, 0) > MOST_S)
     found.push({ path: 'acts', message: `give acts that last at most ${MOST_S} s together` })
   return found
+}
+
+/** Bleeders and joints that no chamber and no pump leads to: nothing would come there, whatever is done. */
+function unreachedFaults(vehicle: Vehicle, acts: RigRequest['acts']): Fault[] {
+  const opened = acts.flatMap((each, i) => {
+    if ('bleeder' in each) return [{ path: `acts.${i}.bleeder`, id: each.bleeder, kind: 'bleeder' }]
+    return 'at' in each ? [{ path: `acts.${i}.at`, id: each.at, kind: 'joint' }] : []
+  })
+  if (opened.length === 0) return []
+  const { outlets } = assemble(vehicle, usualStart, [])
+  return opened
+    .filter(({ id, kind }) => !outlets.some((outlet) => outlet.id === id && outlet.kind === kind))
+    .map(({ path, id }) => ({ path, message: `no chamber and no pump leads to "${id}" in this vehicle` }))
 }

@@ -1,10 +1,13 @@
 import { boosterOf } from '../vehicle/booster'
+import type { Vehicle } from '../vehicle/schema'
 import { begin } from './acts'
 import { assemble } from './assemble'
+import { frothRisesPerS } from './bench'
 import type { Assembly, Outlet, Tank } from './build'
 import { type Carried, type Outside, Transport } from './carry'
 import type { Link } from './link'
-import type { RigAct, RigRequest } from './request'
+import { type RigAct, type RigRequest, usualStart } from './request'
+import { rise, waysUp } from './rise'
 import { fill } from './start'
 import { stopUnit } from './unit-work'
 import { usual } from './usual'
@@ -18,10 +21,12 @@ export const AT_ONCE_S = 1e-9
 /** A step moves no piston and no fluid further than this. */
 const MOST_MM = 0.8
 const MOST_ML = 1.5
+/** Fine bubbles that cloud a reservoir. @source from memory */
+const SEEN_FROTH_ML = 0.05
 /** Air that is nothing but rounding. */
 const NO_AIR_ML = 1e-6
 
-export const happenings = ['air-drawn', 'reservoir-dry', 'overflow'] as const
+export const happenings = ['air-drawn', 'reservoir-dry', 'overflow', 'froth'] as const
 export type Happened = (typeof happenings)[number]
 type Came = { ml: number; oldMl: number; airMl: number }
 type Foot = { from: number; to: number; begins: number; overS: number }
@@ -37,6 +42,13 @@ export type Ledger = {
   airOut: number
   /** Old liquid among all that went out, less what came back. */
   oldGone: number
+}
+
+/** A vehicle as somebody comes to it: what is left out of its start is as usual, and it is sound unless it says so. */
+export type AsItStands = {
+  vehicle: Vehicle
+  start?: Partial<RigRequest['start']>
+  faults?: RigRequest['faults']
 }
 
 /** A vehicle under somebody's hands: what is done to it moves time on. Same acts, same state. */
@@ -62,6 +74,8 @@ export class Rig {
   readonly falseAirMl = new Map<string, number>()
   private readonly network: ReturnType<Assembly['network']>
   private readonly transport: Transport
+  private readonly ups: ReturnType<typeof waysUp>
+  private readonly frothRisesPerS: number
   private readonly kPaBefore: Float64Array
   private readonly flowBefore: Float64Array
   private readonly outside = new Map<number, Outside>()
@@ -72,17 +86,20 @@ export class Rig {
 
   /** @param fineness steps are so many times shorter than they need be: for whoever checks that it changes nothing */
   constructor(
-    request: Omit<RigRequest, 'acts'>,
+    request: AsItStands,
     private readonly fineness = 1,
   ) {
-    const { vehicle, start, faults } = request
-    this.assembly = assemble(vehicle, start.tempC, faults)
+    const { vehicle, faults = [] } = request
+    const start = { ...usualStart, ...request.start }
+    this.assembly = assemble(vehicle, start, faults)
     this.network = this.assembly.network()
     this.boost = start.boost && boosterOf(vehicle) !== 'none' ? usual.boost : 1
     fill(this.assembly, start)
     for (const tank of this.assembly.tanks) this.outside.set(tank.cell, this.asOutside(tank))
     for (const outlet of this.assembly.outlets) this.outside.set(outlet.cell, this.atOutlet(outlet))
     this.transport = new Transport(this.assembly.cells, this.assembly.links, this.outside)
+    this.ups = waysUp(this.assembly)
+    this.frothRisesPerS = frothRisesPerS(this.assembly)
     this.kPaBefore = new Float64Array(this.assembly.cells.length)
     this.flowBefore = new Float64Array(this.assembly.links.length)
     this.heldAtFirstMl = this.heldMl
@@ -130,6 +147,7 @@ export class Rig {
     let dt = FIRST_STEP_S / this.fineness
     while (this.atS < until - NO_TIME_S) dt = this.step(Math.min(dt, until - this.atS, longest), during)
     if (act.do === 'cycle') stopUnit(this.assembly, act.unit)
+    if (this.assembly.tanks.some(({ frothMl }) => frothMl > SEEN_FROTH_ML)) this.happened.add('froth')
   }
 
   private asOutside(tank: Tank): Outside {
@@ -137,7 +155,8 @@ export class Rig {
       gives: () => {
         const dry = tank.levelMl <= tank.portsMl
         if (dry) this.happened.add('reservoir-dry')
-        return { oldShare: tank.levelMl > 0 ? tank.oldMl / tank.levelMl : 0, airShare: dry ? 1 : 0 }
+        const froth = tank.frothMl / Math.max(1e-9, tank.levelMl + tank.frothMl)
+        return { oldShare: tank.levelMl > 0 ? tank.oldMl / tank.levelMl : 0, airShare: dry ? 1 : froth }
       },
       takes: ({ liquidMl, oldMl, airMl }) => {
         tank.levelMl += liquidMl
@@ -147,6 +166,7 @@ export class Rig {
       lost: ({ liquidMl, oldMl, airMl }) => {
         tank.levelMl -= liquidMl
         tank.oldMl -= oldMl
+        tank.frothMl = Math.max(0, tank.frothMl - airMl)
         this.drewIn(airMl)
       },
     }
@@ -229,6 +249,8 @@ export class Rig {
       const at = cells[cell]?.piston?.atMm ?? 0
       assembly.way(port).open = noReturn ? 0 : Math.max(0, 1 - at / usual.portShutMm)
     }
+    for (const { link, cell, opensAt, held } of assembly.gates)
+      assembly.way(link).outOpen = held ? 1 : opensAt(assembly.at(cell).kPa)
     for (const tank of tanks) assembly.at(tank.cell).kPa = tank.pressureKPa
     for (const outlet of outlets) assembly.at(outlet.cell).kPa = -(this.vacuumKPa.get(outlet.id) ?? 0)
     for (let i = 0; i < cells.length; i++) this.kPaBefore[i] = assembly.at(i).kPa
@@ -257,9 +279,13 @@ export class Rig {
       if (it.piston) it.piston.atMm = it.pistonAtMm(it.kPa, dt)
     }
     this.transport.carry(dt)
+    rise(this.ups, dt)
     during(dt)
     this.pastThreads(dt)
-    for (const tank of tanks) this.keepFed(tank)
+    for (const tank of tanks) {
+      this.keepFed(tank)
+      if (tank.frothMl > 0) tank.frothMl *= Math.exp(-dt * this.frothRisesPerS)
+    }
     this.spill()
     this.atS += dt
     return Math.max(SHORTEST_STEP_S, dt * Math.min(2, 0.9 / far))

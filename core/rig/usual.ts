@@ -18,6 +18,12 @@ export const usual = {
   /** The cup folds when its reservoir stands so much higher, and passes through holes of this size. */
   cupCracksKPa: usualIntake.cupCracksKPa,
   cupHoleMm: usualIntake.cupHoleMm,
+  /** A wider bore lets back what it has too much at this pressure, through a hole of this size. */
+  takeUp: { reliefKPa: 500, reliefMm: 1.5 },
+  /** A metering valve shuts at a light pressure, opens at what sets the rear shoes, and is wide open above. */
+  metering: { shutsKPa: 50, opensKPa: 500, openKPa: 800 },
+  /** A clutch’s slave goes out by so much of its stroke, and most of it by this pressure. */
+  slave: { strokeShare: 0.6, strokeKPa: 900 },
   /** A booster that is not empty multiplies the foot. */
   boost: 4,
   /** Clearance that a brake takes up, by what pressure it nearly has, and what it gives then. */
@@ -41,6 +47,11 @@ export const usual = {
   brimShare: 1.15,
   /** A bleeder below its reservoir, where nothing says how the parts lie. */
   dropM: 0.6,
+  /** Surface tension of what a bubble stands in, N/m, and how fast it rises where it does not stick. */
+  surfaceTensionNM: 0.035,
+  risesMPerS: 0.02,
+  /** Fine bubbles of a bench bleed: their size, and how deep the reservoir is. */
+  froth: { bubbleMm: 0.2, depthMm: 60 },
   /** A closed hose is choked over this length. */
   chokeM: 0.02,
   /** Faster than this a bubble goes along with what flows in a tube. */

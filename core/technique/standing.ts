@@ -1,3 +1,4 @@
+import type { PartOf } from '../vehicle/schema'
 import type { Actor, Step } from './step'
 
 /** What stands on a vehicle until it is taken away again: one thing, who takes it away, by which step. */
@@ -7,6 +8,8 @@ export type StandingThing = {
   who: Actor
   /** It has no place in work that did not set it up: there it is taken away before anything else is done. */
   ownWorkOnly?: true
+  /** Valves that stay open while it stands. */
+  holdsOpen?: PartOf<'valve'>['role']
 }
 
 /** Everything a step may set up. A new one is one line here, and its words. */
@@ -15,10 +18,10 @@ export const standingThings: Readonly<Record<string, StandingThing>> = {
   adapter: { awayBy: 'adapter-off', who: 'wheel', ownWorkOnly: true },
   prop: { awayBy: 'prop-out', who: 'wheel', ownWorkOnly: true },
   'lever-tied': { awayBy: 'lever-untied', who: 'wheel', ownWorkOnly: true },
-  'metering-held': { awayBy: 'free-metering', who: 'wheel' },
+  'metering-held': { awayBy: 'free-metering', who: 'wheel', holdsOpen: 'metering' },
   'cylinder-out': { awayBy: 'fit', who: 'wheel' },
   'caliper-hung': { awayBy: 'refit-caliper', who: 'wheel' },
-  'axle-loaded': { awayBy: 'unload-axle', who: 'wheel' },
+  'axle-loaded': { awayBy: 'unload-axle', who: 'wheel', holdsOpen: 'load-sensing' },
   lockout: { awayBy: 'lockout-back', who: 'wheel' },
   'foot-held': { awayBy: 'foot-up', who: 'cab', ownWorkOnly: true },
   'level-sensor': { awayBy: 'level-sensor-back', who: 'tool' },
@@ -70,6 +73,18 @@ export const setsUp = ({ sets, id }: Pick<Step, 'sets' | 'id'>): string | undefi
 /** What a step takes away; undefined where nothing. */
 export const takesAway = ({ clears, id }: Pick<Step, 'clears' | 'id'>): string | undefined =>
   clears ?? clearedBefore[id]
+
+/** Valves that a step holds open from here on, or lets shut again. */
+export function valvesHeld(step: Pick<Step, 'sets' | 'clears' | 'id'>): {
+  role: PartOf<'valve'>['role']
+  on: boolean
+}[] {
+  const [up, away] = [
+    standingThings[setsUp(step) ?? '']?.holdsOpen,
+    standingThings[takesAway(step) ?? '']?.holdsOpen,
+  ]
+  return [...(up ? [{ role: up, on: true }] : []), ...(away ? [{ role: away, on: false }] : [])]
+}
 
 /** The step that takes a thing away where no step of the plan does. */
 export const awayStep = (thing: string): Step => {

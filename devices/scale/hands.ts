@@ -13,8 +13,7 @@ export class Hands {
   isDown = false
 
   constructor(vehicle: Vehicle, hides: number, tempC = 20) {
-    const start = { oldPct: 100, newIn: [], levelMl: {}, airMl: {}, closedAirMl: {}, tempC, boost: false }
-    this.rig = new Rig({ vehicle, start, faults: hidden[hides]?.faults(vehicle) ?? [] })
+    this.rig = new Rig({ vehicle, start: { tempC }, faults: hidden[hides]?.faults(vehicle) })
     this.feeds = feedsOf(vehicle)
     this.bleeders = routedBleeders(vehicle).map(({ bleeder }) => bleeder.id)
   }

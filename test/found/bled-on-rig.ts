@@ -161,8 +161,7 @@ const HOLDS_ML = 0.05
 /** Each wheel by hand: with the pedal held none turns, let go each turns. */
 function tried(of: BledCase): Pick<Outcome, 'says' | 'named'> {
   const { vehicle } = of
-  const start = { oldPct: 0, newIn: [], levelMl: {}, airMl: {}, closedAirMl: {}, tempC: 20, boost: false }
-  const rig = new Rig({ vehicle, start, faults: faultsOf(of) })
+  const rig = new Rig({ vehicle, start: { oldPct: 0 }, faults: faultsOf(of) })
   for (const { part, bleeder } of wheelsOf(vehicle)) {
     const foot = feedsOf(vehicle).get(bleeder.id)?.foot
     const [worn] = rig.assembly.worn.get(part.id) ?? []

@@ -1,16 +1,40 @@
 import fc from 'fast-check'
 import { randomVehicleFile } from './random-vehicle'
 
+type Chamber = { id: string; boreMm: number; strokeMm: number; takeUp?: object }
+type Part = { id: string; type: string; role?: string; chambers?: Chamber[]; bleeders?: { id: string }[] }
 type File = {
-  parts: { id: string; type: string; chambers?: { id: string }[]; bleeders?: { id: string }[] }[]
+  parts: (Part & { residualKPa?: number })[]
   lines: { id?: string; from: string; to: string }[]
 }
 
 const amount = (max: number) => fc.double({ min: 0, max, noNaN: true })
 
+/** Valves of every role, wider bores, and pressure held back: what a file may say and a random one leaves out. */
+const dressed = randomVehicleFile.chain((plain) =>
+  fc
+    .record({
+      role: fc.constantFrom('load-sensing', 'metering', 'residual', 'proportioning'),
+      wider: fc.option(fc.double({ min: 1, max: 1.5, noNaN: true }), { nil: undefined }),
+      residualKPa: fc.option(amount(120), { nil: undefined }),
+    })
+    .map(({ role, wider, residualKPa }) => {
+      const file = structuredClone(plain) as unknown as File
+      for (const part of file.parts) {
+        if (part.type === 'valve') part.role = role
+        if (residualKPa !== undefined && (part.type === 'valve' || part.type === 'master-cylinder'))
+          part.residualKPa = residualKPa
+        for (const chamber of part.chambers ?? [])
+          if (wider !== undefined)
+            chamber.takeUp = { boreMm: chamber.boreMm * wider, strokeMm: chamber.strokeMm / 3 }
+      }
+      return file
+    }),
+)
+
 /** A random vehicle with air in it, faults on it, and a dozen acts done to it; some of it refused. */
-export const randomRigRequest = randomVehicleFile.chain((file) => {
-  const { parts, lines } = file as unknown as File
+export const randomRigRequest = dressed.chain((file) => {
+  const { parts, lines } = file
   const of = (type: string) => parts.filter((part) => part.type === type).map(({ id }) => id)
   const one = (ids: readonly string[]) => fc.constantFrom(...(ids.length > 0 ? ids : ['nothing']))
   const cylinders = of('master-cylinder')
@@ -39,10 +63,11 @@ export const randomRigRequest = randomVehicleFile.chain((file) => {
       ...lasts,
     }),
     fc.record({ do: fc.constant('wipe'), reservoir: one(of('reservoir')), ...lasts }),
+    // No thumb presses more into brakes that are shut.
     fc.record({
       do: fc.constant('syringe'),
       bleeder: one(bleeders),
-      ml: amount(20),
+      ml: amount(2),
       for: fc.double({ min: 0.5, max: 5, noNaN: true }),
     }),
     fc.record({ do: fc.constant('push-back'), brake: one(of('wheel-brake')), ...lasts }),
@@ -50,8 +75,10 @@ export const randomRigRequest = randomVehicleFile.chain((file) => {
       do: fc.constant('bench'),
       cylinder: one(cylinders),
       strokes: fc.integer({ min: 1, max: 20 }),
+      everyS: fc.double({ min: 0.2, max: 10, noNaN: true }),
       ...lasts,
     }),
+    fc.record({ do: fc.constant('hold'), valve: one(of('valve')), on: fc.boolean(), ...lasts }),
     fc.record({ do: fc.constant('cycle'), unit: one(of('control-unit')), ...lasts }),
     fc.record({ do: fc.constant('wait'), ...lasts }),
   )
@@ -85,6 +112,7 @@ export const randomRigRequest = randomVehicleFile.chain((file) => {
       airMl: fc.dictionary(one([...lineIds, ...parts.map(({ id }) => id)]), amount(4), { maxKeys: 3 }),
       tempC: fc.double({ min: -10, max: 40, noNaN: true }),
       boost: fc.boolean(),
+      axlesHang: fc.boolean(),
     }),
     faults: fc.array(fault, { maxLength: 2 }),
     acts: fc.array(act, { minLength: 1, maxLength: 12 }),

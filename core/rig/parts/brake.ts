@@ -1,4 +1,6 @@
 import { cylinderMl } from '../../physics/hydraulics/cylinder'
+import { routedBleeders } from '../../vehicle/network'
+import { partsOf } from '../../vehicle/parts'
 import type { PartOf } from '../../vehicle/schema'
 import { deadVolume } from '../../vehicle/usual-volumes'
 import type { Assembly } from '../build'
@@ -39,15 +41,26 @@ export function addBrake(rig: Assembly, part: PartOf<'wheel-brake'>, circuit: st
       addBleeder(rig, bleeder.id, cells[i] ?? 0, part.bleederAtTop !== false)
 }
 
-/** A clutch's slave, as far out as its stroke. @source from memory: it gives as little as a brake once it stands */
+/** What the chamber that feeds a slave moves, mL: none goes out further than that, however long it is. */
+function pressedMl({ vehicle }: Assembly, { id }: PartOf<'clutch-slave'>): number {
+  const source = routedBleeders(vehicle).find(({ part }) => part.id === id)?.route?.sourceId
+  const chambers = partsOf(vehicle, 'master-cylinder').flatMap((cylinder) => cylinder.chambers)
+  const chamber = chambers.find((each) => each.id === source)
+  return chamber ? cylinderMl(chamber.boreMm, chamber.strokeMm) : Number.POSITIVE_INFINITY
+}
+
+/**
+ * A clutch's slave: at rest its spring or the clutch's own has pushed it home, and it holds what its file says; pressed, it
+ * goes out against the clutch. @source from memory: it gives as a clutch does, softly and by most of its stroke
+ */
 export function addSlave(rig: Assembly, part: PartOf<'clutch-slave'>, circuit: string): void {
-  const areaMm2 = cylinderMl(part.boreMm, 1000)
+  const strokeMl = cylinderMl(part.boreMm, part.strokeMm)
   const [cell = 0] = addHolder(rig, part.id, circuit, {
     heightM: rig.heightM(part.id, -usual.dropM),
-    ml: cylinderMl(part.boreMm, part.strokeMm),
-    takeUpMl: (areaMm2 * usual.floating.takeUpMm) / 1000,
-    takeUpKPa: usual.floating.takeUpKPa,
-    wallMlPerKPa: (areaMm2 * usual.floating.mmPerMPa) / 1e6,
+    ml: strokeMl,
+    takeUpMl: usual.slave.strokeShare * Math.min(strokeMl, pressedMl(rig, part)),
+    takeUpKPa: usual.slave.strokeKPa,
+    wallMlPerKPa: (cylinderMl(part.boreMm, 1000) * usual.floating.mmPerMPa) / 1e6,
   })
   for (const bleeder of part.bleeders)
     if (!rig.outlets.some(({ id }) => id === bleeder.id)) addBleeder(rig, bleeder.id, cell, true)

@@ -3,10 +3,40 @@ import type { PartOf } from '../../vehicle/schema'
 import type { Assembly } from '../build'
 import { ofHole } from '../link'
 import { usual } from '../usual'
+import { addWayOut } from './inner'
 import { addBleeder, addJoint } from './outlets'
 
 /** What a chamber holds with its piston home, beyond its stroke. @source from memory */
 const BEYOND_STROKE_ML = 1
+/** … and the ring around it. @source from memory */
+const RING_ML = 0.5
+
+type Wide = NonNullable<PartOf<'master-cylinder'>['chambers'][number]['takeUp']>
+
+/**
+ * A wider bore around a piston, that moves with it over the first of its stroke: what it presses goes past a lip into the
+ * chamber and so brings shoes and pads up quickly; once they stand, what is too much lifts a valve and goes back into the
+ * reservoir.
+ *
+ * @source common practice
+ */
+function addRing(rig: Assembly, { of, chamber, tank }: { of: string; chamber: number; tank: number }): void {
+  const { reliefMm, reliefKPa } = usual.takeUp
+  const { cupHoleMm } = usual
+  const cell = rig.at(chamber)
+  const ring = rig.cell({ of, heightM: cell.heightM, baseMl: RING_ML, ringOf: cell })
+  const hole = (boreMm: number) => ofHole(boreMm, { boreMm, lengthM: usualIntake.lengthM }, rig.liquid)
+  const link = rig.link({ from: ring, to: chamber, out: hole(cupHoleMm), back: 'none' })
+  rig.link({ from: ring, to: tank, out: hole(reliefMm), back: 'none', cracksKPa: reliefKPa })
+  rig.link({ from: tank, to: ring, out: hole(cupHoleMm), back: 'none' })
+  rig.rings.push({ chamber, ring, link })
+}
+
+const ringOf = ({ boreMm, strokeMm }: Wide, chamber: { boreMm: number; strokeMm: number }) => ({
+  areaMm2: (Math.PI / 4) * (boreMm ** 2 - chamber.boreMm ** 2),
+  strokeMm: Math.min(strokeMm, chamber.strokeMm),
+  kPa: 0,
+})
 
 /** Pistons in a bore: each chamber with the port that is open at rest, and the cup that folds on a quick return. */
 export function addCylinder(rig: Assembly, part: PartOf<'master-cylinder'>): void {
@@ -14,6 +44,8 @@ export function addCylinder(rig: Assembly, part: PartOf<'master-cylinder'>): voi
     const tank = rig.tanks.find(({ id }) => id === (chamber.fedBy ?? part.fedBy))
     if (!tank) continue
     const areaMm2 = (Math.PI / 4) * chamber.boreMm ** 2
+    const { takeUp } = chamber
+    const isWider = takeUp !== undefined && takeUp.boreMm > chamber.boreMm
     const cell = rig.cell({
       of: part.id,
       heightM: rig.heightM(part.id, 0),
@@ -21,6 +53,7 @@ export function addCylinder(rig: Assembly, part: PartOf<'master-cylinder'>): voi
       piston: {
         areaMm2,
         strokeMm: chamber.strokeMm,
+        ...(isWider && { ring: ringOf(takeUp, chamber) }),
         springN: usual.springN,
         springNPerMm: usual.springNPerMm,
         damperNsPerMm: usual.damperNsPerMm,
@@ -30,7 +63,8 @@ export function addCylinder(rig: Assembly, part: PartOf<'master-cylinder'>): voi
     })
     const { portMm, cupHoleMm, cupCracksKPa } = usual
     const passage = (boreMm: number) => ({ lengthM: usualIntake.lengthM, boreMm })
-    rig.doors.set(chamber.id, { in: cell, out: cell })
+    const out = part.residualKPa === undefined ? cell : addWayOut(rig, part, cell).out
+    rig.doors.set(chamber.id, { in: cell, out })
     rig.chambers.push({
       id: chamber.id,
       cylinder: part.id,
@@ -51,6 +85,7 @@ export function addCylinder(rig: Assembly, part: PartOf<'master-cylinder'>): voi
         cracksKPa: cupCracksKPa,
       }),
     })
+    if (isWider) addRing(rig, { of: part.id, chamber: cell, tank: tank.cell })
     addJoint(rig, chamber.id, cell)
     if (chamber === part.chambers[0])
       for (const bleeder of part.bleeders) addBleeder(rig, bleeder.id, cell, true)

@@ -5,9 +5,11 @@ import { usual } from '../usual'
 import { addHolder } from './holder'
 import { addBleeder } from './outlets'
 
-/** Holes inside a valve, a junction or a simulator are wide: their lines decide. @source from memory */
+/** What a junction or a valve holds. @source from memory */
+export const PASSAGE_ML = 0.5
+
+/** Holes inside a valve or a unit are wide: their lines decide. @source from memory */
 const wide = (rig: Assembly) => ofHole(2, { boreMm: 2, lengthM: 0.01 }, rig.liquid)
-const JUNCTION_ML = 0.5
 const SIMULATOR_ML_PER_KPA = 2e-3
 
 /** A unit in one circuit: its open volume, and branches that its valves shut off until it works. */
@@ -31,19 +33,22 @@ export function addUnit(
       addBleeder(rig, bleeder.id, cell, true)
 }
 
-/** What fluid only passes: a junction, or a valve that may hold some pressure back. */
-export function addPassage(rig: Assembly, part: PartOf<'junction' | 'valve'>, circuit: string): void {
-  const heightM = rig.heightM(part.id, 0)
-  const cell = rig.cell({ of: part.id, heightM, baseMl: JUNCTION_ML })
-  let out = cell
-  if (part.residualKPa !== undefined) {
-    out = rig.cell({ of: part.id, heightM, baseMl: JUNCTION_ML })
-    rig.link({ from: cell, to: out, out: wide(rig), backCracksKPa: part.residualKPa })
-  }
+/** What fluid only passes, and what may hold some pressure back behind it. */
+export function addJunction(rig: Assembly, part: PartOf<'junction'>, circuit: string): void {
+  const cell = rig.cell({ of: part.id, heightM: rig.heightM(part.id, 0), baseMl: PASSAGE_ML })
+  const out = part.residualKPa === undefined ? cell : addWayOut(rig, part, cell).out
   rig.doors.set(doorKey(part.id, circuit), { in: cell, out })
-  if (part.type === 'valve')
-    for (const bleeder of part.bleeders)
-      if (!rig.outlets.some(({ id }) => id === bleeder.id)) addBleeder(rig, bleeder.id, cell, true)
+}
+
+/** A way out behind a cell, that keeps back what its part says: fluid returns only over so much. */
+export function addWayOut(
+  rig: Assembly,
+  { id, residualKPa }: { id: string; residualKPa?: number },
+  from: number,
+): { out: number; link: number } {
+  const out = rig.cell({ of: id, heightM: rig.at(from).heightM, baseMl: PASSAGE_ML })
+  const link = rig.link({ from, to: out, out: wide(rig), backCracksKPa: residualKPa })
+  return { out, link }
 }
 
 /** A simulator gives like a soft brake, so that a foot has something to press. */

@@ -12,6 +12,7 @@ export function addReservoir(rig: Assembly, part: PartOf<'reservoir'>): void {
     portsMl: portsCovered(rig.vehicle, part).ml,
     levelMl: part.maxMl,
     oldMl: part.maxMl,
+    frothMl: 0,
     pressureKPa: 0,
   })
 }
