@@ -1,7 +1,8 @@
 import type { Locator, Page } from '@playwright/test'
 import { colourFact } from '~core/fluid/specs/colour'
 import type { FloorEvent } from '~core/job/events'
-import { hidden, PracticeVehicle } from '~core/job/practice-vehicle'
+import { hiddenIn } from '~core/job/practice-hides'
+import { PracticeVehicle } from '~core/job/practice-vehicle'
 import type { JobState } from '~core/job/state'
 import { vehicleSchema } from '~core/vehicle/schema'
 import { sayMetric } from '~core/words'
@@ -15,10 +16,12 @@ export type Touched = { bay: number; phone: number; pulls: number; looks: number
 
 const GOES_ON = /^(Yes, the plate|Done$|Hose is on|Tight, cap on)/
 
+const VAN = vehicleSchema.parse(postVan)
+
 /** Both hands of the technician and the van under them: what the bottle shows is what comes out of it. */
 export class Technician {
   readonly touched: Touched = { bay: 0, phone: 0, pulls: 0, looks: 0, topUps: 0 }
-  private readonly van = new PracticeVehicle(vehicleSchema.parse(postVan), hidden[0] as never, 20)
+  private readonly van = new PracticeVehicle(VAN, hiddenIn(VAN), 20)
   private state?: JobState
   helperWaits = false
   constructor(

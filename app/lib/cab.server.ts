@@ -1,7 +1,4 @@
 import QRCode from 'qrcode'
-import { data } from 'react-router'
-import { jobOfPhone } from '~/db/cab.server'
-import type { Queries } from '~/db/database.server'
 import { afterWrong, isLocked, noTries, type Tries } from '~core/door/tries'
 import { type CabLanguageId, cabLanguageFor, cabLanguageIds } from '~core/words/cab'
 
@@ -26,14 +23,6 @@ export function cabLanguageOf(request: Request): CabLanguageId {
 
 /** What this phone holds of the cab it took. */
 export const cabToken = (request: Request): string | undefined => cookieOf(request, TOKEN)
-
-/** The job of this phone. @throws 401 where it is linked to none */
-export async function jobHere(db: Queries, request: Request): Promise<string> {
-  const jobId = await jobOfPhone(db, cabToken(request))
-  if (jobId === undefined)
-    throw data({ refusal: { code: 'not-linked', text: 'This phone is linked to no job.' } }, { status: 401 })
-  return jobId
-}
 
 /** Wrong codes by where they came from; a restart forgets them, which gives nobody more than a few tries. */
 const attempts = new Map<string, Tries>()

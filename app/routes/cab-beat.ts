@@ -1,13 +1,13 @@
 import { database } from '~/context'
-import { jobHere } from '~/lib/cab.server'
+import { linkHere } from '~/lib/cab-link.server'
 import { phoneBeat } from '~/live/hub.server'
 import type { Route } from './+types/cab-beat'
 
 /** The phone is there and shows this turn of the call; or it is about to go dark. */
 export async function action({ request, context }: Route.ActionArgs) {
-  const jobId = await jobHere(context.get(database), request)
+  const { key } = await linkHere(context.get(database), request)
   const said = new URL(request.url).searchParams
   const shows = Number(said.get('shows'))
-  phoneBeat(jobId, { dark: said.has('dark'), shows: Number.isSafeInteger(shows) && shows > 0 ? shows : 0 })
+  phoneBeat(key, { dark: said.has('dark'), shows: Number.isSafeInteger(shows) && shows > 0 ? shows : 0 })
   return new Response(null, { status: 204 })
 }

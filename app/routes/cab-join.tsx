@@ -3,6 +3,7 @@ import { cameFrom, database } from '~/context'
 import { joinCab } from '~/db/cab.server'
 import { cabCookie, cabLocked, rightCode, wrongCode } from '~/lib/cab.server'
 import { jobChanged, phoneBeat } from '~/live/hub.server'
+import { joinRoom, roomKey } from '~/live/practice-rooms.server'
 import { CAB_CODE_LENGTH } from '~core/cab/code'
 import type { Route } from './+types/cab-join'
 
@@ -16,6 +17,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   const from = context.get(cameFrom)
   const typed = String((await request.formData()).get('code') ?? '')
   if (cabLocked(from)) return data({ fault: LOCKED, typed }, { status: 429 })
+  const practice = joinRoom(typed)
+  if (practice) {
+    rightCode(from)
+    return linked(roomKey(practice.room.id), practice.token)
+  }
   const joined = await joinCab(context.get(database), typed)
   if (!joined) {
     const locked = wrongCode(from)
@@ -25,10 +31,14 @@ export async function action({ request, context }: Route.ActionArgs) {
     return data({ fault, typed }, { status: locked ? 429 : 404 })
   }
   rightCode(from)
+  return linked(joined.jobId, joined.token)
+}
+
+function linked(key: string, token: string): Response {
   // Whoever held this cab before is told that they no longer do.
-  jobChanged(joined.jobId)
-  phoneBeat(joined.jobId, { dark: false, shows: 0 })
-  return redirect('/cab/screen', { headers: { 'Set-Cookie': cabCookie(joined.token) } })
+  jobChanged(key)
+  phoneBeat(key, { dark: false, shows: 0 })
+  return redirect('/cab/screen', { headers: { 'Set-Cookie': cabCookie(token) } })
 }
 
 /** Where the helper's phone comes in: by the picture it is one tap, by the code six signs. */

@@ -3,25 +3,22 @@ import { useCab } from '~/cab-client/use-cab'
 import { CabPicture } from '~/components/cab/picture'
 import { PumpCount } from '~/components/cab/pump-count'
 import { database } from '~/context'
-import { findJob } from '~/db/jobs.server'
 import { useAnnounce } from '~/heard/announce'
 import { HeardButtons } from '~/heard/heard-buttons'
-import { cabLanguageOf, jobHere, languageCookie } from '~/lib/cab.server'
+import { cabLanguageOf, languageCookie } from '~/lib/cab.server'
+import { linkHere } from '~/lib/cab-link.server'
 import { phoneSent } from '~/live/hub.server'
-import { cabView } from '~core/cab/view'
 import { type CabLanguageId, cabLanguageIds, cabLanguages } from '~core/words/cab'
 import { type CabLanguage, confirmIn, meaningIn, refusalIn } from '~core/words/cab/language'
 import type { Route } from './+types/cab-screen'
 
 export async function loader({ request, context }: Route.LoaderArgs) {
-  const db = context.get(database)
-  const jobId = await jobHere(db, request).catch(() => {
+  const link = await linkHere(context.get(database), request).catch(() => {
     throw redirect('/cab')
   })
-  const state = await findJob(db, jobId)
-  if (!state) throw redirect('/cab')
-  const view = cabView(state)
-  phoneSent(jobId, view.turn)
+  const view = await link.view()
+  if (!view) throw redirect('/cab')
+  phoneSent(link.key, view.turn)
   return { view, language: cabLanguageOf(request) }
 }
 

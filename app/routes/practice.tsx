@@ -1,4 +1,5 @@
-import { Link, redirect, useNavigate } from 'react-router'
+import { useMemo } from 'react'
+import { redirect } from 'react-router'
 import { BayWork } from '~/components/bay/bay-work'
 import { Counters } from '~/components/bay/counters'
 import { Findings } from '~/components/bay/findings'
@@ -9,92 +10,80 @@ import { UndoButton } from '~/components/bay/undo-button'
 import { PracticeCab } from '~/components/cab/practice-cab'
 import { LineMap } from '~/components/line-map/line-map'
 import { runMarks } from '~/components/order-marks'
+import { PracticeHead, practiceAddress } from '~/components/practice/practice-head'
 import { WhatIsSeen } from '~/components/practice/what-is-seen'
+import { WhatItIs } from '~/components/practice/what-it-is'
 import { HeardButtons } from '~/heard/heard-buttons'
-import { useSay } from '~/lib/say'
+import { useHelperRoom } from '~/run-client/use-helper-room'
 import { usePractice } from '~/run-client/use-practice'
-import { noPhone } from '~core/cab/agree'
+import { cabView } from '~core/cab/view'
 import { frontShares } from '~core/job/front'
 import { callOf, currentStage } from '~core/job/points'
-import { practiceJob, practiceWays } from '~core/job/practice'
-import { hidden } from '~core/job/practice-vehicle'
+import { practiceJob, practiceVehicle, practiceWaysOf } from '~core/job/practice'
+import { hiddenIn, hiddenKinds, practiceWheels } from '~core/job/practice-hides'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
-import { examples } from '~core/vehicle/examples'
-import { readVehicle } from '~core/vehicle/read-vehicle'
 import type { Route } from './+types/practice'
 
-const VEHICLE = 'ferry-estate'
+const byLot = (count: number) => Math.floor(Math.random() * count)
 
 export function loader({ request }: Route.LoaderArgs) {
-  const asked = new URL(request.url).searchParams.get('way')
-  const way = practiceWays.find((each) => each === asked) ?? 'pump-and-hold'
-  const hides = new URL(request.url).searchParams.get('hides')
+  const asked = new URL(request.url).searchParams
+  const { name, vehicle } = practiceVehicle(asked.get('vehicle'))
+  const ways = practiceWaysOf(vehicle)
+  const way = ways.find((each) => each === asked.get('way')) ?? ways[0]
+  const wheels = practiceWheels(vehicle).length
   // Not told which: one that is not sound, by lot.
-  if (hides === 'unknown')
-    return redirect(`/practice?way=${way}&hides=${1 + Math.floor(Math.random() * (hidden.length - 1))}`)
-  const vehicle = readVehicle(examples[VEHICLE]?.file)
-  if (!vehicle.ok) throw new Error('the practice vehicle cannot be read')
-  return { way, hides: hidden[Number(hides)] ? Number(hides) : 0, beginning: practiceJob(vehicle.value, way) }
+  if (asked.get('hides') === 'unknown')
+    return redirect(
+      practiceAddress({ name, way, hides: 1 + byLot(hiddenKinds.length - 1), wheel: byLot(wheels) }),
+    )
+  const among = (text: string | null, count: number) =>
+    /^\d+$/.test(text ?? '') && Number(text) < count ? Number(text) : 0
+  const hides = among(asked.get('hides'), hiddenKinds.length)
+  const wheel = among(asked.get('wheel'), wheels)
+  return { name, way, ways, hides, wheel, beginning: practiceJob(vehicle, way) }
 }
 
-export default function PracticePage({ loaderData: { way, hides, beginning } }: Route.ComponentProps) {
+export default function PracticePage({ loaderData }: Route.ComponentProps) {
   // Another way is another beginning.
-  return <Practice key={`${way} ${hides}`} way={way} hides={hides} beginning={beginning} />
+  return <Practice key={practiceAddress(loaderData)} {...loaderData} />
 }
 
-type Begun = { way: string; hides: number; beginning: JobState }
+type Begun = {
+  name: string
+  way: string
+  ways: readonly string[]
+  hides: number
+  wheel: number
+  beginning: JobState
+}
 
 /** The bay on a made-up vehicle: the same work, calls and watching, and nothing of it is recorded anywhere. */
-function Practice({ way, hides, beginning }: Begun) {
-  const { state, act, refusal, seen } = usePractice(beginning, hides)
-  const go = useNavigate()
-  const say = useSay()
+function Practice({ name, way, ways, hides, wheel, beginning }: Begun) {
+  const { vehicle } = beginning
+  const hidden = useMemo(() => hiddenIn(vehicle, hides, wheel), [vehicle, hides, wheel])
+  const { state, act, refusal, seen } = usePractice(beginning, hidden)
+  // What the helper waits for is that of the job alone: the page is drawn anew while the vehicle goes on.
+  const view = useMemo(() => cabView(state), [state])
+  const helper = useHelperRoom(view, act)
   const { run } = state
   useSpaceGoesOn()
+  const again = practiceAddress({ name, way, hides, wheel })
   const stageRun = run && currentStage(run)
   // Wrong fluid that moved on ends a plan; on a real job the next one is made.
   if (!run || !stageRun)
     return (
       <p className="panel text-2xl">
-        This plan is at its end. <a href={`/practice?way=${way}&hides=${hides}`}>Begin again</a>
+        This plan is at its end. <a href={again}>Begin again</a>
       </p>
     )
   const done = bleedDone(state)
+  const withCab = state.planned?.plan.stages.some((stage) => callOf(stage).withCab)
   return (
     <div data-bay className="grid gap-4">
       <title>Practice · Ruddy Siphon</title>
-      <header className="hatched flex flex-wrap items-center gap-x-6 gap-y-2 border-4 border-oxide p-3">
-        <h1 className="text-2xl">Practice: nothing is recorded</h1>
-        <label className="flex items-center gap-2 bg-sheet px-2">
-          <span>By</span>
-          <select
-            className="input min-h-12"
-            value={way}
-            onChange={(event) => void go(`/practice?way=${event.target.value}&hides=${hides}`)}
-          >
-            {practiceWays.map((each) => (
-              <option key={each} value={each}>
-                {say({ code: `technique-${each}` })}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="flex items-center gap-2 bg-sheet px-2">
-          <span>Vehicle</span>
-          <select
-            className="input min-h-12"
-            value={hides === 0 ? '0' : 'unknown'}
-            onChange={(event) => void go(`/practice?way=${way}&hides=${event.target.value}`)}
-          >
-            <option value="0">sound</option>
-            <option value="unknown">with something hidden</option>
-          </select>
-        </label>
-        <span className="bg-sheet px-2">
-          {state.vehicle.name}, made up. <Link to="/bench">Leave practice</Link>
-        </span>
-      </header>
+      <PracticeHead name={name} way={way} ways={ways} hides={hides} wheel={wheel} />
       <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
         <div className="grid gap-4">
           <section className="panel grid content-start gap-5" aria-label="Now">
@@ -108,15 +97,12 @@ function Practice({ way, hides, beginning }: Begun) {
                 <p className="text-4xl font-extrabold">
                   The bleed is finished. On a real job it is proved now.
                 </p>
-                <a
-                  href={`/practice?way=${way}&hides=${hides}`}
-                  className="button button-main min-h-[96px] text-2xl"
-                >
+                <a href={again} className="button button-main min-h-[96px] text-2xl">
                   Begin again
                 </a>
               </>
             ) : (
-              <BayWork state={state} run={run} jobId="" saved act={act} phone={noPhone} />
+              <BayWork state={state} run={run} jobId="" saved act={act} phone={helper.phone} />
             )}
           </section>
           <div className="grid grid-cols-2 gap-3">
@@ -125,17 +111,18 @@ function Practice({ way, hides, beginning }: Begun) {
             <KeysDialog />
           </div>
           <HeardButtons />
+          {seen && <WhatItIs vehicle={vehicle} hides={hides} wheel={wheel} looks={seen.looks} />}
         </div>
         <aside className="grid gap-4">
-          {seen && <WhatIsSeen seen={seen} vehicle={state.vehicle} hides={hides} />}
-          {callOf(stageRun.stage).withCab && !done && <PracticeCab state={state} act={act} />}
+          {seen && <WhatIsSeen seen={seen} />}
+          {withCab && !done && <PracticeCab view={view} act={act} helper={helper} />}
           <Findings state={state} act={act} />
           {!done && <Counters state={state} stageRun={stageRun} act={act} />}
           <section className="panel" aria-label="Line map">
             <LineMap
-              vehicle={state.vehicle}
+              vehicle={vehicle}
               marks={runMarks(state)}
-              front={frontShares(state.vehicle, run.frontMl ?? {})}
+              front={frontShares(vehicle, run.frontMl ?? {})}
               plain
               className="[&_.lm-sheet]:max-h-[38vh] [&>figcaption]:hidden"
             />

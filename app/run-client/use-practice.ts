@@ -4,7 +4,8 @@ import { useSay } from '~/lib/say'
 import type { Fact } from '~core/base/decision'
 import { applyEvent } from '~core/job/apply'
 import type { FloorEvent } from '~core/job/events'
-import { hidden, PracticeVehicle, type Seen } from '~core/job/practice-vehicle'
+import type { Hidden } from '~core/job/practice-hides'
+import { PracticeVehicle, type Seen } from '~core/job/practice-vehicle'
 import type { JobState } from '~core/job/state'
 import type { FloorAct } from './job-client'
 
@@ -15,11 +16,11 @@ const TICK_MS = 500
  * A job that lives in this page alone: the same rules, nothing kept or sent anywhere, and a simulated vehicle that answers
  * to what is done.
  *
- * @param hides which of the faults a vehicle may hide
+ * @param hides what the vehicle hides; the same object for as long as it is the same vehicle
  */
 export function usePractice(
   beginning: JobState,
-  hides: number,
+  hides: Hidden,
 ): {
   state: JobState
   refusal?: string
@@ -43,11 +44,9 @@ export function usePractice(
   }, [])
 
   useEffect(() => {
-    const found = hidden[hides]
-    if (!found) return
     const tempC = beginning.planned?.shop.tempC ?? 20
     simulated.current = {
-      vehicle: new PracticeVehicle(beginning.vehicle, found, tempC),
+      vehicle: new PracticeVehicle(beginning.vehicle, hides, tempC),
       at: performance.now(),
     }
     const tick = setInterval(() => setSeen(passed()?.seen()), TICK_MS)

@@ -1,12 +1,22 @@
 import { describe, expect, test } from 'vitest'
 import { vehicleFrom } from '~test/worlds/vehicles'
+import { cabView } from '../cab/view'
+import { cabViewSchema } from '../cab/view-schema'
 import { examples } from '../vehicle/examples'
 import { applyEvent } from './apply'
 import { carefulAct } from './careful'
 import type { FloorEvent } from './events'
 import { currentPoint } from './points'
-import { type PracticeWay, practiceJob, practiceWays } from './practice'
-import { hidden, PracticeVehicle, type Seen } from './practice-vehicle'
+import {
+  type PracticeWay,
+  practiceJob,
+  practiceVehicle,
+  practiceVehicles,
+  practiceWays,
+  practiceWaysOf,
+} from './practice'
+import { hiddenIn, hiddenKinds, practiceWheels } from './practice-hides'
+import { PracticeVehicle, type Seen } from './practice-vehicle'
 
 type LookAt = Seen & { point: string }
 
@@ -19,7 +29,7 @@ function practise(
 ): { looks: LookAt[]; kept: Seen['looks'] } {
   const vehicle = vehicleFrom(examples['ferry-estate']?.file)
   let state = practiceJob(vehicle, way)
-  const on = new PracticeVehicle(vehicle, hidden[hides] ?? (hidden[0] as (typeof hidden)[number]), 20)
+  const on = new PracticeVehicle(vehicle, hiddenIn(vehicle, hides), 20)
   const looks: LookAt[] = []
   for (let i = 0; i < most; i++) {
     const act = carefulAct(state)
@@ -80,4 +90,38 @@ test('somebody alone strokes as fast as time goes by, in however small pieces it
   expect(practise('check-valve', 0, 60, 0.5).looks[1]?.sinceMl).toBeLessThan(
     0.6 * (practise('check-valve', 0, 60, 3).looks[1]?.sinceMl ?? 0),
   )
+})
+
+test.each(practiceVehicles.map(({ name }) => name))(
+  '%s: every way that is offered on it can be begun',
+  (name) => {
+    const { vehicle } = practiceVehicle(name)
+    for (const way of practiceWaysOf(vehicle))
+      expect(practiceJob(vehicle, way).planned?.plan.verdict).toBe('go')
+  },
+)
+
+test('each kind of thing can be hidden at each wheel, and is told by it', () => {
+  const { vehicle } = practiceVehicle('fire-tender')
+  const wheels = practiceWheels(vehicle)
+  expect(wheels.length).toBeGreaterThan(3)
+  for (const [n, { atWheel }] of hiddenKinds.entries()) {
+    const told = wheels.map((_, wheel) => JSON.stringify(hiddenIn(vehicle, n, wheel)))
+    expect(new Set(told).size).toBe(atWheel ? wheels.length : 1)
+  }
+})
+
+test('whatever a helper’s phone is to show in a practice, the server takes it', () => {
+  for (const way of practiceWays) {
+    let state = practiceJob(practiceVehicle('ferry-estate').vehicle, way)
+    for (let i = 0; i < 120; i++) {
+      expect(cabViewSchema.safeParse(JSON.parse(JSON.stringify(cabView(state)))).error).toBeUndefined()
+      const act = carefulAct(state)
+      if (!act) break
+      const event = { ...act, id: `seen-${i}`.padEnd(20, '-'), at: '2026-01-01T08:00:00.000Z' } as FloorEvent
+      const applied = applyEvent(state, event)
+      if (!applied.ok) throw new Error(JSON.stringify(applied.refusal))
+      state = applied.state
+    }
+  }
 })

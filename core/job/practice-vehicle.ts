@@ -1,56 +1,18 @@
-import { type Fact, fact } from '../base/decision'
 import type { Bubbles, Colour } from '../fluid/specs/colour'
 import { bleedSettings } from '../plan/answer'
 import { type Feed, feedsOf } from '../plan/feeds'
 import { holdValves } from '../plan/hold-valves'
-import { lineId } from '../rig/parts/line'
-import type { RigFault } from '../rig/request'
 import { Rig } from '../rig/run'
 import { techniqueOf } from '../technique'
 import { callStep } from '../technique/calls'
 import type { Step } from '../technique/step'
-import { routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import type { FloorEvent } from './events'
 import { callOf, currentPoint, currentStage } from './points'
+import type { Hidden } from './practice-hides'
 import type { JobState } from './state'
 import { currentStep } from './steps'
-
-/** What a vehicle for practice may hide, by the number that its address gives; 0 is sound. */
-type Hidden = { what: (vehicle: Vehicle) => Fact; faults: (vehicle: Vehicle) => RigFault[]; airMl?: number }
-
-const CLOSED_MM = 0.3
-const HIDDEN_AIR_ML = 4
-
-const firstBrake = (vehicle: Vehicle) =>
-  routedBleeders(vehicle).find(({ part, route }) => part.type === 'wheel-brake' && route)
-const chamberOf = (vehicle: Vehicle) => partsOf(vehicle, 'master-cylinder')[0]?.chambers[0]?.id ?? ''
-const hoseTo = (vehicle: Vehicle): string => {
-  const line = firstBrake(vehicle)?.route?.lines.at(-1)
-  return line ? lineId(line) : ''
-}
-const sound: Hidden = { what: () => fact('hides-nothing'), faults: () => [] }
-export const hidden: readonly Hidden[] = [
-  sound,
-  {
-    what: (vehicle) => fact('hides-closed-hose', { line: hoseTo(vehicle), boreMm: CLOSED_MM }),
-    faults: (vehicle) => [{ kind: 'hose-closed', at: hoseTo(vehicle), boreMm: CLOSED_MM }],
-  },
-  {
-    what: (vehicle) => fact('hides-bypass', { chamber: chamberOf(vehicle) }),
-    faults: (vehicle) => [{ kind: 'bypass', at: chamberOf(vehicle), mlPerMinPerMPa: 40 }],
-  },
-  {
-    what: (vehicle) => fact('hides-air', { part: firstBrake(vehicle)?.part.id ?? '', airMl: HIDDEN_AIR_ML }),
-    faults: () => [],
-    airMl: HIDDEN_AIR_ML,
-  },
-  {
-    what: (vehicle) => fact('hides-no-draw', { chamber: chamberOf(vehicle) }),
-    faults: (vehicle) => [{ kind: 'no-draw', at: chamberOf(vehicle) }],
-  },
-]
 
 type Shown = { ml: number; colour: Colour; bubbles: Bubbles }
 /** One look, by its number from 1 on. */
@@ -120,21 +82,20 @@ export class PracticeVehicle {
 
   constructor(
     readonly vehicle: Vehicle,
-    readonly hides: Hidden,
+    hides: Hidden,
     tempC: number,
     { airMl = {}, closedAirMl = {} }: HeldAir = {},
   ) {
-    const brake = firstBrake(vehicle)?.part.id
     this.rig = new Rig({
       vehicle,
       start: {
-        airMl: { ...(brake && hides.airMl && { [brake]: hides.airMl }), ...airMl },
+        airMl: { ...hides.airMl, ...airMl },
         closedAirMl,
         tempC,
         // On a lift: what an axle's load holds open is shut until the step that holds it.
         axlesHang: true,
       },
-      faults: hides.faults(vehicle),
+      faults: hides.faults,
     })
     this.feeds = new Map([...feedsOf(vehicle), ...portsOf(vehicle)])
   }

@@ -3,7 +3,8 @@ import { ScriptedJob } from '~test/worlds/scripted-job'
 import { vehicleFrom } from '~test/worlds/vehicles'
 import { carefulAct } from '../job/careful'
 import type { FloorEvent } from '../job/events'
-import { hidden, PracticeVehicle } from '../job/practice-vehicle'
+import { hiddenIn } from '../job/practice-hides'
+import { PracticeVehicle } from '../job/practice-vehicle'
 import { makePlan } from '../plan/plan'
 import { shopSchema, workSchema } from '../plan/request'
 import { examples } from '../vehicle/examples'
@@ -29,7 +30,7 @@ test('two acts a pull: the bleeder is closed while the lever is held, fluid come
     { reason: 'service', ways: [{ technique: 'within-reach', why: 'alone' }] },
     ['solo'],
   )
-  const van = new PracticeVehicle(vehicle, hidden[0] as never, 20)
+  const van = new PracticeVehicle(vehicle, hiddenIn(vehicle), 20)
   const acts: string[] = []
   for (let n = 0; n < 200 && acts.filter((act) => act === 'close').length < 6; n++) {
     const before = job.state

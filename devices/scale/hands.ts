@@ -1,4 +1,4 @@
-import { hidden } from '~core/job/practice-vehicle'
+import { hiddenIn } from '~core/job/practice-hides'
 import { feedsOf } from '~core/plan/feeds'
 import { Rig } from '~core/rig/run'
 import { routedBleeders } from '~core/vehicle/network'
@@ -13,7 +13,7 @@ export class Hands {
   isDown = false
 
   constructor(vehicle: Vehicle, hides: number, tempC = 20) {
-    this.rig = new Rig({ vehicle, start: { tempC }, faults: hidden[hides]?.faults(vehicle) })
+    this.rig = new Rig({ vehicle, start: { tempC }, faults: hiddenIn(vehicle, hides).faults })
     this.feeds = feedsOf(vehicle)
     this.bleeders = routedBleeders(vehicle).map(({ bleeder }) => bleeder.id)
   }

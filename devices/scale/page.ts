@@ -1,4 +1,4 @@
-import { hidden } from '~core/job/practice-vehicle'
+import { hiddenKinds } from '~core/job/practice-hides'
 import { pageStyle } from '../page-style'
 import { moods } from './plate'
 
@@ -16,7 +16,7 @@ const hides = [
   'air in a brake',
   'a cylinder that draws nothing',
 ]
-if (hides.length !== hidden.length) throw new Error('each hidden fault has its name here')
+if (hides.length !== hiddenKinds.length) throw new Error('each hidden fault has its name here')
 
 /** The stand-in's own page: the bottle on its plate, and the hands that let fluid into it. */
 export const page = (nonce: string, vehicle: string): string => `<!doctype html>

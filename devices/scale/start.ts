@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { createServer, type Socket } from 'node:net'
 import { z } from 'zod'
 import { fluidOf } from '~core/fluid/specs'
-import { hidden } from '~core/job/practice-vehicle'
+import { hiddenKinds } from '~core/job/practice-hides'
 import { scaleLineOf } from '~core/scale/lines'
 import { contentPolicy, listen, localApp } from '../local'
 import { vehicleFromArguments } from '../vehicle'
@@ -73,7 +73,7 @@ const acts = z.discriminatedUnion('do', [
     n: z
       .int()
       .min(0)
-      .max(hidden.length - 1),
+      .max(hiddenKinds.length - 1),
   }),
 ])
 

@@ -1,5 +1,6 @@
 import type { FloorEvent } from '~core/job/events'
-import { type HeldAir, hidden, PracticeVehicle, type Seen } from '~core/job/practice-vehicle'
+import { hiddenIn } from '~core/job/practice-hides'
+import { type HeldAir, PracticeVehicle, type Seen } from '~core/job/practice-vehicle'
 import type { JobState } from '~core/job/state'
 import type { unpluggables } from '~core/procedure/schema'
 import type { codeStands, ScanSaid } from '~core/scan-tool/lines'
@@ -66,7 +67,7 @@ export class SimulatedUnit {
     this.vehicleHere = this.withAir({})
   }
   private withAir(held: HeldAir): PracticeVehicle {
-    return new PracticeVehicle(this.vehicle, hidden[0] as (typeof hidden)[number], 20, held)
+    return new PracticeVehicle(this.vehicle, hiddenIn(this.vehicle), 20, held)
   }
   private get rig() {
     return this.vehicleHere.rig

@@ -76,11 +76,7 @@ const GLANCE_S = 2
 export function bleed(of: BledCase): Outcome {
   const { vehicle, way } = of
   const job = ScriptedJob.planned(vehicle, { reason: 'service', padWearMm: {} }, [way], 1e4)
-  const van = new PracticeVehicle(
-    vehicle,
-    { what: () => ({ code: 'nothing' }), faults: () => faultsOf(of) },
-    20,
-  )
+  const van = new PracticeVehicle(vehicle, { what: { code: 'nothing' }, faults: faultsOf(of) }, 20)
   const plannedMl = job.state.planned?.plan.fluid.totalMl ?? 0
   const brakeAt = (point: unknown) => wheelsOf(vehicle).find(({ bleeder }) => bleeder.id === point)?.part.id
   /** What came at each place so far. */

@@ -1,18 +1,8 @@
 import { useEffect, useRef } from 'react'
 import { useFetcher } from 'react-router'
-import { showTime } from '~/lib/format'
 import type { PhoneLink } from '~core/cab/agree'
 import { BayDialog } from './bay-dialog'
-
-export type CabCode = { code: string; address: string; reachable: boolean; qr: string; until: string }
-
-const words: Record<PhoneLink, string> = {
-  none: '○ no phone yet',
-  linked: '● linked',
-  late: '◐ slow',
-  lost: '✗ NOT HEARD',
-  dark: '✗ DARK',
-}
+import { type CabCode, CodeShown, phoneLinks } from './code-shown'
 
 /** The phone in the cab: how it stands, and the way to link one. */
 export function CabPhone({ jobId, cab, link }: { jobId: string; cab?: CabCode; link: PhoneLink }) {
@@ -21,7 +11,7 @@ export function CabPhone({ jobId, cab, link }: { jobId: string; cab?: CabCode; l
     void fetcher.submit({ intent }, { method: 'post', action: `/jobs/${jobId}/cab` })
   return (
     <BayDialog
-      trigger={cab || link !== 'none' ? `Cab phone: ${words[link]}` : 'Link a phone for the cab'}
+      trigger={cab || link !== 'none' ? `Cab phone: ${phoneLinks[link]}` : 'Link a phone for the cab'}
       title="The helper’s phone"
       wide
     >
@@ -31,7 +21,7 @@ export function CabPhone({ jobId, cab, link }: { jobId: string; cab?: CabCode; l
           {link !== 'none' ? (
             <div className="grid gap-4">
               <p role="status" className="text-2xl font-bold">
-                {words[link]}
+                {phoneLinks[link]}
               </p>
               <p className="text-lg">
                 One phone holds this cab, for this job only; it ends when the job is filed. Another phone
@@ -40,32 +30,9 @@ export function CabPhone({ jobId, cab, link }: { jobId: string; cab?: CabCode; l
               <CabActs send={send} />
             </div>
           ) : cab ? (
-            <div className="grid items-center gap-5 sm:grid-cols-[16rem_1fr]">
-              <img
-                src={cab.qr}
-                alt={`The address ${cab.address}/cab with the code`}
-                className="w-64 border-4 border-ink bg-[#fff]"
-              />
-              <div className="grid gap-3">
-                <p className="text-lg">Point the phone’s camera at this, or open</p>
-                <p className="text-2xl font-bold wrap-anywhere">{cab.address}/cab</p>
-                <p className="text-lg">and type</p>
-                <p className="font-mono text-6xl font-extrabold tracking-widest">{cab.code}</p>
-                {!cab.reachable && (
-                  <p className="hatched border-2 border-oxide p-2 font-bold">
-                    This address is this machine’s own: a phone cannot reach it. Start the program with --lan
-                    to serve the shop’s network.
-                  </p>
-                )}
-                <p role="status" className="text-xl">
-                  {words[link]}
-                </p>
-                <p className="text-quiet">
-                  The code works once, until {showTime(cab.until)}: for this job only, one phone at a time.
-                </p>
-                <CabActs send={send} />
-              </div>
-            </div>
+            <CodeShown cab={cab} link={link}>
+              <CabActs send={send} />
+            </CodeShown>
           ) : (
             <div className="grid gap-4">
               <p className="text-lg">

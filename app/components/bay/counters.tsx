@@ -29,7 +29,7 @@ export function Counters({ state, stageRun, act }: Props) {
   const fed = state.run !== undefined && isFed(state.run, stageRun.stage)
   const watches = callOf(stageRun.stage).offVehicle ? [] : watchReservoirs(state)
   return (
-    <section className="panel grid gap-2 py-3" aria-label="Counts">
+    <section className="panel grid gap-2 py-3 empty:hidden" aria-label="Counts">
       {point !== undefined && <PointCounts state={state} stageRun={stageRun} point={point} />}
       {state.run && fed && (
         <Tank

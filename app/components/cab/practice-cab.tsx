@@ -1,19 +1,28 @@
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useState } from 'react'
 import type { FloorAct } from '~/run-client/job-client'
-import { cabView } from '~core/cab/view'
-import type { JobState } from '~core/job/state'
+import type { useHelperRoom } from '~/run-client/use-helper-room'
+import type { CabView } from '~core/cab/view'
 import { cabLanguages } from '~core/words/cab'
 import { confirmIn, meaningIn } from '~core/words/cab/language'
+import { CodeShown, phoneLinks } from '../bay/code-shown'
 import { CabPicture } from './picture'
 
 /** A helper who plays along takes this long, as one would who listens. */
 const HELPER_MS = 1600
 
 /** The helper's phone beside the bay, for practice: played along with, or tapped by whoever learns that part. */
-export function PracticeCab({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
-  const [playsAlong, setPlaysAlong] = useState(true)
-  // The page is drawn anew while the vehicle goes on: what the helper waits for is that of the job alone.
-  const view = useMemo(() => cabView(state), [state])
+export function PracticeCab({
+  view,
+  act,
+  helper,
+}: {
+  view: CabView
+  act: (act: FloorAct) => void
+  helper: ReturnType<typeof useHelperRoom>
+}) {
+  const [wanted, setPlaysAlong] = useState(true)
+  const isLinked = helper.phone.link !== 'none'
+  const playsAlong = wanted && !isLinked
   const { confirm, maySlip, seen } = view
   const words = cabLanguages.en
   useEffect(() => {
@@ -54,14 +63,35 @@ export function PracticeCab({ state, act }: { state: JobState; act: (act: FloorA
           </button>
         )}
       </div>
-      <label className="choice min-h-[56px]">
-        <input
-          type="checkbox"
-          checked={playsAlong}
-          onChange={(event) => setPlaysAlong(event.target.checked)}
-        />
-        A made-up helper plays along
-      </label>
+      {!isLinked && (
+        <label className="choice min-h-[56px]">
+          <input type="checkbox" checked={wanted} onChange={(event) => setPlaysAlong(event.target.checked)} />
+          A made-up helper plays along
+        </label>
+      )}
+      {helper.fault && (
+        <p role="alert" className="fault">
+          {helper.fault}
+        </p>
+      )}
+      {helper.room ? (
+        <>
+          {isLinked ? (
+            <p role="status" className="text-xl font-bold">
+              A helper’s phone: {phoneLinks[helper.phone.link]}
+            </p>
+          ) : (
+            <CodeShown cab={helper.room.cab} link={helper.phone.link} />
+          )}
+          <button type="button" className="button min-h-[72px]" onClick={helper.close}>
+            Let go of the phone
+          </button>
+        </>
+      ) : (
+        <button type="button" className="button min-h-[72px]" onClick={() => void helper.open()}>
+          A helper at another screen
+        </button>
+      )}
     </section>
   )
 }

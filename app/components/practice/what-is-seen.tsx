@@ -2,17 +2,13 @@ import { HosePicture, Swatch } from '~/components/swatch'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { fact } from '~core/base/decision'
-import { hidden, type Seen } from '~core/job/practice-vehicle'
-import type { Vehicle } from '~core/vehicle/schema'
-
-const MOST_LOOKS = 20
+import type { Seen } from '~core/job/practice-vehicle'
 
 /** What the simulated vehicle shows: bottle, hose, level and foot. What to make of it is the trainee's. */
-export function WhatIsSeen({ seen, vehicle, hides }: { seen: Seen; vehicle: Vehicle; hides: number }) {
+export function WhatIsSeen({ seen }: { seen: Seen }) {
   const show = useShow()
   const say = useSay()
   const { bottleMl, sinceMl, colour, bubbles, reservoirs, pedalMm, speed } = seen
-  const what = hidden[hides]?.what(vehicle)
   return (
     <section className="panel grid gap-4" aria-labelledby="seen">
       <h2 id="seen">What you see and feel</h2>
@@ -40,45 +36,7 @@ export function WhatIsSeen({ seen, vehicle, hides }: { seen: Seen; vehicle: Vehi
         ))}
       </dl>
       {speed > 1 && <p className="text-quiet">Fluid runs {speed} times as fast as in a workshop.</p>}
-      {what && (
-        <details>
-          <summary className="min-h-12 cursor-pointer content-center font-bold">What was it?</summary>
-          <p>{say(what)}</p>
-          <Looks looks={seen.looks} />
-        </details>
-      )}
     </section>
-  )
-}
-
-/** What was there to be seen, beside what was written down. */
-function Looks({ looks }: { looks: Seen['looks'] }) {
-  const show = useShow()
-  const say = useSay()
-  if (looks.length === 0) return <p className="text-quiet">Nothing was looked at yet.</p>
-  const told = ({ ml, colour, bubbles }: Seen['looks'][number]['shown']) =>
-    `${show('volume', Math.round(ml * 10) / 10)}, ${say(fact(`seen-hose-${bubbles}`, { colour: fact(`seen-${colour}`) }))}`
-  return (
-    <div className="overflow-x-auto">
-      <table className="w-full text-left">
-        <thead>
-          <tr>
-            <th scope="col">At</th>
-            <th scope="col">It showed</th>
-            <th scope="col">You wrote</th>
-          </tr>
-        </thead>
-        <tbody>
-          {looks.slice(-MOST_LOOKS).map(({ n, point, shown, wrote }) => (
-            <tr key={n} className="border-t border-rule align-top">
-              <th scope="row">{point}</th>
-              <td>{told(shown)}</td>
-              <td>{told(wrote)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
   )
 }
 

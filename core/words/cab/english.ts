@@ -26,7 +26,7 @@ export const english: CabLanguage = {
     'stay-off': 'Keep your foot off the pedal.',
     away: 'Nothing for you here now.',
     parked: 'The job is parked. Do not press.',
-    ended: 'The job is filed. This phone is no longer linked.',
+    ended: 'This phone is no longer linked.',
   },
   pedals: {
     brake: 'Brake pedal.',

@@ -27,7 +27,7 @@ export const german: CabLanguage = {
     'stay-off': 'Fuß vom Pedal lassen.',
     away: 'Hier ist jetzt nichts zu tun.',
     parked: 'Der Auftrag ruht. Nicht treten.',
-    ended: 'Der Auftrag ist abgelegt. Dieses Telefon ist nicht mehr verbunden.',
+    ended: 'Dieses Telefon ist nicht mehr verbunden.',
   },
   pedals: { brake: 'Bremspedal.', clutch: 'Kupplungspedal.', lever: 'Handhebel.', 'foot-lever': 'Fußhebel.' },
   presses: {

@@ -27,7 +27,7 @@ export const polish: CabLanguage = {
     'stay-off': 'Nie dotykaj pedału.',
     away: 'Teraz nic tu dla ciebie nie ma.',
     parked: 'Praca stoi. Nie wciskaj.',
-    ended: 'Praca jest zamknięta. Ten telefon nie jest już połączony.',
+    ended: 'Ten telefon nie jest już połączony.',
   },
   pedals: {
     brake: 'Pedał hamulca.',

@@ -27,7 +27,7 @@ export const spanish: CabLanguage = {
     'stay-off': 'Mantén el pie fuera del pedal.',
     away: 'Ahora no hay nada para ti.',
     parked: 'El trabajo está parado. No pises.',
-    ended: 'El trabajo está archivado. Este teléfono ya no está unido.',
+    ended: 'Este teléfono ya no está unido.',
   },
   pedals: {
     brake: 'Pedal de freno.',

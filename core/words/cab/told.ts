@@ -20,13 +20,24 @@ export const cabActs = ['holding', 'near-bottom', 'tool-stops', 'release', 'foot
 export type CabAct = (typeof cabActs)[number]
 
 /** What the wheel is doing, for whoever cannot see it. */
-export type WheelDoes = 'getting-ready' | 'calling' | 'opening' | 'open' | 'closing' | 'looking' | 'done'
+export const wheelDoes = [
+  'getting-ready',
+  'calling',
+  'opening',
+  'open',
+  'closing',
+  'looking',
+  'done',
+] as const
+export type WheelDoes = (typeof wheelDoes)[number]
 
 /** What is pressed. */
-export type CabPedal = 'brake' | 'clutch' | 'lever' | 'foot-lever'
+export const cabPedals = ['brake', 'clutch', 'lever', 'foot-lever'] as const
+export type CabPedal = (typeof cabPedals)[number]
 
 /** How far down: a worn bore beyond its usual stroke cuts the seals, a new cylinder has none. */
-export type CabStroke = 'all-the-way' | 'near-bottom'
+export const cabStrokes = ['all-the-way', 'near-bottom'] as const
+export type CabStroke = (typeof cabStrokes)[number]
 
 /** Steps that somebody in the cab does, by their code: the phone says each in its own language. */
 export const cabTasks = [
