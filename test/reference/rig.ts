@@ -116,6 +116,49 @@ function laminar(volumes: number): [number, number] {
   return [tube.oldMl / 10, 1 / (4 * volumes)]
 }
 
+/** The widest line in which a bubble stays where it is, by trying lines, and Bretherton's 0.842 by hand, mm. */
+function widestThatSticks(): [number, number] {
+  const rises = (boreMm: number) => {
+    const file = carFile([{ id: 'rr', position: 'rear-right', lengthM: 4, circuit: 'A' }])
+    const lines = file.lines.map((line) => ({ ...line, segments: [{ lengthM: 4, boreMm, kind: 'tube' }] }))
+    const rig = requestRig(vehicleFrom({ ...file, lines }))
+    const low = rig.assembly.cells.findLast(({ tube }) => tube)
+    if (low) low.airMl = 0.2
+    done(rig, { do: 'wait', for: 60 })
+    return (low?.airMl ?? 0) < 0.15 ? 1 : 0
+  }
+  const byHand = 2000 * Math.sqrt((0.842 * 0.035) / (LIQUID.densityKgM3 * 9.80665))
+  return [halving(rises, 0.5, 2, 6), byHand]
+}
+
+/** Fine bubbles left after two minutes, as a share, and e^(−t·v/h) with Stokes's v by hand. */
+function frothLeft(): [number, number] {
+  const rig = rigOf()
+  const [tank] = rig.assembly.tanks
+  if (tank) tank.frothMl = 1
+  done(rig, { do: 'wait', for: 120 })
+  const mmPerS = ((9.80665 * 0.2 ** 2) / (18 * LIQUID.mm2PerS)) * 1000
+  return [tank?.frothMl ?? 0, Math.exp((-120 * mmPerS) / 60)]
+}
+
+/** Pressure before a piston whose wider ring still moves along, and by hand with what lifts the ring's valve, kPa. */
+function beforeARing(): [number, number] {
+  const file = carFile([{ id: 'rr', position: 'rear-right', lengthM: 4, circuit: 'A' }])
+  const parts = file.parts.map((part) =>
+    'chambers' in part
+      ? {
+          ...part,
+          chambers: part.chambers?.map((each) => ({ ...each, takeUp: { boreMm: 28, strokeMm: 12 } })),
+        }
+      : part,
+  )
+  const rig = done(requestRig(vehicleFrom({ ...file, parts })), press(300, 30))
+  const cell = rig.assembly.at(rig.assembly.chambers[0]?.cell ?? 0)
+  const ringMm2 = Math.PI * (14 ** 2 - 10 ** 2)
+  const springN = 50 + 1.5 * (cell.piston?.atMm ?? 0)
+  return [cell.kPa, ((300 * RATIO - springN) * 1000 - 500 * ringMm2) / AREA_MM2]
+}
+
 const cellOf = (wallMlPerKPa: number) => new Cell({ of: 'x', heightM: 0, baseMl: 0, wallMlPerKPa })
 const WALLS = [0.01, 0.03, 0.02, 0.05, 0.04, 0.02]
 const BEGAN_KPA = [400, 0, 90, 10, 250, 30]
@@ -287,5 +330,26 @@ export const rigChecks: readonly Check[] = [
     'odex, the same equation',
     transient(),
     0.01,
+  ),
+  check(
+    'widest line in which a bubble stays where it is, mm',
+    'published, recalled',
+    'Bretherton 1961: ρ·g·r²/σ = 0.842, at 0.035 N/m from memory',
+    widestThatSticks(),
+    0.01,
+  ),
+  check(
+    'fine bubbles left in a reservoir after two minutes',
+    'closed form',
+    'Stokes by hand: g·d²/(18·ν) through 60 mm',
+    frothLeft(),
+    0.01,
+  ),
+  check(
+    'pressure before a piston whose wider ring lifts its valve, kPa',
+    'closed form',
+    'force less spring less 500 kPa on the ring, over the narrow bore',
+    beforeARing(),
+    0.02,
   ),
 ]
