@@ -67,6 +67,31 @@ test.describe('in the far bay', () => {
   })
 })
 
+test.describe('over a wire that loses an answer', () => {
+  test.use({ expectedFailures: [/ERR_FAILED/] })
+  test('what was recorded while its reply was lost counts once, nobody else is blamed for it, and the next goes on from it', async ({
+    page,
+  }) => {
+    const job = await openJobOn(page, van, 'LOST 1')
+    await visit(page, `${job}/sheets/brake/front%20left%20brake`)
+    let replies = 0
+    await page.route('**/fill', async (route) => {
+      replies += 1
+      if (replies > 1) return route.continue()
+      await route.fetch()
+      await route.abort()
+    })
+    await tap(page, 'Torn')
+    await expect(page.getByRole('status')).toContainText('No server: it stays on this page')
+    await tap(page, 'Bright all round')
+    await recorded(page)
+    await expect(page.getByRole('alert')).toBeHidden()
+    await page.reload()
+    for (const name of ['Torn', 'Bright all round'])
+      await expect(page.getByRole('button', { name, exact: true })).toHaveAttribute('aria-pressed', 'true')
+  })
+})
+
 test.describe('a rusty line', () => {
   test.use({ expectedFailures: [/status of 409/] })
   test('rust is tapped on it, cut where that is sound, and its new length goes into the vehicle once', async ({

@@ -2,7 +2,7 @@ import { recordSent } from '~/lib/record-event.server'
 import { sheetFilledSchema } from '~core/job/events/sheet-filled'
 import type { Route } from './+types/job-sheet-fill'
 
-const sent = sheetFilledSchema.pick({ filled: true, fills: true })
+const sent = sheetFilledSchema.pick({ id: true, filled: true, fills: true })
 
 /** What was filled in on a sheet, whole, as often as something changes. */
 export async function action(args: Route.ActionArgs) {

@@ -31,9 +31,14 @@ export function useHelperRoom(
 
   const open = useCallback(async () => {
     setFault(undefined)
-    const answer = await post('/practice/rooms', JSON.stringify(view)).catch(() => undefined)
-    if (answer?.ok) setRoom((await answer.json()) as Room)
-    else setFault('The server did not answer: no code could be made. Try again.')
+    try {
+      const answer = await post('/practice/rooms', JSON.stringify(view))
+      // Who is no longer signed in is led to another page.
+      if (!answer.ok || answer.redirected) throw new Error(answer.statusText)
+      setRoom((await answer.json()) as Room)
+    } catch {
+      setFault('No code could be made: the server did not answer, or nobody is signed in here. Try again.')
+    }
   }, [view])
   const close = useCallback(() => {
     setRoom(undefined)

@@ -1,5 +1,6 @@
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { useRevalidator } from 'react-router'
+import { newId } from '~/lib/ids'
 import { useFieldText, useUnits } from '~/lib/units'
 import type { Filled, SheetField } from '~core/repair-sheets/sheet'
 import { readNumber } from '~core/units/typed-number'
@@ -11,6 +12,9 @@ const AGAIN_MS = 3000
 
 type Kept = { filled: Filled; fills: number }
 
+/** What leaves the page; by its id the server records it once, however often it has to be sent. */
+type Sent = Kept & { id: string }
+
 /** What was given on this page, the number of fills it builds on, and what of it is recorded. */
 type Given = Kept & { recorded: Filled }
 
@@ -19,7 +23,7 @@ type Given = Kept & { recorded: Filled }
  *
  * @returns why it was not recorded; undefined where no server answered
  */
-async function sent(body: Kept): Promise<{ refusal?: string } | undefined> {
+async function sent(body: Sent): Promise<{ refusal?: string } | undefined> {
   try {
     const answer = await fetch(`${location.pathname}/fill`, {
       method: 'POST',
@@ -54,6 +58,8 @@ export function useSheet(kept: Kept, locked: boolean, canBe: (filled: Filled) =>
   const [sending, setSending] = useState(false)
   /** So often in a row no server was there. */
   const [lost, setLost] = useState(0)
+  /** Sent and not yet answered for: whether it is recorded nobody here knows, so it goes first, as it was. */
+  const unanswered = useRef<Sent>(undefined)
   const { revalidate } = useRevalidator()
   const standing: Given = { ...kept, recorded: kept.filled }
   const differs = given !== undefined && !isSame(given.filled, given.recorded)
@@ -67,13 +73,16 @@ export function useSheet(kept: Kept, locked: boolean, canBe: (filled: Filled) =>
     if (!goes) return
     const send = async () => {
       setSending(true)
-      const answer = await sent({ filled, fills })
+      const body = unanswered.current ?? { id: newId(), filled, fills }
+      unanswered.current = body
+      const answer = await sent(body)
       setSending(false)
       if (answer === undefined) return setLost((before) => before + 1)
+      unanswered.current = undefined
       setLost(0)
       setRefusal(answer.refusal)
       if (answer.refusal === undefined)
-        setGiven((before) => before && { ...before, fills: fills + 1, recorded: filled })
+        setGiven((before) => before && { ...before, fills: body.fills + 1, recorded: body.filled })
       // What was refused was given on a page that somebody else had gone past.
       revalidate()
     }
