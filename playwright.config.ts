@@ -1,8 +1,12 @@
 import { defineConfig } from '@playwright/test'
-import { chromiumOptions } from './e2e/server'
+import { chromiumOptions } from './test/http/server'
 
 export default defineConfig({
-  testDir: 'e2e',
+  // What needs no browser is asked of the server by requests; a journey is what a browser has to show.
+  projects: [
+    { name: 'http', testDir: 'test/http' },
+    { name: 'journeys', testDir: 'e2e' },
+  ],
   globalSetup: './e2e/before-all.ts',
   workers: 2,
   timeout: 120_000,

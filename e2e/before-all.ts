@@ -1,3 +1,3 @@
-import { makeDemoOnce } from './server'
+import { makeDemoOnce } from '../test/http/server'
 
 export default makeDemoOnce

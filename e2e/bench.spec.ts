@@ -2,9 +2,9 @@ import type { Page } from '@playwright/test'
 import charabanc from '../demo/vehicles/charabanc.json' with { type: 'json' }
 import courier from '../demo/vehicles/courier-motorcycle.json' with { type: 'json' }
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
+import { signIn } from '../test/http/sign-in'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn } from './set-up'
-import { signIn } from './sign-in'
 import { goOnUntil, hoseOn, savedState, stateOf, takeWay } from './steps'
 import { harbourTug } from './vehicles'
 

@@ -1,9 +1,9 @@
 import { networkInterfaces } from 'node:os'
 import type { Browser, BrowserContext, Page } from '@playwright/test'
+import { DemoServer } from '../test/http/server'
+import { signIn } from '../test/http/sign-in'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { DemoServer } from './server'
 import { openJobOn, planTwoPerson } from './set-up'
-import { signIn } from './sign-in'
 import { goOnUntil, holdClosed, hoseOn, lookClean, savedState } from './steps'
 import { harbourTug } from './vehicles'
 

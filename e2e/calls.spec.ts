@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import type { TechniqueId } from '~core/technique/technique'
+import { DemoServer } from '../test/http/server'
 import { accessibilityFaults, expect, test } from './journey'
-import { DemoServer } from './server'
 import { checkInAndTest, openJobOn } from './set-up'
 import { goOnUntil, holdClosed, hoseOn, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'

@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process'
 import { once } from 'node:events'
-import { freePort } from './server'
+import { freePort } from '../test/http/server'
 
 /** A simulated instrument in a process of its own, with its page. */
 export class Device {

@@ -1,34 +1,19 @@
 import AxeBuilder from '@axe-core/playwright'
-import { test as base, expect, type Page } from '@playwright/test'
-import { DemoServer } from './server'
-import { signIn } from './sign-in'
+import type { Page } from '@playwright/test'
+import { expect, test as http } from '../test/http/http'
+import { signIn } from '../test/http/sign-in'
 
-type Worker = { server: DemoServer }
 type Each = {
   /** Failed loads that a journey provokes on purpose; anything else in the console fails it. */
   expectedFailures: RegExp[]
-  /** Who takes the screen before the journey begins; null begins at the picker. */
-  person: string | null
 }
 
 /** A journey: the built app over the demo world, and nothing in the console but what it provokes itself. */
-export const test = base.extend<Each & { quietConsole: undefined; taken: undefined }, Worker>({
-  server: [
-    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the first parameter's pattern for what a fixture needs
-    async ({}, use) => {
-      const server = await DemoServer.start()
-      await use(server)
-      await server.end()
-    },
-    { scope: 'worker', timeout: 60_000 },
-  ],
-  baseURL: async ({ server }, use) => use(server.url),
+export const test = http.extend<Each & { quietConsole: undefined; taken: undefined }>({
   expectedFailures: [[], { option: true }],
-  person: ['Una Brack', { option: true }],
   taken: [
-    async ({ context, request, server, person }, use) => {
-      if (person !== null)
-        for (const each of [context.request, request]) await signIn(each, server.url, person)
+    async ({ context, server, person }, use) => {
+      if (person !== null) await signIn(context.request, server.url, person)
       await use(undefined)
     },
     { auto: true },

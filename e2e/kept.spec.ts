@@ -2,9 +2,9 @@ import { readdirSync, rmSync, utimesSync } from 'node:fs'
 import { join } from 'node:path'
 import { newId } from '~/lib/ids'
 import { verifyExport } from '~core/ledger/export-file'
+import { DemoServer } from '../test/http/server'
+import { signIn } from '../test/http/sign-in'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { DemoServer } from './server'
-import { signIn } from './sign-in'
 import { goOnUntil, holdClosed, hoseOn, savedState } from './steps'
 
 /** The newest filed record of the demo. */

@@ -1,8 +1,8 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { DemoServer } from '../test/http/server'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { DemoServer } from './server'
 
 test.describe('nobody has said who they are', () => {
   test.use({ person: null, expectedFailures: [/status of 400/] })

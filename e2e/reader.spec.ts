@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { benchPages } from '~core/calculators'
+import { DemoServer } from '../test/http/server'
 import { test as base, expect, visit } from './journey'
-import { DemoServer } from './server'
 
 /** The demo world begun on a machine ten hours ahead of Greenwich: a first start takes the machine's zone. */
 const test = base.extend<object, { server: DemoServer }>({

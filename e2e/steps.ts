@@ -8,8 +8,8 @@ import { fromWire } from '~core/job/wire'
 import type { TechniqueId } from '~core/technique/technique'
 import { techniqueFact } from '~core/technique/technique'
 import { sayMetric } from '~core/words'
+import { DemoServer } from '../test/http/server'
 import { visit } from './journey'
-import { DemoServer } from './server'
 
 /** On the plan page: bleed by this way, with a reason where it is not the usual one. */
 export async function takeWay(page: Page, technique: TechniqueId): Promise<void> {

@@ -3,9 +3,9 @@ import { once } from 'node:events'
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { DemoServer, freePort } from '../test/http/server'
+import { signIn } from '../test/http/sign-in'
 import { expect, test, visit } from './journey'
-import { DemoServer, freePort } from './server'
-import { signIn } from './sign-in'
 import { goOnUntil, hoseOn } from './steps'
 
 /** What is about to be refused is refused; the console says so too. */

@@ -8,9 +8,9 @@ import type { JobState } from '~core/job/state'
 import { currentStep } from '~core/job/steps'
 import { toWire } from '~core/job/wire'
 import type { Step } from '~core/technique/step'
+import { DemoServer } from '../test/http/server'
 import type { Device } from './device'
 import { expect, visit } from './journey'
-import { DemoServer } from './server'
 import { goOnUntil, type Hands, record, savedState } from './steps'
 
 /** What the stand-in shows of its vehicle; the air nobody at a real one would see. */

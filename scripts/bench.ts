@@ -1,6 +1,6 @@
 import { vehicleFrom } from '~test/worlds/vehicles'
 import vanFile from '../demo/vehicles/post-van-lhd.json'
-import { DemoServer } from '../e2e/server'
+import { DemoServer } from '../test/http/server'
 import { benchCab } from './bench/cab'
 import { benchCommand } from './bench/command'
 import { benchDiagnosis } from './bench/diagnosis'

@@ -10,7 +10,7 @@ import { bleedOrder } from '~core/plan/order/bleed-order'
 import { examples } from '~core/vehicle/examples'
 import { routedBleeders } from '~core/vehicle/network'
 import { readVehicle } from '~core/vehicle/read-vehicle'
-import { chromiumOptions } from '../e2e/server'
+import { chromiumOptions } from '../test/http/server'
 
 /** Every example vehicle's line map on one sheet, with run lengths and the order by furthest first. */
 const path = process.argv[2] ?? 'docs/line-maps.png'

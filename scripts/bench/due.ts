@@ -6,7 +6,7 @@ import { openData } from '~/db/open.server'
 import { usualPolicy } from '~core/fluid/policy/policy'
 import { loadDemoWorld } from '../../demo/load'
 import vanFile from '../../demo/vehicles/post-van-lhd.json'
-import { DemoServer } from '../../e2e/server'
+import { DemoServer } from '../../test/http/server'
 import { line, medianMs, ms } from './measure'
 import { signedInCookie } from './signed-in'
 

@@ -1,5 +1,5 @@
 import { request } from '@playwright/test'
-import { signIn } from '../../e2e/sign-in'
+import { signIn } from '../../test/http/sign-in'
 
 /** What a browser holds after somebody has taken the screen. */
 export async function signedInCookie(url: string): Promise<string> {

@@ -1,6 +1,6 @@
 import { chromium } from '@playwright/test'
-import { chromiumOptions, type DemoServer } from '../../e2e/server'
-import { signIn } from '../../e2e/sign-in'
+import { chromiumOptions, type DemoServer } from '../../test/http/server'
+import { signIn } from '../../test/http/sign-in'
 import { line, ms, quantile } from './measure'
 
 const CHANGES = 40

@@ -13,8 +13,17 @@ export const phoneLinks: Record<PhoneLink, string> = {
   dark: '✗ DARK',
 }
 
-/** A code as a picture and as signs, with where to type it. @param children what else may be done about it */
-export function CodeShown({ cab, link, children }: { cab: CabCode; link: PhoneLink; children?: ReactNode }) {
+type Props = {
+  cab: CabCode
+  link: PhoneLink
+  /** What a phone is let into by it. */
+  into?: 'job' | 'practice'
+  /** What else may be done about it. */
+  children?: ReactNode
+}
+
+/** A code as a picture and as signs, with where to type it. */
+export function CodeShown({ cab, link, into = 'job', children }: Props) {
   return (
     <div className="grid grid-cols-[repeat(auto-fit,minmax(min(16rem,100%),1fr))] items-center gap-5">
       <img
@@ -37,7 +46,7 @@ export function CodeShown({ cab, link, children }: { cab: CabCode; link: PhoneLi
           {phoneLinks[link]}
         </p>
         <p className="text-quiet">
-          The code works once, until {showTime(cab.until)}: for this bleed only, one phone at a time.
+          The code works once, until {showTime(cab.until)}: for this {into} only, one phone at a time.
         </p>
         {children}
       </div>

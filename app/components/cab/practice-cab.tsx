@@ -81,7 +81,7 @@ export function PracticeCab({
               A helper’s phone: {phoneLinks[helper.phone.link]}
             </p>
           ) : (
-            <CodeShown cab={helper.room.cab} link={helper.phone.link} />
+            <CodeShown cab={helper.room.cab} link={helper.phone.link} into="practice" />
           )}
           <button type="button" className="button min-h-[72px]" onClick={helper.close}>
             Let go of the phone

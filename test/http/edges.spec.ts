@@ -1,6 +1,6 @@
 import { newId } from '~/lib/ids'
-import van from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
-import { expect, test } from './journey'
+import van from '../../demo/vehicles/post-van-lhd.json' with { type: 'json' }
+import { expect, test } from './http'
 import { jobOf, openedOn } from './plain'
 import { personId } from './sign-in'
 

@@ -15,7 +15,7 @@ export async function freePort(): Promise<number> {
   return typeof address === 'object' && address ? address.port : 0
 }
 
-const SERVER_CLOCK = pathToFileURL(resolve('e2e/server-clock.mjs'))
+const SERVER_CLOCK = pathToFileURL(resolve('test/http/server-clock.mjs'))
 const running = new Map<string, DemoServer>()
 
 /** Where a demo world as its first start makes it stands, for all the servers of a run: that start takes seconds. */

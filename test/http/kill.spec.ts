@@ -6,7 +6,7 @@ import { carefulAct } from '~core/job/careful'
 import { type JobEvent, jobEventSchema } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import { fromWire } from '~core/job/wire'
-import { expect, test } from './journey'
+import { expect, test } from './http'
 import { DemoServer } from './server'
 import { signIn } from './sign-in'
 

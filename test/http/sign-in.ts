@@ -1,5 +1,5 @@
 import type { APIRequestContext } from '@playwright/test'
-import { demoPeople } from '../demo/people'
+import { demoPeople } from '../../demo/people'
 import { DemoServer } from './server'
 
 /** The ids of the demo's people, from the picker as anybody sees it. */

@@ -1,0 +1,64 @@
+import type { APIRequestContext } from '@playwright/test'
+import { newId } from '~/lib/ids'
+import van from '../../demo/vehicles/post-van-lhd.json' with { type: 'json' }
+import { expect, test } from './http'
+import { openedOn } from './plain'
+import type { DemoServer } from './server'
+import { HeardStream, type Told } from './stream'
+
+const note = () => ({
+  id: newId(),
+  at: new Date().toISOString(),
+  type: 'taken-off',
+  thing: 'connector',
+  where: newId(),
+})
+/** Record something at a job, whatever stands there. @returns its id */
+async function record(client: APIRequestContext, server: DemoServer, job: string): Promise<string> {
+  const event = note()
+  const answer = await client.post(`${job}/events`, { headers: { Origin: server.url }, data: event })
+  expect(answer.status(), await answer.text()).toBe(200)
+  return event.id
+}
+const idOf = ({ data }: Told): string => (data as { event: { id: string } }).event.id
+
+test('a screen that was cut off is told what it missed, in its order and nothing twice; then what comes', async ({
+  request,
+  server,
+}) => {
+  const job = await openedOn(request, server, van)
+  const first = await HeardStream.open(`${server.url}${job}/stream?have=0`, request)
+  const one = await record(request, server, job)
+  const { id: place } = await first.heard((told) => told.event === 'recorded' && idOf(told) === one)
+  first.close()
+  const missed = [await record(request, server, job), await record(request, server, job)]
+  const again = await HeardStream.open(`${server.url}${job}/stream?have=${place}`, request)
+  const later = await record(request, server, job)
+  await again.heard((told) => told.event === 'recorded' && idOf(told) === later)
+  expect(again.of('recorded').map(idOf)).toEqual([...missed, later])
+  again.close()
+})
+
+test('an act reaches every stream of its job, and none of another job', async ({ request, server }) => {
+  const [job, other] = [await openedOn(request, server, van), await openedOn(request, server, van)]
+  const streams = await Promise.all(
+    Array.from({ length: 40 }, () => HeardStream.open(`${server.url}${job}/stream?have=0`, request)),
+  )
+  const elsewhere = await HeardStream.open(`${server.url}${other}/stream?have=0`, request)
+  const id = await record(request, server, job)
+  await Promise.all(
+    streams.map((stream) => stream.heard((told) => told.event === 'recorded' && idOf(told) === id)),
+  )
+  await elsewhere.heard(({ event }) => event === 'phone')
+  expect(elsewhere.of('recorded').map(idOf)).not.toContain(id)
+  for (const stream of [...streams, elsewhere]) stream.close()
+})
+
+test('a stream is nobody’s who is not signed in, and of no job that there is not', async ({
+  request,
+  server,
+}) => {
+  const job = await openedOn(request, server, van)
+  await expect(HeardStream.open(`${server.url}${job}/stream`)).rejects.toThrow(/answered 302/)
+  await expect(HeardStream.open(`${server.url}/jobs/none/stream`, request)).rejects.toThrow(/answered 404/)
+})
