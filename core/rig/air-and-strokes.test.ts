@@ -49,6 +49,18 @@ describe('a bore that is wider over the first of its stroke', () => {
     expect(quick.kPa / plain.kPa).toBeGreaterThan(0.95)
     expect(quick.kPa / plain.kPa).toBeLessThan(1.05)
   })
+  test('gives nothing more either where the cylinder draws nothing', () => {
+    const faults = [{ kind: 'no-draw', at: 'mc-A' }]
+    const rig = rigOf(fileWith({ takeUp: { boreMm: 28, strokeMm: 4 } }), { faults })
+    done(rig, { do: 'open', bleeder: 'rr', turns: 0.5, hose: 'check-valve', for: 0.1 })
+    const stroke = () => {
+      const before = rig.came.get('rr')?.ml ?? 0
+      done(rig, press(120, 3), { do: 'release', cylinder: 'mc', overS: 0.3, for: 3 })
+      return (rig.came.get('rr')?.ml ?? 0) - before
+    }
+    expect(stroke()).toBeGreaterThan(2)
+    expect(stroke()).toBeLessThan(0.3)
+  })
   test('sends back into the reservoir what it has too much', () => {
     const rig = rigOf(fileWith({ takeUp: { boreMm: 32, strokeMm: 8 } }))
     const [tank] = rig.assembly.tanks

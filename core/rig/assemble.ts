@@ -92,6 +92,7 @@ function addFaults(rig: Assembly, faults: readonly RigFault[]): void {
     if (fault.kind === 'no-draw' && chamber) {
       rig.way(chamber.port).outOpen = 0
       rig.way(chamber.cup).open = 0
+      if (chamber.ring) rig.way(chamber.ring.refill).open = 0
     }
     if (fault.kind === 'bypass' && chamber) {
       const tank = rig.way(chamber.port).from

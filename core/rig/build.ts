@@ -35,6 +35,8 @@ export type Chamber = {
   cell: number
   port: number
   cup: number
+  /** The way by which a ring around its piston fills again. */
+  ring?: { refill: number }
   /** Its compensating port stays shut. */
   noReturn?: boolean
 }

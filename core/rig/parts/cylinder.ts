@@ -18,9 +18,13 @@ type Wide = NonNullable<PartOf<'master-cylinder'>['chambers'][number]['takeUp']>
  * chamber and so brings shoes and pads up quickly; once they stand, what is too much lifts a valve and goes back into the
  * reservoir.
  *
+ * @returns the way by which it fills again
  * @source common practice
  */
-function addRing(rig: Assembly, { of, chamber, tank }: { of: string; chamber: number; tank: number }): void {
+function addRing(
+  rig: Assembly,
+  { of, chamber, tank }: { of: string; chamber: number; tank: number },
+): { refill: number } {
   const { reliefMm, reliefKPa } = usual.takeUp
   const { cupHoleMm } = usual
   const cell = rig.at(chamber)
@@ -28,8 +32,8 @@ function addRing(rig: Assembly, { of, chamber, tank }: { of: string; chamber: nu
   const hole = (boreMm: number) => ofHole(boreMm, { boreMm, lengthM: usualIntake.lengthM }, rig.liquid)
   const link = rig.link({ from: ring, to: chamber, out: hole(cupHoleMm), back: 'none' })
   rig.link({ from: ring, to: tank, out: hole(reliefMm), back: 'none', cracksKPa: reliefKPa })
-  rig.link({ from: tank, to: ring, out: hole(cupHoleMm), back: 'none' })
   rig.rings.push({ chamber, ring, link })
+  return { refill: rig.link({ from: tank, to: ring, out: hole(cupHoleMm), back: 'none' }) }
 }
 
 const ringOf = ({ boreMm, strokeMm }: Wide, chamber: { boreMm: number; strokeMm: number }) => ({
@@ -84,8 +88,8 @@ export function addCylinder(rig: Assembly, part: PartOf<'master-cylinder'>): voi
         back: 'none',
         cracksKPa: cupCracksKPa,
       }),
+      ...(isWider && { ring: addRing(rig, { of: part.id, chamber: cell, tank: tank.cell }) }),
     })
-    if (isWider) addRing(rig, { of: part.id, chamber: cell, tank: tank.cell })
     addJoint(rig, chamber.id, cell)
     if (chamber === part.chambers[0])
       for (const bleeder of part.bleeders) addBleeder(rig, bleeder.id, cell, true)
