@@ -57,9 +57,12 @@ export function useHelperRoom(
       () => stream.hearing === 'lost' && setPhone((before) => ({ ...before, link: 'lost' })),
     )
     stream.begin()
+    const ends = () => void navigator.sendBeacon(`/practice/rooms/${id}?ends`)
+    window.addEventListener('pagehide', ends)
     return () => {
+      window.removeEventListener('pagehide', ends)
       stream.end()
-      void post(`/practice/rooms/${id}?ends`).catch(() => undefined)
+      ends()
     }
   }, [id])
   // One after the other, so that the phone never goes back to an older word.
@@ -69,8 +72,9 @@ export function useHelperRoom(
     sending.current = sending.current
       .then(() => post(`/practice/rooms/${id}`, JSON.stringify(view)))
       .then(
-        ({ status }) => {
-          if (status === 404) close()
+        // The room is gone, or nobody is signed in at this screen any more.
+        ({ status, redirected }) => {
+          if (status === 404 || redirected) close()
         },
         () => setPhone((before) => ({ ...before, link: 'lost' })),
       )
