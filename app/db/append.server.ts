@@ -38,14 +38,17 @@ export async function appendEvents(
     (end && (await appendAfter(db, jobId, end, events))) ?? (await appendAsRead(db, jobId, events))
   if (!appended.ok) return appended
   // Only what is committed may be gone on from.
-  const { link, ...answer } = appended
+  const { link, written, ...answer } = appended
   remember(db, jobId, answer.state, link)
-  jobChanged(jobId)
+  jobChanged(
+    jobId,
+    written.map(({ seq, event }) => ({ place: seq, event })),
+  )
   return answer
 }
 
 type Refused = Extract<Appended, { ok: false }>
-type Linked = Extract<Appended, { ok: true }> & { link: string }
+type Linked = Extract<Appended, { ok: true }> & { link: string; written: readonly LoggedEvent[] }
 
 /**
  * Go on from where this process left a job, without asking first: a question takes a third of an act. The log itself
@@ -130,7 +133,7 @@ async function appendTo(
     await freeze(tx, db.shopKey, jobId, state)
     await unlinkCab(tx, jobId)
   } else if (fresh.some(({ type }) => type === 'addendum')) await enterAddendum(tx, db.shopKey, jobId)
-  return { ok: true, state, link, ...(beyondMl !== undefined && { beyondMl }) }
+  return { ok: true, state, link, written, ...(beyondMl !== undefined && { beyondMl }) }
 }
 
 type Recorded = { id: string; body: JobEvent }

@@ -1,4 +1,5 @@
 import { newId } from '~/lib/ids'
+import type { Recorded } from '~/live/hub.server'
 import { replayStored, type Step } from '~core/job/apply'
 import { addendumSchema, type JobEvent, type Person } from '~core/job/events'
 import { readRecord } from '~core/job/record'
@@ -93,7 +94,7 @@ export async function eventsAfter(
   db: Queries,
   jobId: string,
   have: number,
-): Promise<{ place: number; event: unknown }[]> {
+): Promise<Recorded[]> {
   const rows = await db.query<{ seq: number; body: unknown }>(
     'select seq, body from job_event where job_id = $1 and seq > $2 order by seq',
     [jobId, have],

@@ -4,11 +4,15 @@ import { noPhone, type Phone } from '~core/cab/agree'
 /** Jobs that went on, told to whoever has a stream open in this process. */
 const changes = new EventEmitter().setMaxListeners(0)
 
-/** Say that a job has another event; only after it is committed. */
-export const jobChanged = (jobId: string): void => void changes.emit(jobId)
+/** An event with its place in the job's log. */
+export type Recorded = { place: number; event: unknown }
+
+/** Say that a job went on; only after that is committed, with the events that its writer holds. */
+export const jobChanged = (jobId: string, recorded: readonly Recorded[] = []): void =>
+  void changes.emit(jobId, recorded)
 
 /** Hear of a job's events until it is called off. */
-export function onJobChange(jobId: string, hear: () => void): () => void {
+export function onJobChange(jobId: string, hear: (recorded: readonly Recorded[]) => void): () => void {
   changes.on(jobId, hear)
   return () => changes.off(jobId, hear)
 }

@@ -4,7 +4,7 @@ import { eventsAfter, findJob } from '~/db/jobs.server'
 import { personAtScreen } from '~/db/people.server'
 import { orNotFound } from '~/lib/require'
 import { screenToken } from '~/lib/who.server'
-import { onJobChange, onPhone, onScreenLeft, phoneExpected, phoneOf } from '~/live/hub.server'
+import { onJobChange, onPhone, onScreenLeft, phoneExpected, phoneOf, type Recorded } from '~/live/hub.server'
 import { eventStream, lastSeen } from '~/live/stream.server'
 import type { Route } from './+types/job-stream'
 
@@ -23,14 +23,18 @@ export async function loader({ request, params: { jobId }, context }: Route.Load
       const phone = () => send('phone', phoneOf(jobId))
       // One reading of the log at a time: two at once would tell the same events twice.
       let telling = Promise.resolve()
-      const tell = async () => {
-        for (const { place, event } of await eventsAfter(db, jobId, told)) {
+      const tell = async (recorded: readonly Recorded[]) => {
+        const later = recorded.filter(({ place }) => place > told)
+        if (recorded.length > 0 && later.length === 0) return
+        // What its writer holds is told as it is; what lies between is read from the log.
+        const follows = later[0]?.place === told + 1
+        for (const { place, event } of follows ? later : await eventsAfter(db, jobId, told)) {
           send('recorded', { place, event }, place)
           told = place
         }
       }
-      const wentOn = () => {
-        telling = telling.then(tell).catch(() => end())
+      const wentOn = (recorded: readonly Recorded[] = []) => {
+        telling = telling.then(() => tell(recorded)).catch(() => end())
       }
       wentOn()
       phone()

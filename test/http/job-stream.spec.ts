@@ -39,6 +39,18 @@ test('a screen that was cut off is told what it missed, in its order and nothing
   again.close()
 })
 
+test('what a stream tells at once is what the log holds of it', async ({ request, server }) => {
+  const job = await openedOn(request, server, van)
+  const live = await HeardStream.open(`${server.url}${job}/stream?have=0`, request)
+  const id = await record(request, server, job)
+  const isIt = (told: Told) => told.event === 'recorded' && idOf(told) === id
+  const atOnce = await live.heard(isIt)
+  const later = await HeardStream.open(`${server.url}${job}/stream?have=0`, request)
+  expect(await later.heard(isIt)).toEqual(atOnce)
+  live.close()
+  later.close()
+})
+
 test('an act reaches every stream of its job, and none of another job', async ({ request, server }) => {
   const [job, other] = [await openedOn(request, server, van), await openedOn(request, server, van)]
   const streams = await Promise.all(
