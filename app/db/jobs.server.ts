@@ -90,11 +90,7 @@ const storedRows = (db: Queries, jobId: string) =>
   )
 
 /** What was recorded on a job after a place in its log, with the place of each. */
-export async function eventsAfter(
-  db: Queries,
-  jobId: string,
-  have: number,
-): Promise<Recorded[]> {
+export async function eventsAfter(db: Queries, jobId: string, have: number): Promise<Recorded[]> {
   const rows = await db.query<{ seq: number; body: unknown }>(
     'select seq, body from job_event where job_id = $1 and seq > $2 order by seq',
     [jobId, have],
