@@ -3,10 +3,14 @@ import type { RigAct } from './request'
 import { AT_ONCE_S, type Rig } from './run'
 import { startUnit } from './unit-work'
 
+/** What goes on while an act lasts, and how much it pushes about meanwhile, mL/s. */
+type Lasting = { during: (dt: number) => void; mlPerS: number }
+
+const nothing: Lasting = { during: () => {}, mlPerS: 0 }
+
 /** What an act changes at once, and what goes on while it lasts. */
-export function begin(rig: Rig, act: RigAct): (dt: number) => void {
+export function begin(rig: Rig, act: RigAct): Lasting {
   const { assembly } = rig
-  const nothing = () => {}
   switch (act.do) {
     case 'press':
     case 'release':
@@ -57,28 +61,34 @@ export function begin(rig: Rig, act: RigAct): (dt: number) => void {
       return nothing
     case 'syringe': {
       const cell = assembly.at(rig.outlet(act.bleeder).of)
-      const perS = act.ml / Math.max(act.for, AT_ONCE_S)
-      return (dt) => {
-        cell.liquidMl += perS * dt
-        rig.ledger.poured += perS * dt
+      const mlPerS = act.ml / Math.max(act.for, AT_ONCE_S)
+      return {
+        during: (dt) => {
+          cell.liquidMl += mlPerS * dt
+          rig.ledger.poured += mlPerS * dt
+        },
+        mlPerS,
       }
     }
     case 'push-back': {
       const pistons = assembly.worn.get(act.brake) ?? []
       const rates = pistons.map(({ ml }) => ml / Math.max(act.for, AT_ONCE_S))
-      return (dt) => {
-        for (const [i, piston] of pistons.entries()) {
-          const ml = Math.min(piston.ml, (rates[i] ?? 0) * dt)
-          piston.ml -= ml
-          assembly.at(piston.cell).baseMl -= ml
-        }
+      return {
+        during: (dt) => {
+          for (const [i, piston] of pistons.entries()) {
+            const ml = Math.min(piston.ml, (rates[i] ?? 0) * dt)
+            piston.ml -= ml
+            assembly.at(piston.cell).baseMl -= ml
+          }
+        },
+        mlPerS: Math.max(0, ...rates),
       }
     }
     case 'bench':
       benchBleed(assembly, rig.ledger, act)
       return nothing
     case 'cycle':
-      return startUnit(assembly, act.unit)
+      return { during: startUnit(assembly, act.unit), mlPerS: 0 }
     case 'hold':
       for (const gate of assembly.gates) if (gate.valve === act.valve) gate.held = act.on
       return nothing

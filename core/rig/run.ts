@@ -21,6 +21,8 @@ export const AT_ONCE_S = 1e-9
 /** A step moves no piston and no fluid further than this. */
 const MOST_MM = 0.8
 const MOST_ML = 1.5
+/** What a syringe or a lever pushes in is felt at once: a step brings no more of it, or pressure would jump and burst out. */
+const MOST_PUSHED_ML = 0.1
 /** Fine bubbles that cloud a reservoir. @source from memory */
 const SEEN_FROTH_ML = 0.05
 /** Air that is nothing but rounding. */
@@ -140,10 +142,11 @@ export class Rig {
   /** Do something, and let its time run. */
   do(act: RigAct): void {
     const until = this.atS + act.for
-    const during = begin(this, act)
+    const { during, mlPerS } = begin(this, act)
     // What takes no time is done all the same.
     if (act.for <= NO_TIME_S) during(AT_ONCE_S)
-    const longest = LONGEST_STEP_S / this.fineness
+    const longest =
+      Math.min(LONGEST_STEP_S, mlPerS > 0 ? MOST_PUSHED_ML / mlPerS : LONGEST_STEP_S) / this.fineness
     let dt = FIRST_STEP_S / this.fineness
     while (this.atS < until - NO_TIME_S) dt = this.step(Math.min(dt, until - this.atS, longest), during)
     if (act.do === 'cycle') stopUnit(this.assembly, act.unit)

@@ -63,11 +63,10 @@ export const randomRigRequest = dressed.chain((file) => {
       ...lasts,
     }),
     fc.record({ do: fc.constant('wipe'), reservoir: one(of('reservoir')), ...lasts }),
-    // No thumb presses more into brakes that are shut.
     fc.record({
       do: fc.constant('syringe'),
       bleeder: one(bleeders),
-      ml: amount(2),
+      ml: amount(20),
       for: fc.double({ min: 0.5, max: 5, noNaN: true }),
     }),
     fc.record({ do: fc.constant('push-back'), brake: one(of('wheel-brake')), ...lasts }),
