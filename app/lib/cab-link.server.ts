@@ -7,8 +7,10 @@ import { isStorageFault } from '~/db/storage.server'
 import { helperActs, roomKey, roomOfHelper } from '~/live/practice-rooms.server'
 import type { Fact } from '~core/base/decision'
 import { faultLine } from '~core/base/fault'
+import { readWith } from '~core/base/zod-faults'
 import { cabPerson } from '~core/cab/person'
 import { type CabView, cabView } from '~core/cab/view'
+import { cabSeenSchema } from '~core/cab/view-schema'
 import { readFloorEvent, versionOf } from '~core/job/events'
 import type { CabAct } from '~core/words/cab/told'
 import { cabToken } from './cab.server'
@@ -77,9 +79,12 @@ function toPractice(token: string | undefined): CabLink | undefined {
   return {
     key: roomKey(room.id),
     view: async () => roomOfHelper(token)?.view,
-    act: async ({ act, seen }) =>
-      helperActs(room, { act, seen })
+    act: async ({ act, seen: sent }) => {
+      const seen = readWith(cabSeenSchema, sent, 'seen')
+      if (!seen.ok) return refused(400, 'not-an-act', seen.faults.map(faultLine).join('; '))
+      return helperActs(room, { act, seen: seen.value })
         ? Response.json({ length: room.view.length })
-        : refused(409, 'practice-left', 'Nobody is at the practice any more.'),
+        : refused(409, 'practice-left', 'Nobody is at the practice any more.')
+    },
   }
 }

@@ -14,6 +14,7 @@ import {
   showRoom,
 } from './practice-rooms.server'
 
+const seen = { point: 'RR', call: 'pressing', pulls: 0, turn: 1 } as const
 const view = cabView(practiceJob(practiceVehicle(null).vehicle, 'pump-and-hold'))
 const MINUTE_MS = 60_000
 
@@ -45,9 +46,9 @@ test('what the helper says reaches the page that holds the practice, and no one 
   const room = openRoom(view, 0)
   const heard: unknown[] = []
   const off = onHelperAct(room.id, (act) => heard.push(act))
-  expect(helperActs(room, { act: 'holding', seen: view.seen })).toBe(true)
+  expect(helperActs(room, { act: 'holding', seen })).toBe(true)
   off()
-  expect(helperActs(room, { act: 'release', seen: view.seen })).toBe(false)
+  expect(helperActs(room, { act: 'release', seen })).toBe(false)
   expect(heard).toHaveLength(1)
 })
 

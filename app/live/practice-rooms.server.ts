@@ -23,7 +23,7 @@ export type Room = {
   atMs: number
 }
 /** An act of the helper, as the page that holds the practice is to take it. */
-export type HelperAct = { act: CabAct; seen: unknown }
+export type HelperAct = { act: CabAct; seen: NonNullable<CabView['seen']> }
 
 const rooms = new Map<string, Room>()
 const acted = new EventEmitter().setMaxListeners(0)

@@ -5,6 +5,14 @@ import type { CabView } from './view'
 
 const count = z.int().min(0).max(1e6)
 
+/** What a phone says it was shown, when it was tapped. */
+export const cabSeenSchema = z.strictObject({
+  point: z.string().max(200),
+  call: z.enum(callStates),
+  pulls: count,
+  turn: count,
+})
+
 /** What a page sends of a practice for its helper's phone: words by their codes, nothing that is shown as it came. */
 export const cabViewSchema: z.ZodType<CabView> = z.strictObject({
   plate: z.string().max(60),
@@ -18,9 +26,7 @@ export const cabViewSchema: z.ZodType<CabView> = z.strictObject({
   namesPedal: z.boolean(),
   pumps: count,
   stroke: z.enum(cabStrokes),
-  seen: z
-    .strictObject({ point: z.string().max(200), call: z.enum(callStates), pulls: count, turn: count })
-    .optional(),
+  seen: cabSeenSchema.optional(),
   length: count,
   turn: count,
 })

@@ -49,6 +49,7 @@ test('a helper’s phone is called, answers, and is told when the practice is le
   })
   // The wheel's acts are the wheel's, and a phone of a practice sees no job.
   expect((await phone.post('/cab/act', { data: { ...said, act: 'closed' } })).status()).toBe(403)
+  expect((await phone.post('/cab/act', { data: { ...said, seen: { point: 1 } } })).status()).toBe(400)
   expect((await phone.get('/', { maxRedirects: 0 })).status()).toBe(302)
   // Another phone takes no code that was used.
   expect((await join(cab.code)).status()).toBe(404)

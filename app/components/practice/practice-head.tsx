@@ -16,48 +16,51 @@ export function PracticeHead({ ways, ...now }: Chosen & { ways: readonly string[
   return (
     <header className="hatched flex flex-wrap items-center gap-x-4 gap-y-2 border-4 border-oxide p-3">
       <h1 className="text-2xl">Practice: nothing is recorded</h1>
-      <label className="flex items-center gap-2 bg-sheet px-2 whitespace-nowrap">
-        <span>On</span>
-        <select
-          className="input min-h-12"
-          value={now.name}
-          onChange={({ target }) => begin({ name: target.value, wheel: 0 })}
-        >
-          {practiceVehicles.map(({ name, called }) => (
-            <option key={name} value={name}>
-              {called}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="flex items-center gap-2 bg-sheet px-2 whitespace-nowrap">
-        <span>By</span>
-        <select
-          className="input min-h-12"
-          value={now.way}
-          onChange={({ target }) => begin({ way: target.value })}
-        >
-          {ways.map((each) => (
-            <option key={each} value={each}>
-              {say({ code: `technique-${each}` })}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="flex items-center gap-2 bg-sheet px-2 whitespace-nowrap">
-        <span>It is</span>
-        <select
-          className="input min-h-12"
-          value={now.hides === 0 ? '0' : 'unknown'}
-          onChange={({ target }) => begin({ hides: target.value === '0' ? 0 : 'unknown', wheel: 0 })}
-        >
-          <option value="0">sound</option>
-          <option value="unknown">with something hidden</option>
-        </select>
-      </label>
+      <Choose
+        label="On"
+        value={now.name}
+        among={practiceVehicles.map(({ name, called }) => [name, called])}
+        onChosen={(name) => begin({ name, wheel: 0 })}
+      />
+      <Choose
+        label="By"
+        value={now.way}
+        among={ways.map((each) => [each, say({ code: `technique-${each}` })])}
+        onChosen={(way) => begin({ way })}
+      />
+      <Choose
+        label="It is"
+        value={now.hides === 0 ? 'sound' : 'unknown'}
+        among={[
+          ['sound', 'sound'],
+          ['unknown', 'with something hidden'],
+        ]}
+        onChosen={(value) => begin({ hides: value === 'sound' ? 0 : 'unknown', wheel: 0 })}
+      />
       <span className="bg-sheet px-2">
         <Link to="/bench">Leave practice</Link>
       </span>
     </header>
   )
 }
+
+type ChooseProps = {
+  label: string
+  value: string
+  /** Each with what it is called. */
+  among: readonly (readonly [value: string, called: string])[]
+  onChosen: (value: string) => void
+}
+
+const Choose = ({ label, value, among, onChosen }: ChooseProps) => (
+  <label className="flex items-center gap-2 bg-sheet px-2 whitespace-nowrap">
+    <span>{label}</span>
+    <select className="input min-h-12" value={value} onChange={({ target }) => onChosen(target.value)}>
+      {among.map(([each, called]) => (
+        <option key={each} value={each}>
+          {called}
+        </option>
+      ))}
+    </select>
+  </label>
+)

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { fact } from '~core/base/decision'
@@ -25,6 +25,12 @@ export function WhatItIs({
   const [at, setAt] = useState<number>()
   const [said, setSaid] = useState<'right' | 'wrong' | 'told'>()
   const asksWheel = kind !== undefined && hiddenKinds[kind]?.atWheel === true
+  const guess = (nextKind: number | undefined, nextAt: number | undefined) => {
+    setKind(nextKind)
+    setAt(nextAt)
+    // Another guess is not told right or wrong before it is made.
+    setSaid(undefined)
+  }
   const tell = () => {
     if (kind === undefined) return
     setSaid(kind === hides && (!asksWheel || at === wheel) ? 'right' : 'wrong')
@@ -36,36 +42,18 @@ export function WhatItIs({
       <fieldset className="grid gap-2 sm:grid-cols-2">
         <legend className="sr-only">What is wrong with it?</legend>
         {hiddenKinds.map(({ id }, n) => (
-          <label key={id} className="choice min-h-[56px]">
-            <input
-              type="radio"
-              name="hidden"
-              checked={kind === n}
-              onChange={() => {
-                setKind(n)
-                setSaid(undefined)
-              }}
-            />
+          <Guess key={id} name="hidden" checked={kind === n} onGuess={() => guess(n, at)}>
             {say({ code: `practice-is-${id}` })}
-          </label>
+          </Guess>
         ))}
       </fieldset>
       {asksWheel && (
         <fieldset className="flex flex-wrap items-center gap-2">
           <legend className="field-label">At which wheel</legend>
           {practiceWheels(vehicle).map(({ bleeder, part }, n) => (
-            <label key={part} className="choice min-h-[56px]" title={part}>
-              <input
-                type="radio"
-                name="wheel"
-                checked={at === n}
-                onChange={() => {
-                  setAt(n)
-                  setSaid(undefined)
-                }}
-              />
+            <Guess key={part} name="wheel" checked={at === n} onGuess={() => guess(kind, n)}>
               {bleeder}
-            </label>
+            </Guess>
           ))}
         </fieldset>
       )}
@@ -86,6 +74,15 @@ export function WhatItIs({
     </section>
   )
 }
+
+type GuessProps = { name: string; checked: boolean; onGuess: () => void; children: ReactNode }
+
+const Guess = ({ name, checked, onGuess, children }: GuessProps) => (
+  <label className="choice min-h-[56px]">
+    <input type="radio" name={name} checked={checked} onChange={onGuess} />
+    {children}
+  </label>
+)
 
 /** What was there to be seen, beside what was written down. */
 function Looks({ looks }: { looks: Seen['looks'] }) {
