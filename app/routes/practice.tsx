@@ -84,7 +84,7 @@ function Practice({ name, way, ways, hides, wheel, beginning }: Begun) {
     <div data-bay className="grid gap-4">
       <title>Practice · Ruddy Siphon</title>
       <PracticeHead name={name} way={way} ways={ways} hides={hides} wheel={wheel} />
-      <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
+      <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr] lg:grid-rows-[auto_1fr]">
         <div className="grid gap-4">
           <section className="panel grid content-start gap-5" aria-label="Now">
             {refusal && (
@@ -111,9 +111,8 @@ function Practice({ name, way, ways, hides, wheel, beginning }: Begun) {
             <KeysDialog />
           </div>
           <HeardButtons />
-          {seen && <WhatItIs vehicle={vehicle} hides={hides} wheel={wheel} looks={seen.looks} />}
         </div>
-        <aside className="grid gap-4">
+        <aside className="grid gap-4 lg:row-span-2">
           {seen && <WhatIsSeen seen={seen} />}
           {withCab && !done && <PracticeCab view={view} act={act} helper={helper} />}
           <Findings state={state} act={act} />
@@ -128,6 +127,8 @@ function Practice({ name, way, ways, hides, wheel, beginning }: Begun) {
             />
           </section>
         </aside>
+        {/* Beside what is seen where there is room for it, else after it. */}
+        {seen && <WhatItIs vehicle={vehicle} hides={hides} wheel={wheel} looks={seen.looks} />}
       </div>
     </div>
   )
