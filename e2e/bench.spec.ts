@@ -3,7 +3,7 @@ import charabanc from '../demo/vehicles/charabanc.json' with { type: 'json' }
 import courier from '../demo/vehicles/courier-motorcycle.json' with { type: 'json' }
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import { signIn } from '../test/http/sign-in'
-import { accessibilityFaults, expect, test, visit } from './journey'
+import { accessibilityFaults, expect, reload, test, visit } from './journey'
 import { openJobOn } from './set-up'
 import { goOnUntil, hoseOn, savedState, stateOf, takeWay } from './steps'
 import { harbourTug } from './vehicles'
@@ -47,7 +47,7 @@ for (const { id, field, good, says, bad } of pages)
     await expect(answer(page)).toContainText('Mend what is marked')
     expect(await accessibilityFaults(page)).toEqual([])
     await typeInto(page, field, good)
-    await page.reload({ waitUntil: 'networkidle' })
+    await reload(page)
     await expect(inputOf(page, field)).toHaveValue(good)
     await expect(answer(page)).toContainText(says.replaceAll(/(\d) (?=\S)/g, '$1\u00a0'))
   })
@@ -154,7 +154,7 @@ test.describe('somebody who thinks in ounces and psi', () => {
     const other = await browser.newContext()
     await signIn(other.request, server.url, 'Ilse Marrow')
     const metric = await other.newPage()
-    await metric.goto(address.href, { waitUntil: 'networkidle' })
+    await visit(metric, address.href)
     await expect(inputOf(metric, 'Pressure, or vacuum')).toHaveValue('103.42')
     await expect(inputOf(metric, 'Temperature')).toHaveValue('10')
     await other.close()

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import type { TechniqueId } from '~core/technique/technique'
 import { DemoServer } from '../test/http/server'
-import { accessibilityFaults, expect, test } from './journey'
+import { accessibilityFaults, expect, reload, test } from './journey'
 import { checkInAndTest, openJobOn } from './set-up'
 import { goOnUntil, holdClosed, hoseOn, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'
@@ -101,7 +101,7 @@ test('a hold is timed: early it is not done, a reload does not begin it anew, an
   await expect(page.getByRole('button', { name: 'Keep holding' })).toBeDisabled()
   await expect(page.getByText('● saved')).toBeVisible()
   await page.clock.fastForward(20_000)
-  await page.reload({ waitUntil: 'networkidle' })
+  await reload(page)
   await expect(page.getByRole('button', { name: /Keep holding: \d s/ })).toBeDisabled()
   await page.getByRole('button', { name: 'start the clock again' }).click()
   await page.clock.fastForward(11_000)

@@ -1,12 +1,10 @@
-import { expect, test } from './journey'
+import { expect, reload, serverGone, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { SilentProxy } from './silent-proxy'
 import { goOnUntil, holdClosed, hoseOn, savedState, stateOf, untilFirstBleeder } from './steps'
 import { harbourTug } from './vehicles'
 
-test.use({
-  expectedFailures: [/ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_EMPTY_RESPONSE|Failed to fetch/],
-})
+test.use({ expectedFailures: [serverGone] })
 
 test('the server killed in mid-call: the screen says so, nothing is lost, and the call goes on when it is back', async ({
   page,
@@ -41,7 +39,7 @@ test('what the server never heard survives a reload of the page', async ({ page 
   await page.getByRole('button', { name: 'Call PRESS' }).click()
   await expect(page.getByText('no server: kept in this browser')).toBeVisible()
   await page.unroute('**/events')
-  await page.reload({ waitUntil: 'networkidle' })
+  await reload(page)
   await expect(page.getByText('Press slowly, and hold.')).toBeVisible()
   await expect(page.getByText('● saved')).toBeVisible()
   expect((await stateOf(page.request, job)).run?.call).toBe('pressing')
@@ -66,7 +64,7 @@ test('two tabs on one job: each shows what the other did, without being asked', 
   await untilFirstBleeder(page)
   await expect(page.getByText('● saved')).toBeVisible()
   const other = await context.newPage()
-  await other.goto(`${job}/bleed`, { waitUntil: 'networkidle' })
+  await visit(other, `${job}/bleed`)
   await page.getByRole('button', { name: 'Hose is on' }).click()
   await page.getByRole('button', { name: 'Call PRESS' }).click()
   await expect(page.getByText('● saved')).toBeVisible()
@@ -85,7 +83,7 @@ test('the network silent for 30 s in mid-call: the screen says so, the cab keeps
   await planTwoPerson(page)
   const proxy = await SilentProxy.to(server.port)
   await goOnUntil(page, job, hoseOn)
-  await page.goto(`${proxy.url}${job}/bleed`, { waitUntil: 'networkidle' })
+  await visit(page, `${proxy.url}${job}/bleed`)
   await page.getByRole('button', { name: 'Call PRESS' }).click()
   const before = await savedState(page, job)
   await proxy.silentFor(30_000, async () => {

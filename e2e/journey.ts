@@ -8,6 +8,10 @@ type Each = {
   expectedFailures: RegExp[]
 }
 
+/** What a page meets whose server goes away, or whose wire is cut. */
+export const serverGone =
+  /ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_EMPTY_RESPONSE|ERR_INCOMPLETE_CHUNKED_ENCODING|Failed to fetch/
+
 /** A journey: the built app over the demo world, and nothing in the console but what it provokes itself. */
 export const test = http.extend<Each & { quietConsole: undefined; taken: undefined }>({
   expectedFailures: [[], { option: true }],
@@ -46,5 +50,10 @@ export async function accessibilityFaults(page: Page): Promise<string[]> {
 /** A page is ready to be used once its script has taken over. */
 export async function visit(page: Page, path: string): Promise<void> {
   await page.goto(path)
-  await page.locator('html[data-answers]').waitFor({ state: 'attached' })
+  await answers(page)
 }
+export async function reload(page: Page): Promise<void> {
+  await page.reload()
+  await answers(page)
+}
+const answers = (page: Page) => page.locator('html[data-answers]').waitFor({ state: 'attached' })

@@ -4,7 +4,7 @@ import { newId } from '~/lib/ids'
 import { verifyExport } from '~core/ledger/export-file'
 import { DemoServer } from '../test/http/server'
 import { signIn } from '../test/http/sign-in'
-import { accessibilityFaults, expect, test, visit } from './journey'
+import { accessibilityFaults, expect, reload, serverGone, test, visit } from './journey'
 import { goOnUntil, holdClosed, hoseOn, savedState } from './steps'
 
 /** The newest filed record of the demo. */
@@ -84,7 +84,7 @@ test('a backup that is overdue is said in the yard and on the Shop page, and mad
 
 test.describe('the program is renewed under an open bay', () => {
   test.use({
-    expectedFailures: [/ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_EMPTY_RESPONSE|ERR_INCOMPLETE/],
+    expectedFailures: [serverGone],
   })
 
   test('what is done meanwhile is kept and counts; the page loads anew at rest, and not in mid-call', async ({
@@ -117,7 +117,7 @@ test.describe('the program is renewed under an open bay', () => {
 })
 
 test.describe('an act that no server can read', () => {
-  test.use({ expectedFailures: [/status of 400/] })
+  test.use({ expectedFailures: [RegExp(`${serverGone.source}|status of 400`)] })
 
   test('is set aside with what was done, and nothing that follows it waits', async ({ page }) => {
     const server = await DemoServer.start()
@@ -142,7 +142,7 @@ test.describe('an act that no server can read', () => {
         }),
       [job.replace('/jobs/', ''), newId()] as const,
     )
-    await page.reload({ waitUntil: 'networkidle' })
+    await reload(page)
     await expect(page.getByText('1 act of this browser could not be read')).toBeVisible()
     await expect(page.getByText('● saved')).toBeVisible()
     await page.getByText('1 act of this browser could not be read').click()

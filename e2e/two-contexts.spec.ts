@@ -1,15 +1,11 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test'
-import { accessibilityFaults, expect, test } from './journey'
+import { accessibilityFaults, expect, serverGone, test } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { SilentProxy } from './silent-proxy'
 import { goOnUntil, holdClosed, hoseOn, linkPhone, lookAsked, lookClean, proveAll, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
-test.use({
-  expectedFailures: [
-    /ERR_CONNECTION_REFUSED|ERR_CONNECTION_RESET|ERR_EMPTY_RESPONSE|ERR_INCOMPLETE_CHUNKED_ENCODING|Failed to fetch/,
-  ],
-})
+test.use({ expectedFailures: [serverGone] })
 
 /** A bay with the hose on the first bleeder, and a helper's phone that is linked to it. */
 async function bayAndPhone(page: Page, browser: Browser, url: string, plate: string) {

@@ -1,11 +1,11 @@
 import { EventSource } from 'eventsource'
 import { CabClient, type CabWire } from '~/cab-client/cab-client'
 import type { OpenStream } from '~/live-client/live-stream'
-import { BayStream } from '~/run-client/bay-stream'
 import { JobClient, type PendingStore } from '~/run-client/job-client'
+import { JobFeed } from '~/run-client/job-feed'
 import { newerState, sendEvent, type Way } from '~/run-client/send'
 import type { Chance } from '~core/base/random'
-import { isUnheard, phoneAgrees } from '~core/cab/agree'
+import { isUnheard, phoneAgrees, phoneNotYetHeard } from '~core/cab/agree'
 import type { CabView } from '~core/cab/view'
 import { carefulAct } from '~core/job/careful'
 import type { FloorEvent } from '~core/job/events'
@@ -57,7 +57,7 @@ const kept = (): PendingStore => {
 /** The bay's own client, worked by a careful technician who now and then takes an act back. */
 export class Wheel {
   readonly client: JobClient
-  private readonly stream: BayStream
+  private readonly feed: JobFeed
   /** Bleeders closed so far. */
   closings = 0
 
@@ -68,13 +68,18 @@ export class Wheel {
       newer: (have: number) => newerState(jobId, have, way),
     }
     this.client = new JobClient(state, wire, kept(), 100)
-    this.stream = new BayStream(
+    this.feed = new JobFeed(
       jobId,
-      { have: () => this.client.have, hear: (place, event) => this.client.hear(place, event) },
+      {
+        have: () => this.client.have,
+        hear: (place, event) => this.client.hear(place, event),
+        beat: (told) => this.client.told(told),
+      },
+      phoneNotYetHeard,
       opensThrough(door),
       SILENCES,
     )
-    this.stream.begin()
+    this.feed.begin()
   }
 
   /** One look at the screen, and what follows from it. */
@@ -82,7 +87,7 @@ export class Wheel {
     const { state, waiting } = this.client.snapshot()
     // Nobody works on for long while nothing is saved.
     if (waiting > 3) return
-    const phone = this.stream.snapshot()
+    const phone = this.feed.snapshot()
     const last = state.undoable.at(-1)
     if (last && state.run?.call !== 'closed' && chance.yes(0.03)) {
       this.client.act({ type: 'undone', event: last.eventId })
@@ -104,7 +109,7 @@ export class Wheel {
   }
   end(): void {
     this.client.end()
-    this.stream.end()
+    this.feed.end()
   }
 }
 

@@ -1,5 +1,5 @@
 import { openJobByForm, planTwoPersonByForm } from './by-form'
-import { accessibilityFaults, expect, test, visit } from './journey'
+import { accessibilityFaults, expect, reload, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import {
   holdClosed,
@@ -84,7 +84,7 @@ test('a reload in the middle of a bleed goes on exactly there', async ({ page })
   await page.getByRole('button', { name: 'It is open' }).click()
   await expect(page.getByText('● saved')).toBeVisible()
   const before = await page.getByLabel('Counts').textContent()
-  await page.reload({ waitUntil: 'networkidle' })
+  await reload(page)
   await expect(page.getByText('KEEP HOLDING')).toBeVisible()
   expect(await page.getByLabel('Counts').textContent()).toBe(before)
   await holdClosed(page)

@@ -30,7 +30,14 @@ async function shot(name: string, of: Page = page) {
   await of.evaluate(() => scrollTo(0, 0))
   await of.screenshot({ path: `${folder}/${name}.png` })
 }
-const go = (path: string) => page.goto(server.url + path, { waitUntil: 'networkidle' })
+async function go(path: string) {
+  await page.goto(server.url + path)
+  await page.locator('html[data-answers]').waitFor({ state: 'attached' })
+  // A map is drawn and a plan run in a worker of their own.
+  await page.waitForFunction(
+    () => document.fonts.status === 'loaded' && !document.querySelector('[aria-busy=true]'),
+  )
+}
 const jobOf = async (plate: string) => {
   await go('/')
   return (await page.getByRole('link', { name: plate }).first().getAttribute('href')) ?? '/'

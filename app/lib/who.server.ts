@@ -4,7 +4,8 @@ import type { Database } from '~/db/database.server'
 import { personAtScreen } from '~/db/people.server'
 import { isStorageFault } from '~/db/storage.server'
 import { isPlainText } from '~core/base/plain-text'
-import { BUILD, BUILD_HEADER } from './build'
+import { BUILD_HEADER } from './build'
+import { serverBuild } from './build.server'
 
 const COOKIE = 'who'
 
@@ -34,8 +35,7 @@ export function backTo(text: string | null): string {
  */
 export const signedIn: MiddlewareFunction<Response> = async (args, next) => {
   const response = (await letIn(args, next)) as Response
-  // Named from outside where one build has to pass for another.
-  response.headers.set(BUILD_HEADER, process.env.SIPHON_BUILD ?? BUILD)
+  response.headers.set(BUILD_HEADER, serverBuild())
   return response
 }
 
@@ -56,7 +56,7 @@ const letIn: MiddlewareFunction<Response> = async ({ request, context }, next) =
     isCheck(pathname)
   )
     return (await next()) as Response
-  if (isEvents(pathname))
+  if (isEvents(pathname) || isFeed(pathname))
     return Response.json(
       { refusal: { code: 'nobody-here', text: 'Nobody is signed in at this screen: say who you are.' } },
       { status: 401 },
@@ -74,6 +74,7 @@ const isCheck = (pathname: string) => /^\/check\/[0-9a-f]+(\.data)?$/.test(pathn
 /** A phone in the cab says by a code which job it belongs to, and may do nothing else. */
 const isCab = (pathname: string) => /^\/cab(\.data|\/.*)?$/.test(pathname)
 const isEvents = (pathname: string) => /^\/jobs\/[^/]+\/events$/.test(pathname)
+const isFeed = (pathname: string) => /^\/jobs\/[^/]+\/stream$/.test(pathname)
 
 /** These answer for themselves where nothing can be written: a screen’s queue, a phone, and whoever comes in to read. */
 const KEEPS_TRYING = [isEvents, isCab, (pathname: string) => /^\/who(\.data)?$/.test(pathname)]

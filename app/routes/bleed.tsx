@@ -6,7 +6,7 @@ import { Foot } from '~/components/bay/foot'
 import { PlanAgain } from '~/components/bay/plan-again'
 import { useSpaceGoesOn } from '~/components/bay/space-goes-on'
 import { database } from '~/context'
-import { cabCodeOf, hasPhone } from '~/db/cab.server'
+import { cabCodeOf } from '~/db/cab.server'
 import { findJob } from '~/db/jobs.server'
 import { learnedOf } from '~/db/learned.server'
 import { containersFor, shelfSettings } from '~/db/shelf.server'
@@ -14,7 +14,6 @@ import { cabCodeShown } from '~/lib/cab.server'
 import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
 import { useJobHere } from '~/run-client/job-here'
-import { useCabPhone } from '~/run-client/use-cab-phone'
 import { cabAhead } from '~core/job/points'
 import type { Route } from './+types/bleed'
 
@@ -24,10 +23,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const leftOpen = state.standing.open.length > 0
   if (!state.run && !state.parked && !leftOpen) throw redirect(`/jobs/${params.jobId}/plan`)
   const code = state.filed ? undefined : await cabCodeOf(db, params.jobId)
-  const linked = !state.filed && (await hasPhone(db, params.jobId))
   return {
     cab: code && { ...(await cabCodeShown(request, code.code)), until: code.until },
-    linked,
     learned: await learnedOf(db, state.vehicleId, params.jobId),
     shelf: {
       containers: await containersFor(db, params.jobId),
@@ -37,11 +34,10 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   }
 }
 
-export default function BleedPage({ loaderData: { learned, shelf, cab, linked } }: Route.ComponentProps) {
+export default function BleedPage({ loaderData: { learned, shelf, cab } }: Route.ComponentProps) {
   const here = useJobHere()
-  const { state } = here
+  const { state, phone } = here
   const { run } = state
-  const phone = useCabPhone(here.jobId, cab !== undefined || linked, here)
   useSpaceGoesOn()
   return (
     <div data-bay>

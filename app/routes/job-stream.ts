@@ -2,6 +2,7 @@ import { database } from '~/context'
 import { hasPhone } from '~/db/cab.server'
 import { eventsAfter, findJob } from '~/db/jobs.server'
 import { personAtScreen } from '~/db/people.server'
+import { serverBuild } from '~/lib/build.server'
 import { orNotFound } from '~/lib/require'
 import { screenToken } from '~/lib/who.server'
 import { onJobChange, onPhone, onScreenLeft, phoneExpected, phoneOf, type Recorded } from '~/live/hub.server'
@@ -9,14 +10,16 @@ import { eventStream, lastSeen } from '~/live/stream.server'
 import type { Route } from './+types/job-stream'
 
 /**
- * For a bay: every event of its job from the last it has seen, and how the phone in the cab stands. A bay that was
- * cut off is told what it missed, in order, and nothing twice.
+ * The one feed of a job, for every screen that shows it: each event from the last it has seen, how the phone in the cab
+ * stands, and by each beat how far it was told and of which build the server is. A screen that was cut off is told what
+ * it missed, in order, and nothing twice.
  */
 export async function loader({ request, params: { jobId }, context }: Route.LoaderArgs) {
   const db = context.get(database)
   orNotFound(await findJob(db, jobId))
   if (await hasPhone(db, jobId)) phoneExpected(jobId)
   let told = lastSeen(request)
+  const beat = () => ({ told, build: serverBuild() })
   return eventStream(
     request.signal,
     (send, end) => {
@@ -38,6 +41,7 @@ export async function loader({ request, params: { jobId }, context }: Route.Load
       }
       wentOn()
       phone()
+      send('beat', beat())
       const token = screenToken(request) ?? ''
       const off = [onJobChange(jobId, wentOn), onPhone(jobId, phone), onScreenLeft(token, end)]
       return () => {
@@ -46,6 +50,7 @@ export async function loader({ request, params: { jobId }, context }: Route.Load
     },
     (send, end) => {
       send('phone', phoneOf(jobId))
+      send('beat', beat())
       // A shift that is over, or somebody who was said to have left, ends what their screen is shown.
       void personAtScreen(db, screenToken(request) ?? '', new Date()).then((person) => person ?? end(), end)
     },

@@ -8,8 +8,10 @@ import { JobMenu } from '~/components/job-menu'
 import { ParkedPanel } from '~/components/parked-panel'
 import { RenewedNotice } from '~/components/renewed-notice'
 import { StationPipe } from '~/components/station-pipe'
+import { WentOnNotice } from '~/components/went-on-notice'
 import { outcomeWords } from '~/components/words'
 import { database, personHere } from '~/context'
+import { hasPhone } from '~/db/cab.server'
 import { findJob } from '~/db/jobs.server'
 import { standingJob } from '~/db/stands.server'
 import { versionSince } from '~/db/vehicles.server'
@@ -17,6 +19,7 @@ import { showMoment } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import type { JobHere } from '~/run-client/job-here'
 import { LeaveGuard } from '~/run-client/leave-guard'
+import { useFollow } from '~/run-client/use-follow'
 import { useJobRun } from '~/run-client/use-job-run'
 import { stationOf } from '~core/job/selectors'
 import { fromWire, toWire } from '~core/job/wire'
@@ -27,6 +30,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const state = orNotFound(await findJob(db, params.jobId))
   return {
     state: toWire(state),
+    linked: state.filed === undefined && (await hasPhone(db, params.jobId)),
     person: context.get(personHere) ?? undefined,
     standsIn: state.filed ? undefined : await standingJob(db, state.vehicleId, params.jobId),
     newVersion: state.filed ? undefined : await versionSince(db, state),
@@ -39,16 +43,21 @@ const AT_THE_VEHICLE = new Set(['routes/bleed', 'routes/prove'])
 /** Stations that have no way out of their own: a part may be away before anything is planned. */
 const PARKS_HERE = new Set(['routes/check-in', 'routes/test', 'routes/plan', 'routes/job-unit'])
 
+/** Stations whose form begins from what was fetched. */
+const FORMS = new Set(['routes/check-in', 'routes/test', 'routes/from-paper', 'routes/file'])
+
 /** Where a parked job may be looked at, moved or filed as it stands. */
 const NOT_ABOUT_GOING_ON = new Set(['routes/file', 'routes/trace'])
 
 /** A job, whichever station it is looked at from: its plate, its bay, how far it is, and the live state they share. */
 export default function Job({ loaderData, params: { jobId } }: Route.ComponentProps) {
   const fromServer = useMemo(() => fromWire(loaderData.state), [loaderData.state])
-  const run = useJobRun(jobId, fromServer, loaderData.person)
+  const run = useJobRun(jobId, { state: fromServer, linked: loaderData.linked }, loaderData.person)
   const { state } = run
   const { plate, vehicle, filed, parked, checkIn, comebackOf, movedFrom } = state
   const station = useMatches().at(-1)?.id ?? ''
+  // Where hands are on the vehicle the live state is the page; nothing may be fetched away under them.
+  const follow = useFollow(run.elsewhere, fromServer.length, !AT_THE_VEHICLE.has(station))
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -117,7 +126,15 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
         <RenewedNotice run={run} />
         <AsideNotice jobId={jobId} count={run.aside} />
         <LeaveGuard link={run.link} keeps={run.keeps} waiting={run.waiting} />
-        {!(parked && AT_THE_VEHICLE.has(station)) && <Outlet context={{ ...run, jobId } satisfies JobHere} />}
+        {follow.behind && <WentOnNotice by={run.elsewhere.by} onLetGo={follow.letGo} />}
+        {!(parked && AT_THE_VEHICLE.has(station)) && (
+          <div className="contents" onInput={follow.onType}>
+            <Outlet
+              key={FORMS.has(station) ? follow.begunFrom : undefined}
+              context={{ ...run, jobId } satisfies JobHere}
+            />
+          </div>
+        )}
         {PARKS_HERE.has(station) && !filed && !parked && (
           <div className="flex flex-wrap gap-3">
             <OffDialog state={state} act={run.act} />

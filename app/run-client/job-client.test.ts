@@ -1,6 +1,7 @@
 import { expect, test, vi } from 'vitest'
+import { newId } from '~/lib/ids'
 import { applyEvent } from '~core/job/apply'
-import type { FloorEvent } from '~core/job/events'
+import { type FloorEvent, versionOf } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
@@ -165,4 +166,35 @@ test('a page of another build goes by its own acts, and takes over no state that
   client.act(topUp)
   await saved(client)
   expect(client.snapshot().state.run?.stages[0]?.tally.inMl).toBe(40)
+})
+
+test('what another screen did is told apart from its own, and one that missed something asks again at the next beat', async () => {
+  const log = new Log(begun())
+  let reached = false
+  const wire = {
+    send: async (event: FloorEvent) => log.take(event),
+    newer: async () => (reached ? log.state : undefined),
+  }
+  const client = new JobClient(log.state, wire, memory(), 1)
+  client.act(topUp)
+  await saved(client)
+  expect(client.snapshot().elsewhere.place).toBe(0)
+  const by = { id: newId(), name: 'Ilse Marrow' }
+  const theirs = () => {
+    const event = { ...topUp, ...versionOf('topped-up'), id: newId(), at: '2026-05-04T09:00:00.000Z', by }
+    log.take(event)
+    return event
+  }
+  theirs()
+  const second = theirs()
+  client.hear(log.state.length, second)
+  client.told(log.state.length)
+  await expect.poll(() => client.have).toBe(log.state.length - 2)
+  reached = true
+  client.told(log.state.length)
+  await expect.poll(() => client.snapshot().state).toEqual(log.state)
+  expect(client.snapshot().elsewhere).toEqual({ place: log.state.length })
+  const third = theirs()
+  client.hear(log.state.length, third)
+  expect(client.snapshot().elsewhere).toEqual({ place: log.state.length, by: 'Ilse Marrow' })
 })

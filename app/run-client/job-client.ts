@@ -37,6 +37,8 @@ export type JobSnapshot = {
   waiting: number
   /** Acts that were set aside since this page began. */
   aside: number
+  /** The last act heard of that this page did not make: its place in the log, and whose it was where that is known. */
+  elsewhere: { place: number; by?: string }
 }
 
 const RETRY_MS = 2000
@@ -69,11 +71,16 @@ export class JobClient {
     private readonly wire: JobWire,
     private readonly store: PendingStore,
     private readonly retryMs = RETRY_MS,
-    /** Told after every act that the server has answered for. */
-    private readonly answered = () => {},
   ) {
     this.confirmed = fromServer
-    this.current = { state: fromServer, link: 'saved', keeps: true, waiting: 0, aside: 0 }
+    this.current = {
+      state: fromServer,
+      link: 'saved',
+      keeps: true,
+      waiting: 0,
+      aside: 0,
+      elsewhere: { place: 0 },
+    }
   }
 
   snapshot = (): JobSnapshot => this.current
@@ -123,7 +130,7 @@ export class JobClient {
       .then(() => this.send())
   }
 
-  /** What another screen recorded, as the server tells it: the event, and its place in the job's log. */
+  /** What was recorded, here or at another screen, as the server tells it: the event, and its place in the job's log. */
   hear(place: number, stored: unknown): void {
     if (place <= this.confirmed.length) return
     const read = readEvent(stored, this.confirmed)
@@ -131,8 +138,13 @@ export class JobClient {
     if (place > this.confirmed.length + 1 || !read.ok) return void this.lookAgain()
     const { value: event } = read
     this.confirmed = replayEvent(this.confirmed, event)
-    if (this.queue.some(({ id }) => id === event.id)) this.letGo(event.id)
-    this.rebuild({})
+    const own = this.queue.some(({ id }) => id === event.id)
+    if (own) this.letGo(event.id)
+    this.rebuild(own ? {} : { elsewhere: { place, by: event.by?.name } })
+  }
+  /** How far the server has told the log; one that is behind, since an asking failed, asks again. */
+  told(place: number): void {
+    if (place > this.confirmed.length && !this.sending) void this.lookAgain()
   }
   /** What the server has, where that is newer than what this screen knew. */
   adopt(latest: JobState | undefined): void {
@@ -144,10 +156,11 @@ export class JobClient {
   get have(): number {
     return this.confirmed.length
   }
-  lookAgain = async (): Promise<void> => this.adopt(await this.wire.newer(this.confirmed.length))
-  /** Send what waits, or ask whether another screen went on. */
-  catchUp(): void {
-    if (!this.sending) void (this.queue.length > 0 ? this.send() : this.lookAgain())
+  private async lookAgain(): Promise<void> {
+    const latest = await this.wire.newer(this.confirmed.length)
+    const wentOn = latest !== undefined && latest.length > this.confirmed.length
+    this.adopt(latest)
+    if (wentOn) this.show({ elsewhere: { place: latest.length } })
   }
 
   /** What the server has, with what it has not yet confirmed on top. */
@@ -197,7 +210,6 @@ export class JobClient {
     await this.letGo(event.id)
     this.show({ aside: this.current.aside + 1 })
     this.rebuild({})
-    this.answered()
   }
   /** The server answered for an act: a refused one is let go of too, since another screen went on, and the person is told. */
   private async settle(event: FloorEvent, answer: Answer & { kind: 'taken' | 'refused' }) {
@@ -215,6 +227,5 @@ export class JobClient {
       else await this.lookAgain()
     }
     this.rebuild({})
-    this.answered()
   }
 }

@@ -4,8 +4,10 @@ let other: string | undefined
 const watchers = new Set<() => void>()
 
 /** Take note of the build that an answer came from. An answer that names none came from something in between. */
-export function heardFrom(response: Response): void {
-  const build = response.headers.get(BUILD_HEADER)
+export const heardFrom = (response: Response): void => heardBuild(response.headers.get(BUILD_HEADER))
+
+/** Take note of the build that the server says it is of. */
+export function heardBuild(build: string | null): void {
   if (!build || build === BUILD || build === other) return
   other = build
   for (const watch of watchers) watch()

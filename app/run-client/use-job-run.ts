@@ -1,9 +1,12 @@
-import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react'
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react'
 import { useSay } from '~/lib/say'
+import { browserStream } from '~/live-client/live-stream'
+import { noPhone, type Phone, phoneNotYetHeard } from '~core/cab/agree'
 import type { Person } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import { type FloorAct, JobClient, type JobSnapshot } from './job-client'
-import { otherBuild } from './other-build'
+import { JobFeed } from './job-feed'
+import { heardBuild, otherBuild } from './other-build'
 import { pendingOf } from './queue'
 import { newerState, sendEvent } from './send'
 
@@ -13,18 +16,16 @@ export type JobRun = Omit<JobSnapshot, 'refusal'> & {
   /** Why the last act was refused, or what keeps acts from being saved, in words. */
   refusal?: string
   act: (act: FloorAct) => void
-  /** What a stream said another screen recorded. */
-  hear: (place: number, stored: unknown) => void
-  /** How far the job's log is known here. */
-  have: () => number
+  /** How the phone in the cab stands. */
+  phone: Phone
 }
 
-/** How long another device's act may stay unseen here. */
-const LOOK_AGAIN_MS = 4000
-
-/** A live job in this browser, kept in the browser's own store and shared with its other tabs. */
-export function useJobRun(jobId: string, fromServer: JobState, by?: Person): JobRun {
-  const otherTabs = useRef<BroadcastChannel>(undefined)
+/** A live job in this browser: what it does is kept in the browser's own store, what others do comes by its feed. */
+export function useJobRun(
+  jobId: string,
+  { state: fromServer, linked }: { state: JobState; linked: boolean },
+  by?: Person,
+): JobRun {
   // biome-ignore lint/correctness/useExhaustiveDependencies: what a later page brings is adopted, not begun with again
   const client = useMemo(
     () =>
@@ -36,8 +37,6 @@ export function useJobRun(jobId: string, fromServer: JobState, by?: Person): Job
           stale: () => otherBuild() !== undefined,
         },
         pendingOf(jobId),
-        undefined,
-        () => otherTabs.current?.postMessage('went on'),
       ),
     [jobId],
   )
@@ -45,28 +44,48 @@ export function useJobRun(jobId: string, fromServer: JobState, by?: Person): Job
 
   // The desk records through forms; what the loader then brings is newer than what this screen knew.
   useEffect(() => client.adopt(fromServer), [client, fromServer])
-
-  // Another screen may go on at any time: other tabs say so, other devices are looked after.
   useEffect(() => {
     void client.begin()
-    const catchUp = () => !document.hidden && client.catchUp()
-    const channel = new BroadcastChannel(`job ${jobId}`)
-    channel.onmessage = catchUp
-    otherTabs.current = channel
-    const timer = setInterval(catchUp, LOOK_AGAIN_MS)
-    window.addEventListener('focus', catchUp)
-    return () => {
-      client.end()
-      channel.close()
-      clearInterval(timer)
-      window.removeEventListener('focus', catchUp)
-    }
-  }, [client, jobId])
+    return () => client.end()
+  }, [client])
 
+  const phone = useFeed(jobId, client, snapshot.state.filed === undefined, linked)
   const act = useCallback((made: FloorAct) => client.act(made, by), [by, client])
-  const hear = useCallback((place: number, stored: unknown) => client.hear(place, stored), [client])
-  const have = useCallback(() => client.have, [client])
   const say = useSay()
   const { refusal, ...rest } = snapshot
-  return { ...rest, refusal: refusal && say(refusal), act, hear, have }
+  return { ...rest, refusal: refusal && say(refusal), act, phone }
+}
+
+/** The job's feed, as long as anything can come by it and somebody can see this page. */
+function useFeed(jobId: string, client: JobClient, on: boolean, linked: boolean): Phone {
+  const [phone, setPhone] = useState(linked ? phoneNotYetHeard : noPhone)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: whether a phone is linked is the feed's to say once it is heard
+  useEffect(() => {
+    if (!on) return setPhone(noPhone)
+    const feed = new JobFeed(
+      jobId,
+      {
+        have: () => client.have,
+        hear: (place, event) => client.hear(place, event),
+        beat: (told, build) => {
+          heardBuild(build)
+          client.told(told)
+        },
+      },
+      linked ? phoneNotYetHeard : noPhone,
+      browserStream,
+    )
+    const off = feed.subscribe(() => setPhone(feed.snapshot()))
+    // Hidden, a page holds no stream: a browser has only six of them for one host.
+    const seen = () => (document.hidden ? feed.close() : feed.open())
+    feed.begin()
+    if (document.hidden) feed.close()
+    document.addEventListener('visibilitychange', seen)
+    return () => {
+      off()
+      feed.end()
+      document.removeEventListener('visibilitychange', seen)
+    }
+  }, [jobId, client, on])
+  return phone
 }

@@ -6,6 +6,9 @@ export type Phone = { link: PhoneLink; shows: number }
 
 export const noPhone: Phone = { link: 'none', shows: 0 }
 
+/** One is linked that nothing was heard of yet: whatever it shows, it does not agree. */
+export const phoneNotYetHeard: Phone = { link: 'late', shows: -1 }
+
 /** Not heard of: nobody at the wheel knows what it shows. */
 export const isUnheard = ({ link }: Phone): boolean => link === 'lost' || link === 'dark'
 

@@ -35,7 +35,7 @@ export async function benchWhatIf(server: DemoServer): Promise<void> {
   await page.goto('/')
   const job = page.getByRole('link', { name: 'GNT 212' }).first()
   await page.goto(`${await job.getAttribute('href')}/plan`)
-  await page.waitForLoadState('networkidle')
+  await page.locator('html[data-answers]').waitFor({ state: 'attached' })
   const taken: number[] = []
   // Far enough apart that the minutes of the bleed are others each time.
   for (let i = 0; i < CHANGES; i++) taken.push(await page.evaluate(changeAndPaint, i % 2 === 0 ? -20 : 30))

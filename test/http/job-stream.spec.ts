@@ -66,11 +66,26 @@ test('an act reaches every stream of its job, and none of another job', async ({
   for (const stream of [...streams, elsewhere]) stream.close()
 })
 
+test('a stream says by each beat how far it told, and of which build its server is', async ({
+  request,
+  server,
+}) => {
+  const job = await openedOn(request, server, van)
+  const live = await HeardStream.open(`${server.url}${job}/stream?have=0`, request)
+  const id = await record(request, server, job)
+  const { id: place } = await live.heard((told) => told.event === 'recorded' && idOf(told) === id)
+  const beat = (told: Told) => told.event === 'beat' && (told.data as { told: number }).told === Number(place)
+  const { data } = await live.heard(beat)
+  const build = (await request.get(`${job}/events`)).headers()['x-siphon-build']
+  expect(data).toEqual({ told: Number(place), build })
+  live.close()
+})
+
 test('a stream is nobody’s who is not signed in, and of no job that there is not', async ({
   request,
   server,
 }) => {
   const job = await openedOn(request, server, van)
-  await expect(HeardStream.open(`${server.url}${job}/stream`)).rejects.toThrow(/answered 302/)
+  await expect(HeardStream.open(`${server.url}${job}/stream`)).rejects.toThrow(/answered 401/)
   await expect(HeardStream.open(`${server.url}/jobs/none/stream`, request)).rejects.toThrow(/answered 404/)
 })
