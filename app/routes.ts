@@ -23,6 +23,7 @@ export default [
     route('units', 'routes/units.tsx'),
     route('settings', 'routes/settings.tsx'),
     route('people', 'routes/people.tsx'),
+    route('kit', 'routes/kit.tsx'),
     route('jobs/:jobId', 'routes/job.tsx', [
       index('routes/job-now.tsx'),
       route('check-in', 'routes/check-in.tsx'),

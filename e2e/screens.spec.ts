@@ -1,66 +1,6 @@
-import { benchPages } from '~core/calculators'
 import { accessibilityFaults, expect, test, visit } from './journey'
 
-const plates = { checkIn: 'SKU 30', plan: 'GNT 212', bleed: 'GNT 107' }
-
-for (const colorScheme of ['light', 'dark'] as const) {
-  test.describe(`in the ${colorScheme} theme`, () => {
-    test.use({ colorScheme })
-    test('axe finds nothing on any screen', async ({ page }) => {
-      // Nearly thirty screens, each read whole.
-      test.setTimeout(240_000)
-      await visit(page, '/')
-      const jobs: Record<string, string> = {}
-      for (const [name, plate] of Object.entries(plates))
-        jobs[name] = (await page.getByRole('link', { name: plate }).first().getAttribute('href')) ?? ''
-      // The yard lists a few vehicles only, and other journeys bring theirs.
-      await visit(page, '/vehicles')
-      const vehicle = await page.getByRole('link', { name: 'MRM 61' }).getAttribute('href')
-      await visit(page, '/logbook')
-      const record = await page.getByRole('link', { name: 'MRM 61' }).getAttribute('href')
-      const screens = [
-        '/',
-        '/vehicles',
-        vehicle,
-        '/logbook',
-        record,
-        `${vehicle}/fluid`,
-        '/due',
-        '/shelf',
-        '/policy',
-        '/settings',
-        '/people',
-        '/units',
-        '/who',
-        `${jobs.checkIn}/check-in`,
-        `${jobs.plan}/test`,
-        `${jobs.plan}/plan`,
-        `${jobs.bleed}/bleed`,
-        `${jobs.bleed}/file`,
-        `${jobs.bleed}/move`,
-        `${jobs.bleed}/find?complaint=soft-pedal`,
-        `${jobs.bleed}/sheets`,
-        `${jobs.bleed}/pedal`,
-        `${jobs.bleed}/sheets/cylinder/cylinder`,
-        '/find',
-        '/find/prices',
-        `${jobs.bleed}/tag`,
-        `${jobs.bleed}/trace`,
-        `${jobs.bleed}/record`,
-      ]
-      for (const screen of screens) {
-        await visit(page, screen ?? '')
-        expect(await accessibilityFaults(page), `${screen}`).toEqual([])
-      }
-    })
-    test('nor on the Bench', async ({ page }) => {
-      for (const screen of ['/bench', ...benchPages.map(({ id }) => `/bench/${id}`)]) {
-        await visit(page, screen)
-        expect(await accessibilityFaults(page), screen).toEqual([])
-      }
-    })
-  })
-}
+const plates = { checkIn: 'SKU 30', plan: 'GNT 212' }
 
 test.describe('what is not there', () => {
   test.use({ expectedFailures: [/status of 404/] })

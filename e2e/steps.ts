@@ -206,3 +206,7 @@ export async function linkPhone(page: Page, phone: APIRequestContext, url: strin
   })
   expect(answer.status()).toBe(302)
 }
+
+/** The page hears nothing of what other screens record, as behind a wire that lets only requests through. */
+export const hearsNothing = (page: Page): Promise<unknown> =>
+  page.route('**/stream?*', (route) => route.abort('failed'))

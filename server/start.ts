@@ -73,6 +73,7 @@ const onNetworks = lan
   : []
 // The pages are a bundle of their own: what they need of the start is in the environment.
 if (onNetworks[0]) process.env.SIPHON_LAN = onNetworks[0]
+if (demo) process.env.SIPHON_DEMO = 'yes'
 const hosts = new Set([
   ...onNetworks,
   'localhost',

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import { counted, showMoment } from '~/lib/format'
 import { type Aside, asideOf } from '~/run-client/queue'
+import { FileButton } from '~/ui/button'
 
 /** Acts of this browser that the server could not read. They are not lost: whoever mends it has them here. */
 export function AsideNotice({ jobId, count }: { jobId: string; count: number }) {
@@ -13,7 +14,7 @@ export function AsideNotice({ jobId, count }: { jobId: string; count: number }) 
   if (aside.length === 0) return null
   return (
     <details className="mt-3 border-4 border-oxide bg-sheet p-3">
-      <summary className="min-h-12 cursor-pointer font-bold">
+      <summary className="font-bold">
         {counted(aside.length, 'act')} of this browser could not be read by the server, and{' '}
         {aside.length === 1 ? 'is' : 'are'} not in the job. Enter what is missing once more; this is what was
         done:
@@ -26,13 +27,13 @@ export function AsideNotice({ jobId, count }: { jobId: string; count: number }) 
           </li>
         ))}
       </ul>
-      <a
-        className="button mt-2 inline-flex"
+      <FileButton
+        className="mt-2 inline-flex"
         download={`acts-${jobId}.json`}
         href={`data:application/json,${encodeURIComponent(JSON.stringify(aside, null, 2))}`}
       >
         Keep them as a file
-      </a>
+      </FileButton>
     </details>
   )
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { useFetcher } from 'react-router'
+import { Button } from '~/ui/button'
 import type { Fact } from '~core/base/decision'
 import type { DeclinedLine } from '~core/job/events/line-declined'
 
@@ -26,14 +27,9 @@ export function DeclineLine({ jobId, line, says, declined, locked }: Props) {
           <strong>Declined:</strong> {declined.note}
         </span>
         {!locked && (
-          <button
-            type="button"
-            className="button px-3"
-            disabled={busy}
-            onClick={() => send({ note: '', wanted: true })}
-          >
+          <Button className="px-3" disabled={busy} onClick={() => send({ note: '', wanted: true })}>
             Wanted after all
-          </button>
+          </Button>
         )}
       </p>
     )
@@ -57,14 +53,14 @@ export function DeclineLine({ jobId, line, says, declined, locked }: Props) {
               required
             />
           </label>
-          <button type="submit" className="button" disabled={busy || note.trim() === ''}>
+          <Button type="submit" disabled={busy || note.trim() === ''}>
             Declined
-          </button>
+          </Button>
         </form>
       ) : (
-        <button type="button" className="button px-3" disabled={busy} onClick={() => setOpen(true)}>
+        <Button className="px-3" disabled={busy} onClick={() => setOpen(true)}>
           Decline
-        </button>
+        </Button>
       )}
       {fetcher.data?.refusal && (
         <p role="alert" className="fault">

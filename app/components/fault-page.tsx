@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { Link } from 'react-router'
+import { LinkButton } from '~/ui/button'
 
 /** What a person sees where a page cannot be shown: what happened, and where to go from here. Never a stack. */
 export function FaultPage({ status, sentence }: { status: number; sentence?: string }) {
@@ -30,9 +30,9 @@ export function FaultPage({ status, sentence }: { status: number; sentence?: str
         </p>
       )}
       <p>
-        <Link to="/" className="button button-main" reloadDocument>
+        <LinkButton to="/" main reloadDocument>
           To the yard
-        </Link>
+        </LinkButton>
       </p>
     </main>
   )

@@ -1,6 +1,8 @@
 import { Form } from 'react-router'
 import { showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import { type FollowUp, followUpFact } from '~core/job/follow-ups'
 
@@ -9,12 +11,7 @@ export function FollowUps({ all, today }: { all: readonly FollowUp[]; today: str
   const say = useSay()
   if (all.length === 0) return null
   return (
-    <section
-      id="follow-ups"
-      className="panel mt-4 grid gap-3 print:hidden"
-      aria-labelledby="follow-ups-title"
-    >
-      <h2 id="follow-ups-title">To look at again</h2>
+    <Panel id="follow-ups" title="To look at again" className="mt-4 grid gap-3 print:hidden">
       <ul className="grid gap-4">
         {all.map(({ id, dueOn, good }) => (
           <li key={id} className="grid gap-2 border-b border-rule pb-3">
@@ -30,18 +27,18 @@ export function FollowUps({ all, today }: { all: readonly FollowUp[]; today: str
                   <span className="field-label">What was seen</span>
                   <input name="text" className="input" maxLength={1500} />
                 </label>
-                <button type="submit" name="intent" value="good" className="button min-h-[56px]">
+                <Button type="submit" name="intent" value="good" size="finger">
                   Good
-                </button>
-                <button type="submit" name="intent" value="bad" className="button min-h-[56px]">
+                </Button>
+                <Button type="submit" name="intent" value="bad" size="finger">
                   Not good: it comes back
-                </button>
+                </Button>
               </Form>
             )}
           </li>
         ))}
       </ul>
-    </section>
+    </Panel>
   )
 }
 

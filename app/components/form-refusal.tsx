@@ -1,9 +1,10 @@
+import { Notice } from '~/ui/notice'
 /** Why the whole form was not taken, where no single field is at fault. */
 export function FormRefusal({ errors }: { errors?: string[] }) {
   if (!errors?.length) return null
   return (
-    <p role="alert" className="fault border-l-8 border-oxide bg-enamel p-3">
+    <Notice role="alert" kind="wrong">
       {errors.join(' ')}
-    </p>
+    </Notice>
   )
 }

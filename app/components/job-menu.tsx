@@ -1,5 +1,6 @@
 import { DropdownMenu } from 'radix-ui'
 import { Link } from 'react-router'
+import { buttonClass } from '~/ui/button'
 
 const item =
   'flex min-h-[56px] items-center px-4 text-lg font-semibold text-ink no-underline outline-none data-[highlighted]:bg-oxide data-[highlighted]:text-on-oxide'
@@ -18,7 +19,7 @@ export function JobMenu({ jobId, filed }: { jobId: string; filed: boolean }) {
   ]
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="button px-3">
+      <DropdownMenu.Trigger className={buttonClass({}, 'px-3 max-sm:ml-auto')}>
         Job <span aria-hidden="true">▾</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

@@ -1,6 +1,9 @@
 import { useFetcher } from 'react-router'
 import { counted, showTime } from '~/lib/format'
 import type { LastBackup, whatIsKept } from '~/lib/kept.server'
+import { Button, FileButton } from '~/ui/button'
+import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
 
 /** How long ago, as somebody would say it. */
 function ago(hours: number): string {
@@ -14,9 +17,9 @@ function ago(hours: number): string {
 export function BackupLine({ backup: { at, ageHours, overdue } }: { backup: LastBackup }) {
   const said = at === undefined || ageHours === undefined ? 'never' : `${ago(ageHours)}, ${showTime(at)}`
   return overdue ? (
-    <p role="alert" className="hatched border-4 border-oxide p-3 font-bold">
+    <Notice role="alert" kind="stop">
       <span className="bg-sheet px-1">Backup overdue. Last: {said}.</span>
-    </p>
+    </Notice>
   ) : (
     <p>
       Last backup: <strong>{said}</strong>
@@ -30,8 +33,7 @@ type Kept = Awaited<ReturnType<typeof whatIsKept>>
 export function KeptPanel({ kept: { release, key, logbook, backup } }: { kept: Kept }) {
   const fetcher = useFetcher<{ fault?: string }>()
   return (
-    <section className="panel mx-auto mb-5 grid max-w-4xl gap-4" aria-labelledby="kept">
-      <h2 id="kept">What is kept</h2>
+    <Panel title="What is kept" className="mx-auto mb-5 grid max-w-4xl gap-4">
       <div className="grid items-center gap-3 sm:grid-cols-[1fr_auto]">
         <div className="grid gap-1">
           <BackupLine backup={backup} />
@@ -42,15 +44,9 @@ export function KeptPanel({ kept: { release, key, logbook, backup } }: { kept: K
           </p>
         </div>
         <fetcher.Form method="post" action="/settings">
-          <button
-            type="submit"
-            name="intent"
-            value="backup"
-            className="button min-h-12"
-            disabled={fetcher.state !== 'idle'}
-          >
+          <Button type="submit" name="intent" value="backup" disabled={fetcher.state !== 'idle'}>
             {fetcher.state === 'idle' ? 'Back up now' : 'Backing up…'}
-          </button>
+          </Button>
         </fetcher.Form>
       </div>
       {fetcher.data?.fault && (
@@ -72,16 +68,14 @@ export function KeptPanel({ kept: { release, key, logbook, backup } }: { kept: K
         <dd>{release}</dd>
       </dl>
       <p className="flex flex-wrap gap-3">
-        <a href="/logbook.jsonl" className="button" download>
+        <FileButton href="/logbook.jsonl" download>
           Logbook as a file
-        </a>
-        <a href="/verify.html" className="button">
-          Check a file
-        </a>
-        <a href="/verify.html" className="button" download="check-a-record.html">
+        </FileButton>
+        <FileButton href="/verify.html">Check a file</FileButton>
+        <FileButton href="/verify.html" download="check-a-record.html">
           Keep the page that checks
-        </a>
+        </FileButton>
       </p>
-    </section>
+    </Panel>
   )
 }

@@ -1,6 +1,7 @@
-import { Link } from 'react-router'
 import { showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
+import { LoneLink } from '~/ui/lone-link'
+import { Panel } from '~/ui/panel'
 import { isTrouble, type Learned, learnedFact } from '~core/job/learned/learned'
 
 /** What earlier jobs found out, each with its date and the job it comes from. */
@@ -14,9 +15,9 @@ export function LearnedList({ learned }: { learned: readonly Learned[] }) {
           className={`grid grid-cols-[1fr_auto] items-baseline gap-3 border-b border-rule pb-1.5 ${isTrouble(each) ? 'font-bold' : ''}`}
         >
           <span className="wrap-anywhere">{say(learnedFact(each))}</span>
-          <Link to={`/jobs/${each.jobId}/record`} className="text-sm whitespace-nowrap">
+          <LoneLink to={`/jobs/${each.jobId}/record`} className="text-sm whitespace-nowrap">
             {showDate(each.at)}
-          </Link>
+          </LoneLink>
         </li>
       ))}
     </ul>
@@ -27,9 +28,8 @@ export function LearnedList({ learned }: { learned: readonly Learned[] }) {
 export function LearnedPanel({ learned }: { learned: readonly Learned[] }) {
   if (learned.length === 0) return null
   return (
-    <section className="panel" aria-labelledby="learned">
-      <h2 id="learned">What earlier jobs learned</h2>
+    <Panel title="What earlier jobs learned">
       <LearnedList learned={learned} />
-    </section>
+    </Panel>
   )
 }

@@ -1,8 +1,9 @@
 import { useState } from 'react'
-import { Link } from 'react-router'
 import { showTime, upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button, LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { offFact, stillOff } from '~core/job/off-things'
 import type { JobState, Parked } from '~core/job/state'
 import { useStanding } from './bay/stands-line'
@@ -26,7 +27,7 @@ export function ParkedPanel({ state, parked, jobId, act }: Props) {
   const toggle = (each: string) =>
     setSeen((before) => (before.includes(each) ? before.filter((one) => one !== each) : [...before, each]))
   return (
-    <section className="panel hatched grid gap-5 border-4 border-oxide" aria-label="Parked">
+    <Panel className="hatched grid gap-5 border-4 border-oxide" aria-label="Parked">
       <div className="bg-sheet p-4">
         <h1 className="text-3xl">Parked: nobody goes on before it is looked at</h1>
         <p className="mt-1 text-xl">
@@ -93,9 +94,10 @@ export function ParkedPanel({ state, parked, jobId, act }: Props) {
           </label>
         )}
         <div className="flex flex-wrap gap-3">
-          <button
-            type="button"
-            className="button button-main min-h-[72px] flex-1 text-xl"
+          <Button
+            main
+            size="glove"
+            className="flex-1 text-xl"
             disabled={!ready}
             onClick={() =>
               act({
@@ -108,15 +110,15 @@ export function ParkedPanel({ state, parked, jobId, act }: Props) {
             }
           >
             I looked: go on with it
-          </button>
-          <Link to={`/jobs/${jobId}/tag`} className="button min-h-[72px]">
+          </Button>
+          <LinkButton to={`/jobs/${jobId}/tag`} size="glove">
             Do-not-drive tag
-          </Link>
-          <Link to={`/jobs/${jobId}/file`} className="button min-h-[72px]">
+          </LinkButton>
+          <LinkButton to={`/jobs/${jobId}/file`} size="glove">
             File it as it stands
-          </Link>
+          </LinkButton>
         </div>
       </div>
-    </section>
+    </Panel>
   )
 }

@@ -1,4 +1,5 @@
 import { useId, useState } from 'react'
+import { Button } from '~/ui/button'
 
 const digits = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'] as const
 
@@ -45,22 +46,18 @@ export function PinPad({
       </div>
       <div className="grid grid-cols-3 gap-2">
         {digits.map((digit) => (
-          <button
+          <Button
             key={digit}
-            type="button"
-            className={`button min-h-[72px] text-2xl ${digit === '0' ? 'col-start-2' : ''}`}
+            size="glove"
+            className={digit === '0' ? 'col-start-2 text-2xl' : 'text-2xl'}
             onClick={() => setPin((before) => (before + digit).slice(0, 8))}
           >
             {digit}
-          </button>
+          </Button>
         ))}
-        <button
-          type="button"
-          className="button min-h-[72px]"
-          onClick={() => setPin((before) => before.slice(0, -1))}
-        >
+        <Button size="glove" onClick={() => setPin((before) => before.slice(0, -1))}>
           back
-        </button>
+        </Button>
       </div>
       {children}
     </fieldset>

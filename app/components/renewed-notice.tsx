@@ -1,13 +1,14 @@
 import { useFreshPage } from '~/run-client/use-fresh-page'
 import type { JobRun } from '~/run-client/use-job-run'
+import { Notice } from '~/ui/notice'
 
 /** Said while a page of the old program is still open: what is done on it counts, and is kept. */
 export function RenewedNotice({ run }: { run: JobRun }) {
   if (!useFreshPage(run)) return null
   return (
-    <p role="status" className="mt-3 border-l-8 border-oxide bg-sheet p-3">
+    <Notice role="status" kind="mind" className="mt-3">
       The program was renewed. Go on: what you do is kept and counts. This page loads anew by itself as soon
       as nothing is under way.
-    </p>
+    </Notice>
   )
 }

@@ -1,17 +1,14 @@
+import { Button } from '~/ui/button'
+import { Notice } from '~/ui/notice'
 /** Somebody else went on with the job while something is typed here: nothing typed is lost by it. */
 export function WentOnNotice({ by, onLetGo }: { by?: string; onLetGo: () => void }) {
   return (
-    <div
-      role="status"
-      className="mt-3 flex flex-wrap items-center gap-3 border-l-8 border-oxide bg-sheet p-3"
-    >
+    <Notice role="status" kind="mind" className="mt-3 flex flex-wrap items-center gap-3">
       <p className="min-w-0 flex-1 basis-80">
         <strong>{by ?? 'Somebody'} went on with this job at another screen.</strong> What you typed is still
         here; sent, it counts after theirs.
       </p>
-      <button type="button" className="button" onClick={onLetGo}>
-        Drop what I typed, show theirs
-      </button>
-    </div>
+      <Button onClick={onLetGo}>Drop what I typed, show theirs</Button>
+    </Notice>
   )
 }

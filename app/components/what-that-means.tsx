@@ -1,6 +1,9 @@
-import { Link, useParams } from 'react-router'
+import { useParams } from 'react-router'
 import { Reasons } from '~/components/reasons'
 import { useSay } from '~/lib/say'
+import { LinkButton } from '~/ui/button'
+import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
 import { colourClue, wrongFluidColours } from '~core/fluid/specs/colour'
 import type { CheckIn } from '~core/job/events'
 import { airUnasked } from '~core/job/events/checked-in'
@@ -25,31 +28,29 @@ export function WhatThatMeans({
   const say = useSay()
   const bleeders = scope?.value.bleeders.map(({ bleeder }) => bleeder.id) ?? []
   return (
-    <section className="panel grid gap-3" aria-live="polite">
+    <Panel className="grid gap-3" aria-live="polite">
       <h2>What that means</h2>
       {draft && wrongFluidColours.has(draft.colour) && (
-        <p className="hatched border-2 border-oxide p-3 font-bold">{say(colourClue(draft.colour))}</p>
+        <Notice kind="stop">{say(colourClue(draft.colour))}</Notice>
       )}
       {draft && airUnasked(vehicle, draft).length > 0 && (
-        <p className="hatched border-2 border-oxide p-3 font-bold">
+        <Notice kind="stop">
           Below MIN. Did it run dry, or did the ports stay covered? Say so under “Did it run dry?”: if air
           went in, the cylinder is bled too.
-        </p>
+        </Notice>
       )}
       <Reasons reasons={level.reasons} />
       {draft &&
         pistonsHome({ vehicle, work: draft.work }).map((home) => (
-          <p key={home.reservoir.id} className="border-l-8 border-ink bg-sheet p-3">
-            {say(pistonsUpFact({ vehicle }, home))}
-          </p>
+          <Notice key={home.reservoir.id}>{say(pistonsUpFact({ vehicle }, home))}</Notice>
         ))}
       {level.value.explained === 'more-than-wear' && jobId !== undefined && (
-        <Link
+        <LinkButton
           to={`/jobs/${jobId}/find?complaint=low-level&found=wear-sum.does-not`}
-          className="button justify-self-start"
+          className="justify-self-start"
         >
           Find where it went
-        </Link>
+        </LinkButton>
       )}
       {scope && (
         <>
@@ -61,6 +62,6 @@ export function WhatThatMeans({
           <Reasons reasons={scope.reasons} />
         </>
       )}
-    </section>
+    </Panel>
   )
 }

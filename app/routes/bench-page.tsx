@@ -12,6 +12,7 @@ import { findVehicle, listVehicles } from '~/db/vehicles.server'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useUnits } from '~/lib/units'
+import { Panel } from '~/ui/panel'
 import { benchPageOf } from '~core/calculators'
 import {
   addressOf,
@@ -178,10 +179,10 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
             change={page.change?.(worked.values, worked.result)}
           />
         )}
-        <section className="panel grid gap-4">
+        <Panel className="grid gap-4">
           {shown.ok && <Reasons reasons={shown.reasons} />}
           <About about={page.about} />
-        </section>
+        </Panel>
       </div>
     </div>
   )

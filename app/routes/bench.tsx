@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { BenchSketch } from '~/components/bench/sketch'
 import { useSay } from '~/lib/say'
+import { LinkButton } from '~/ui/button'
 import { benchPages } from '~core/calculators'
 import { pageFact, questionFact } from '~core/calculators/page'
 
@@ -15,9 +16,9 @@ export default function Bench() {
         One sum at a time, with its picture. Nothing here is recorded, until it is carried into a job.
       </p>
       <p>
-        <Link to="/practice" className="button inline-flex">
+        <LinkButton to="/practice" className="inline-flex">
           Practise the call on a made-up vehicle
-        </Link>
+        </LinkButton>
       </p>
       <ul className="grid gap-4 sm:grid-cols-2 xl:grid-cols-3">
         {benchPages.map(({ id }) => (

@@ -4,6 +4,7 @@ import { joinCab } from '~/db/cab.server'
 import { cabCookie, cabLocked, rightCode, wrongCode } from '~/lib/cab.server'
 import { jobChanged, phoneBeat } from '~/live/hub.server'
 import { joinRoom, roomKey } from '~/live/practice-rooms.server'
+import { Button } from '~/ui/button'
 import { CAB_CODE_LENGTH } from '~core/cab/code'
 import type { Route } from './+types/cab-join'
 
@@ -65,9 +66,9 @@ export default function CabJoin({ loaderData: { code }, actionData }: Route.Comp
             {actionData.fault}
           </p>
         )}
-        <button type="submit" className="button button-main min-h-[96px] text-2xl">
+        <Button type="submit" main size="call">
           Link this phone
-        </button>
+        </Button>
       </Form>
       <p className="text-quiet">
         It can say what the cab does for this one job, and nothing else. It ends with the job.

@@ -8,6 +8,7 @@ import { HeardButtons } from '~/heard/heard-buttons'
 import { cabLanguageOf, languageCookie } from '~/lib/cab.server'
 import { linkHere } from '~/lib/cab-link.server'
 import { phoneSent } from '~/live/hub.server'
+import { Button } from '~/ui/button'
 import { type CabLanguageId, cabLanguageIds, cabLanguages } from '~core/words/cab'
 import { type CabLanguage, confirmIn, meaningIn, refusalIn } from '~core/words/cab/language'
 import type { Route } from './+types/cab-screen'
@@ -83,23 +84,19 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
           </p>
         )}
         {view.confirm && !lost && (
-          <button
-            type="button"
+          <Button
             disabled={sending}
             onClick={() => view.confirm && void act(view.confirm)}
-            className="button button-main min-h-[112px] text-3xl"
+            main
+            className="min-h-[112px] text-3xl"
           >
             {confirmIn(words, view.confirm, view.pumps)}
-          </button>
+          </Button>
         )}
         {view.maySlip && !lost && (
-          <button
-            type="button"
-            onClick={() => void act('foot-slipped')}
-            className="button hatched min-h-[72px] border-oxide text-xl"
-          >
+          <Button onClick={() => void act('foot-slipped')} size="glove" alarm className="text-xl">
             ✗ {words.confirms['foot-slipped']}
-          </button>
+          </Button>
         )}
         <HeardButtons words={words.heard} language={words.tag} />
         <Form method="post" className="flex flex-wrap items-center justify-between gap-2">
@@ -115,9 +112,7 @@ export default function CabScreen({ loaderData }: Route.ComponentProps) {
 function Languages({ now }: { now: CabLanguageId }) {
   return (
     <details className="ms-auto">
-      <summary className="min-h-12 cursor-pointer content-center px-3 font-semibold">
-        {cabLanguages[now].name}
-      </summary>
+      <summary className="px-3 font-semibold">{cabLanguages[now].name}</summary>
       <ul className="grid gap-1">
         {cabLanguageIds.map((id) => {
           const { name, tag, dir, unchecked }: CabLanguage = cabLanguages[id]

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { Link, useSearchParams } from 'react-router'
+import { useSearchParams } from 'react-router'
 import { CardBleeders } from '~/components/card/bleeders'
 import { CardSteps } from '~/components/card/steps'
 import { LineMap } from '~/components/line-map/line-map'
@@ -13,6 +13,8 @@ import { planBaseFor } from '~/lib/plan-request.server'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Button, LinkButton } from '~/ui/button'
+import { ScrollsSideways } from '~/ui/scrolls-sideways'
 import { checksFor, proofFact } from '~core/job/proofs/checks'
 import { planNow } from '~core/job/selectors'
 import { routineSteps } from '~core/job/troubles/routine-stopped'
@@ -63,12 +65,10 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
     >
       <title>{`Bay card ${plate} · Ruddy Siphon`}</title>
       <p className="mb-4 flex flex-wrap gap-3 print:hidden">
-        <Link to={`/jobs/${params.jobId}/plan?${search}`} className="button">
-          Back
-        </Link>
-        <button type="button" className="button button-main" onClick={() => window.print()}>
+        <LinkButton to={`/jobs/${params.jobId}/plan?${search}`}>Back</LinkButton>
+        <Button main onClick={() => window.print()}>
           Print
-        </button>
+        </Button>
       </p>
       <header className="flex flex-wrap items-end gap-x-4 gap-y-1 border-b-4 border-ink pb-1">
         <span className="plate text-3xl print:text-[20pt]">{plate}</span>
@@ -96,7 +96,9 @@ export default function BayCard({ loaderData, params }: Route.ComponentProps) {
         <>
           <Numbers plan={plan} />
           <div className="mt-2 grid gap-x-4 gap-y-2 sm:grid-cols-[1fr_auto] print:grid-cols-[1fr_auto]">
-            <CardBleeders plan={plan} request={request} learned={learned} />
+            <ScrollsSideways label="Places in order">
+              <CardBleeders plan={plan} request={request} learned={learned} />
+            </ScrollsSideways>
             <LineMap
               vehicle={vehicle}
               marks={planMarks(plan)}

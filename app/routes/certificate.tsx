@@ -1,4 +1,3 @@
-import { Link } from 'react-router'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { checkCode, entriesOf } from '~/db/ledger.server'
@@ -6,6 +5,7 @@ import { documentOf, filedDocument } from '~/db/record.server'
 import { phoneAddress, qrPicture } from '~/lib/cab.server'
 import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
+import { Button, LinkButton } from '~/ui/button'
 import { shortFingerprint } from '~core/ledger/logbook'
 import type { Route } from './+types/certificate'
 
@@ -39,12 +39,10 @@ export default function CertificatePage({ loaderData, params }: Route.ComponentP
     <main className="mx-auto max-w-[48rem] p-5 print:max-w-none print:p-0 print:text-[11pt]">
       <title>{`Certificate ${plate} · Ruddy Siphon`}</title>
       <p className="mb-4 flex gap-3 print:hidden">
-        <Link to={`/jobs/${params.jobId}/record`} className="button">
-          Back
-        </Link>
-        <button type="button" className="button button-main" onClick={() => window.print()}>
+        <LinkButton to={`/jobs/${params.jobId}/record`}>Back</LinkButton>
+        <Button main onClick={() => window.print()}>
           Print, or keep as PDF
-        </button>
+        </Button>
       </p>
       <article className="panel grid gap-5 print:border-0 print:bg-transparent print:p-0">
         <header className="grid gap-3 border-b-4 border-ink pb-4">

@@ -16,6 +16,9 @@ import { newId } from '~/lib/ids'
 import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { useFieldText } from '~/lib/units'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import type { CheckIn } from '~core/job/events'
 import { reasonIds } from '~core/plan/request'
 import { partsOf } from '~core/vehicle/parts'
@@ -141,23 +144,24 @@ export default function CheckInPage({ loaderData, actionData }: Route.ComponentP
           <WearSection vehicle={vehicle} fields={fields} />
         </div>
         <aside className="grid gap-5 lg:sticky lg:top-4">
-          <section className="panel" aria-label="Line map">
+          <Panel aria-label="Line map">
             <LineMap
               vehicle={vehicle}
               picked={picked}
               onPick={locked ? undefined : pick}
               className="[&_.lm-sheet]:max-h-[44vh]"
             />
-          </section>
+          </Panel>
           <WhatThatMeans vehicle={vehicle} draft={draft} scopeSchool={scopeSchool} />
-          {locked ? (
-            <p className="font-bold">The bleed has begun, so this stands as it is.</p>
-          ) : (
-            <button type="submit" className="button button-main">
-              {before ? 'Correct the check-in' : 'Checked in: go on to the test'}
-            </button>
-          )}
+          {locked && <p className="font-bold">The bleed has begun, so this stands as it is.</p>}
         </aside>
+        {!locked && (
+          <ActionBar className="lg:col-span-2">
+            <Button type="submit" main>
+              {before ? 'Correct the check-in' : 'Checked in: go on to the test'}
+            </Button>
+          </ActionBar>
+        )}
       </fieldset>
     </Form>
   )

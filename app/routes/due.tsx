@@ -9,6 +9,8 @@ import { counted, showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
+import { Button, FileButton, LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { dayNumber, isoDate, monthsAfter } from '~core/base/day'
 import { followUpFact } from '~core/job/follow-ups'
 import type { Route } from './+types/due'
@@ -69,12 +71,12 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
         <p className="text-quiet">
           {count === 0 ? 'No vehicle has a day yet.' : `${counted(count, 'vehicle')}, the first due first.`}
         </p>
-        <Link to="/policy" className="button ml-auto print:hidden">
+        <LinkButton to="/policy" className="ml-auto print:hidden">
           The shop’s policy
-        </Link>
-        <a href="/due.ics" className="button print:hidden" download>
+        </LinkButton>
+        <FileButton href="/due.ics" className="print:hidden" download>
           Calendar file (.ics)
-        </a>
+        </FileButton>
       </div>
       {groups.length > 0 && (
         <p className="mb-3 text-sm text-quiet">
@@ -83,7 +85,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
       )}
       <div className="grid gap-5">
         {followUps.length > 0 && (
-          <section className="panel" aria-labelledby="again">
+          <Panel aria-labelledby="again">
             <h2 id="again" className="flex items-baseline justify-between">
               To look at again <span className="text-quiet">{followUps[0]?.count}</span>
             </h2>
@@ -92,10 +94,10 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
                 <Again key={`${each.job_id} ${each.kind}`} followUp={each} day={day} />
               ))}
             </ul>
-          </section>
+          </Panel>
         )}
         {groups.map((group) => (
-          <section key={group.id} className="panel" aria-labelledby={group.id}>
+          <Panel key={group.id} aria-labelledby={group.id}>
             <h2 id={group.id} className="flex items-baseline justify-between">
               {group.name} <span className="text-quiet">{group.count}</span>
             </h2>
@@ -105,14 +107,14 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
               ))}
             </ul>
             {group.rows.length < group.count && (
-              <Link to={`?all=${group.id}`} className="button mt-3">
+              <LinkButton to={`?all=${group.id}`} className="mt-3">
                 Show all {group.count}
-              </Link>
+              </LinkButton>
             )}
-          </section>
+          </Panel>
         ))}
         {unknown.count > 0 && (
-          <section className="panel" aria-labelledby="unknown">
+          <Panel aria-labelledby="unknown">
             <h2 id="unknown" className="flex items-baseline justify-between">
               Nothing known yet <span className="text-quiet">{unknown.count}</span>
             </h2>
@@ -129,10 +131,9 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
                 </li>
               ))}
             </ul>
-          </section>
+          </Panel>
         )}
-        <section className="panel print:hidden" aria-labelledby="subscribe">
-          <h2 id="subscribe">In a calendar that keeps itself up to date</h2>
+        <Panel title="In a calendar that keeps itself up to date" className="print:hidden">
           <p>
             Give this address to a calendar program as a subscription. Whoever has it can read the list,
             nothing else.
@@ -141,16 +142,14 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
             {calendar}
           </p>
           <Form method="post">
-            <button type="submit" className="button">
-              Another address; the old one stops
-            </button>
+            <Button type="submit">Another address; the old one stops</Button>
             {actionData?.renewed && (
               <span role="status" className="ml-3">
                 The old address gives nothing any more.
               </span>
             )}
           </Form>
-        </section>
+        </Panel>
       </div>
     </>
   )

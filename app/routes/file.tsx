@@ -2,7 +2,6 @@ import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, Form, redirect } from 'react-router'
 import { z } from 'zod'
-import { Choices, NoteField, TextField } from '~/components/field'
 import { WasIt } from '~/components/find/was-it'
 import { FittedFields } from '~/components/fitted-fields'
 import { FormRefusal } from '~/components/form-refusal'
@@ -23,6 +22,10 @@ import { useSay } from '~/lib/say'
 import { sayHere } from '~/lib/say.server'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { Choices, NoteField, TextField } from '~/ui/field'
+import { Notice } from '~/ui/notice'
 import { cabPerson } from '~core/cab/person'
 import { sharesOf } from '~core/diagnosis/shares'
 import type { Judgement } from '~core/fluid/judgement'
@@ -158,14 +161,14 @@ export default function FilePage({ loaderData, actionData, params }: Route.Compo
         <input type="hidden" name="eventId" value={eventId} />
         <FormRefusal errors={meta.errors} />
         {!mayDrive && !mayDecline && (
-          <p className="hatched border-2 border-oxide p-3 font-bold">
+          <Notice kind="stop">
             {parked
               ? 'It is parked, as it was left. '
               : bled
                 ? `Not proved: ${unproved.join(', ')}. `
                 : 'The bleed is not finished. '}
             It can only be filed as not fit to drive, and it does not leave on its own wheels.
-          </p>
+          </Notice>
         )}
         <Choices
           field={fields.outcome}
@@ -227,9 +230,11 @@ export default function FilePage({ loaderData, actionData, params }: Route.Compo
         )}
         <FittedFields {...loaderData.fitted} />
         <NoteField field={fields.note} label="Note" />
-        <button type="submit" className="button button-main">
-          File it: the record is frozen from here on
-        </button>
+        <ActionBar>
+          <Button type="submit" main>
+            File it: the record is frozen from here on
+          </Button>
+        </ActionBar>
       </Form>
     </>
   )

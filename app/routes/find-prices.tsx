@@ -1,8 +1,11 @@
-import { data, Form, Link, useActionData } from 'react-router'
+import { data, Form, useActionData } from 'react-router'
 import { database } from '~/context'
 import { savePrices, shopPrices } from '~/db/settings.server'
 import { parseDecimal } from '~/lib/fields'
 import { useSay } from '~/lib/say'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { LoneLink } from '~/ui/lone-link'
 import { fact } from '~core/base/decision'
 import { type Costs, mostMoney } from '~core/diagnosis/request'
 import { partKeys, usualCosts } from '~core/diagnosis/usual'
@@ -78,12 +81,12 @@ export default function FindPrices({ loaderData: { costs } }: Route.ComponentPro
           )
         })}
       </div>
-      <div className="flex flex-wrap items-center gap-4">
-        <button type="submit" className="button button-main">
+      <ActionBar>
+        <Button type="submit" main>
           Keep these prices
-        </button>
-        <Link to="/find">To the fault finder</Link>
-      </div>
+        </Button>
+        <LoneLink to="/find">To the fault finder</LoneLink>
+      </ActionBar>
     </Form>
   )
 }

@@ -6,6 +6,7 @@ import { shopPrices } from '~/db/settings.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
 import { fromAddress, toAddress } from '~/lib/fault-address'
 import { orNotFound } from '~/lib/require'
+import { Button } from '~/ui/button'
 import { caseFaults, historySchema } from '~core/diagnosis/request'
 import type { FaultFinding } from '~core/job/events/fault-looked'
 import type { Route } from './+types/find'
@@ -69,9 +70,7 @@ export default function FindPage({ loaderData }: Route.ComponentProps) {
                 ))}
               </select>
             </label>
-            <button type="submit" className="button">
-              Take this one
-            </button>
+            <Button type="submit">Take this one</Button>
           </form>
         }
       />

@@ -1,5 +1,5 @@
 import { parseWithZod } from '@conform-to/zod/v4'
-import { data, Form, Link, redirect } from 'react-router'
+import { data, Form, redirect } from 'react-router'
 import { WaterChart } from '~/components/chart/water-chart'
 import { DueByRule } from '~/components/due/by-rule'
 import { EarlierForms } from '~/components/due/earlier-forms'
@@ -16,6 +16,8 @@ import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
+import { Button, LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { ImpossibleInput } from '~core/base/fault'
 import { pairOf } from '~core/fluid/judge'
 import { type HardUseId, hardUseFact, hardUseIds } from '~core/fluid/policy/hard-use'
@@ -109,16 +111,16 @@ export default function Fluid({ loaderData, actionData }: Route.ComponentProps) 
               `, ${product.name}: dry ${show('temperature', product.dryC)}, wet ${show('temperature', product.wetC)}`}
           </p>
         </div>
-        <Link to={`/vehicles/${id}`} className="button ml-auto print:hidden">
+        <LinkButton to={`/vehicles/${id}`} className="ml-auto print:hidden">
           The vehicle
-        </Link>
-        <button type="button" className="button print:hidden" onClick={() => window.print()}>
+        </LinkButton>
+        <Button className="print:hidden" onClick={() => window.print()}>
           Print
-        </button>
+        </Button>
       </div>
       <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[3fr_2fr] print:block print:space-y-4">
         <div className="grid gap-5">
-          <section className="panel">
+          <Panel>
             <h2>Water over the years</h2>
             <WaterChart
               takesWater={pairOf(spec) !== undefined}
@@ -128,7 +130,7 @@ export default function Fluid({ loaderData, actionData }: Route.ComponentProps) 
               today={loaderData.today}
               className="h-[26rem] print:h-[9cm] print:w-[17cm]"
             />
-          </section>
+          </Panel>
           <FluidLog readings={readings} exchanges={exchanges} />
         </div>
         <div className="grid gap-5">
@@ -154,9 +156,9 @@ function HardUseForm({ hardUse }: { hardUse: readonly HardUseId[] }) {
             {say(hardUseFact(use))}
           </label>
         ))}
-        <button type="submit" name="intent" value="hard-use" className="button justify-self-start">
+        <Button type="submit" name="intent" value="hard-use" className="justify-self-start">
           Keep this
-        </button>
+        </Button>
       </fieldset>
     </Form>
   )

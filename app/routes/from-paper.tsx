@@ -1,7 +1,6 @@
 import { type FieldMetadata, getFormProps, getInputProps, getSelectProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, Form, Link, redirect } from 'react-router'
-import { Faults, NoteField, TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { database, personHere } from '~/context'
 import type { Queries } from '~/db/database.server'
@@ -16,6 +15,9 @@ import { useSay } from '~/lib/say'
 import { sayHere } from '~/lib/say.server'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
+import { Button } from '~/ui/button'
+import { Faults, NoteField, TextField } from '~/ui/field'
+import { ScrollsSideways } from '~/ui/scrolls-sideways'
 import { bubbleKinds, colourFact, colours } from '~core/fluid/specs/colour'
 import type { Container } from '~core/job/events'
 import { pointFact } from '~core/job/points'
@@ -96,7 +98,7 @@ export default function FromPaper({ loaderData, actionData, params }: Route.Comp
       </p>
       <FormRefusal errors={meta.errors} />
       <input type="hidden" name="eventId" value={eventId} />
-      <div className="overflow-x-auto">
+      <ScrollsSideways label="Amounts">
         <table className="w-full text-left [&_td]:p-1.5 [&_td]:align-top">
           <thead>
             <tr className="border-b-2 border-ink">
@@ -124,7 +126,7 @@ export default function FromPaper({ loaderData, actionData, params }: Route.Comp
             })}
           </tbody>
         </table>
-      </div>
+      </ScrollsSideways>
       <div className="grid gap-4 sm:grid-cols-3">
         <TextField field={fields.inMl} label="Poured in" quantity="volume" />
         <TextField field={fields.drawnMl} label="Drawn out" quantity="volume" />
@@ -157,9 +159,9 @@ export default function FromPaper({ loaderData, actionData, params }: Route.Comp
         </label>
         <Faults field={fields.ticked} />
       </div>
-      <button type="submit" className="button button-main justify-self-start text-lg">
+      <Button type="submit" main className="justify-self-start text-lg">
         Enter it and go on to the proof
-      </button>
+      </Button>
     </Form>
   )
 }

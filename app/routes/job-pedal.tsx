@@ -12,6 +12,9 @@ import { recordSent } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useUnits } from '~/lib/units'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { fact, reason } from '~core/base/decision'
 import { pedalFeltEventSchema } from '~core/job/events/pedal-felt'
 import { pedalChange, softMl } from '~core/job/pedal-felt'
@@ -66,7 +69,7 @@ export default function JobPedalPage({ loaderData }: Route.ComponentProps) {
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_24rem]">
       <title>{`${plate}: Pedal · Ruddy Siphon`}</title>
-      <section className="panel grid gap-4">
+      <Panel className="grid gap-4">
         <h1 className="text-2xl">The pedal, before and after</h1>
         {rows.length === 0 ? (
           <p>Nobody has felt it yet. Before anything is opened is the time: afterwards nobody remembers.</p>
@@ -75,13 +78,13 @@ export default function JobPedalPage({ loaderData }: Route.ComponentProps) {
         )}
         {first && last && first !== last && <Reasons reasons={pedalChange(first, last)} />}
         {ml !== undefined && <Reasons reasons={[reason('pedal-soft-moves', 'physics', { softMl: ml })]} />}
-      </section>
-      <section className="panel grid gap-4">
+      </Panel>
+      <Panel className="grid gap-4 max-lg:order-first">
         <h2>Three presses, a rule beside the pedal</h2>
         <p>Engine off, booster empty. From rest, with the end of the rule on the pad.</p>
         <Cautions codes={['never-press-open']} />
         {locked ? <p className="font-bold">{say(fact('job-filed'))}</p> : <FeltForm key={felt.length} />}
-      </section>
+      </Panel>
     </div>
   )
 }
@@ -128,9 +131,11 @@ function FeltForm() {
           {fetcher.data.refusal}
         </p>
       )}
-      <button type="submit" className="button button-main min-h-[56px]" disabled={fetcher.state !== 'idle'}>
-        That is how it is
-      </button>
+      <ActionBar>
+        <Button type="submit" main size="finger" disabled={fetcher.state !== 'idle'}>
+          That is how it is
+        </Button>
+      </ActionBar>
     </form>
   )
 }

@@ -12,6 +12,9 @@ import { findVehicle, saveVehicleVersion } from '~/db/vehicles.server'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { sayHere } from '~/lib/say.server'
+import { Button, LinkButton } from '~/ui/button'
+import { LoneLink } from '~/ui/lone-link'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import { faultLine, orFault } from '~core/base/fault'
 import { sheetKey } from '~core/job/events/sheet-filled'
@@ -93,12 +96,12 @@ export default function JobSheetPage({ loaderData, actionData, params }: Route.C
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_26rem]">
       <title>{`${plate}: ${say(fact(`sheet-name-${sheet.id}`))} · Ruddy Siphon`}</title>
-      <section className="panel grid gap-4 lg:col-start-1">
+      <Panel className="grid gap-4 lg:col-start-1">
         <div className="flex flex-wrap items-baseline justify-between gap-3">
           <h1 className="text-2xl">
             {say(fact(`sheet-name-${sheet.id}`))}: {say(place.name)}
           </h1>
-          <Link to={`/jobs/${params.jobId}/sheets`}>All sheets of this job</Link>
+          <LoneLink to={`/jobs/${params.jobId}/sheets`}>All sheets of this job</LoneLink>
         </div>
         <Cautions codes={sheet.cautions} />
         {line && (
@@ -125,15 +128,13 @@ export default function JobSheetPage({ loaderData, actionData, params }: Route.C
             />
           ))}
         </div>
-      </section>
+      </Panel>
       <div className="grid gap-5 lg:sticky lg:top-4 lg:col-start-2 lg:row-span-2 lg:row-start-1">
         <Verdict verdict={verdict}>
           {page.refusal ? (
             <div role="alert" className="grid gap-2">
               <p className="fault">Not recorded. {page.refusal}</p>
-              <button type="button" className="button" onClick={page.takeWhatStands}>
-                Show what stands now
-              </button>
+              <Button onClick={page.takeWhatStands}>Show what stands now</Button>
             </div>
           ) : (
             <p role="status" className="text-quiet">
@@ -141,8 +142,9 @@ export default function JobSheetPage({ loaderData, actionData, params }: Route.C
             </p>
           )}
           {verdict && plannable && opened.length + replaced.length > 0 && (
-            <Link
-              className="button button-main min-h-[56px]"
+            <LinkButton
+              main
+              size="finger"
               to={`/jobs/${params.jobId}/check-in?${new URLSearchParams([
                 ['reason', 'repair'],
                 ...opened.map((id): [string, string] => ['opened', id]),
@@ -150,17 +152,13 @@ export default function JobSheetPage({ loaderData, actionData, params }: Route.C
               ])}`}
             >
               Plan the bleed after it
-            </Link>
+            </LinkButton>
           )}
           {changes && !locked && (
             <Form method="post" className="grid gap-1">
-              <button
-                type="submit"
-                className="button min-h-[56px]"
-                disabled={page.recording || kept.fills === 0}
-              >
+              <Button type="submit" size="finger" disabled={page.recording || kept.fills === 0}>
                 It is fitted: write its length into the vehicle
-              </button>
+              </Button>
               {written !== undefined && (
                 <p role="status">
                   Written as version {written}. <Link to={`/vehicles/${vehicleId}`}>Open the vehicle</Link>
@@ -175,10 +173,10 @@ export default function JobSheetPage({ loaderData, actionData, params }: Route.C
           )}
         </Verdict>
       </div>
-      <section className="panel lg:col-start-1">
+      <Panel className="lg:col-start-1">
         <h2>Where</h2>
         <LineMap vehicle={vehicle} picked={[place.id]} plain />
-      </section>
+      </Panel>
     </div>
   )
 }

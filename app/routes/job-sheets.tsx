@@ -6,6 +6,7 @@ import { findJob } from '~/db/jobs.server'
 import { sheetPrices } from '~/db/settings.server'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import { sheetKey } from '~core/job/events/sheet-filled'
 import { repairSheets } from '~core/repair-sheets'
@@ -50,7 +51,7 @@ export default function JobSheetsPage({ loaderData, params }: Route.ComponentPro
         {kinds
           .filter(({ places }) => places.length > 0)
           .map(({ id, places }) => (
-            <section key={id} className="panel grid gap-3" aria-label={say(fact(`sheet-name-${id}`))}>
+            <Panel key={id} className="grid gap-3" aria-label={say(fact(`sheet-name-${id}`))}>
               <h2>{say(fact(`sheet-name-${id}`))}</h2>
               <ul className="grid gap-3 sm:grid-cols-2">
                 {places.map((place) => {
@@ -74,10 +75,10 @@ export default function JobSheetsPage({ loaderData, params }: Route.ComponentPro
                   )
                 })}
               </ul>
-            </section>
+            </Panel>
           ))}
       </div>
-      <section className="panel grid gap-3 lg:sticky lg:top-4">
+      <Panel className="grid gap-3 lg:sticky lg:top-4">
         <h2>To buy</h2>
         {toBuy.length === 0 && (
           <p>Nothing yet. What a sheet decides is gathered here, before anybody drives for parts.</p>
@@ -112,7 +113,7 @@ export default function JobSheetsPage({ loaderData, params }: Route.ComponentPro
             <span className="tabular-nums">{money(sum)}</span>
           </p>
         )}
-      </section>
+      </Panel>
     </div>
   )
 }

@@ -5,6 +5,7 @@ import { ReadingLines } from '~/components/unit/reading-lines'
 import { showMoment, upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useJobHere } from '~/run-client/job-here'
+import { Notice } from '~/ui/notice'
 import { fact } from '~core/base/decision'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
@@ -77,9 +78,9 @@ function UnitPanels({ unit, state, act }: Props) {
           </p>
         )}
         {wrong && (
-          <p role="alert" className="hatched border-4 border-oxide p-3 text-xl font-extrabold">
+          <Notice role="alert" kind="stop" className="text-xl font-extrabold">
             {say(wrong)}
-          </p>
+          </Notice>
         )}
         {replaced && (
           <>
@@ -95,9 +96,9 @@ function UnitPanels({ unit, state, act }: Props) {
               </p>
             )}
             {gate && gate.params?.unit === id && (
-              <p role="alert" className="hatched border-4 border-oxide p-3 text-xl font-extrabold">
+              <Notice role="alert" kind="stop" className="text-xl font-extrabold">
                 {say(gate)}
-              </p>
+              </Notice>
             )}
             <FittedForm
               key={`${ledger.fitted?.at} ${ledger.before?.number}`}

@@ -21,6 +21,8 @@ import type { JobHere } from '~/run-client/job-here'
 import { LeaveGuard } from '~/run-client/leave-guard'
 import { useFollow } from '~/run-client/use-follow'
 import { useJobRun } from '~/run-client/use-job-run'
+import { LoneLink } from '~/ui/lone-link'
+import { Notice } from '~/ui/notice'
 import { stationOf } from '~core/job/selectors'
 import { fromWire, toWire } from '~core/job/wire'
 import type { Route } from './+types/job'
@@ -57,23 +59,30 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
   const { plate, vehicle, filed, parked, checkIn, comebackOf, movedFrom } = state
   const station = useMatches().at(-1)?.id ?? ''
   // Where hands are on the vehicle the live state is the page; nothing may be fetched away under them.
-  const follow = useFollow(run.elsewhere, fromServer.length, !AT_THE_VEHICLE.has(station))
+  const follow = useFollow(
+    run.elsewhere,
+    fromServer.length,
+    AT_THE_VEHICLE.has(station) ? 'live' : FORMS.has(station) ? 'form' : 'anew',
+  )
   return (
     <>
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+      <div className="job-head flex flex-wrap items-center gap-x-4 gap-y-2">
         <span className="plate text-3xl">{plate}</span>
         {checkIn?.bay && (
           <span className="max-w-40 border-b-4 border-ink text-2xl font-extrabold wrap-anywhere">
             {checkIn.bay}
           </span>
         )}
-        <div className="max-w-36 leading-tight xl:max-w-52">
-          <Link to={`/vehicles/${state.vehicleId}`} className="line-clamp-2 font-semibold wrap-anywhere">
-            {vehicle.name}
-          </Link>
-          <span className="hidden text-sm text-quiet xl:inline">last touched {showMoment(state.lastAt)}</span>
-        </div>
-        <div className="min-w-0 flex-1 basis-[27rem]">
+        <LoneLink
+          to={`/vehicles/${state.vehicleId}`}
+          className="max-w-36 flex-col justify-center leading-tight max-sm:order-last max-sm:max-w-full xl:max-w-52 xl:items-start"
+        >
+          <span className="line-clamp-2 font-semibold wrap-anywhere">{vehicle.name}</span>
+          <span className="hidden text-sm text-quiet no-underline xl:block">
+            last touched {showMoment(state.lastAt)}
+          </span>
+        </LoneLink>
+        <div className="min-w-0 flex-1 basis-[27rem] max-sm:order-last">
           <StationPipe
             jobId={jobId}
             station={stationOf(state)}
@@ -84,10 +93,10 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
         <JobMenu jobId={jobId} filed={filed !== undefined} />
       </div>
       {filed && (
-        <p className="mt-3 border-l-8 border-ink bg-sheet p-3 font-bold">
+        <Notice className="mt-3 font-bold">
           Filed: {outcomeWords[filed.outcome].toLowerCase()}. This record is frozen.{' '}
           <Link to={`/jobs/${jobId}/record`}>Open the record</Link>
-        </p>
+        </Notice>
       )}
       {!filed && !state.run && state.standing.open.length > 0 && (
         <StandsAlert>
@@ -103,20 +112,20 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
         </StandsAlert>
       )}
       {!filed && comebackOf && (
-        <p className="mt-3 border-l-8 border-oxide bg-sheet p-3">
+        <Notice kind="mind" className="mt-3">
           It came back. <Link to={`/jobs/${comebackOf}/record`}>What was done last time</Link>
-        </p>
+        </Notice>
       )}
       {!filed && movedFrom.length > 0 && (
-        <p className="mt-3 border-l-8 border-ink bg-sheet p-3">
+        <Notice className="mt-3">
           This job was begun on {movedFrom.map((from) => from.plate).join(', ')} by mistake and moved here.
-        </p>
+        </Notice>
       )}
       {loaderData.newVersion !== undefined && !AT_THE_VEHICLE.has(station) && (
-        <p className="mt-3 border-l-8 border-ink bg-sheet p-3">
+        <Notice className="mt-3">
           The vehicle was changed since this job began; it is at version {loaderData.newVersion} now. This job
           keeps the one it began with, a new job takes the new one.
-        </p>
+        </Notice>
       )}
       <div className="mt-4 grid gap-5">
         {parked && AT_THE_VEHICLE.has(station) && <title>{`${plate}: parked · Ruddy Siphon`}</title>}
@@ -148,7 +157,7 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
 
 /** What stands on the vehicle, before anything else on the page. */
 const StandsAlert = ({ children }: { children: ReactNode }) => (
-  <p role="alert" className="hatched mt-3 border-4 border-oxide p-3 font-bold">
+  <Notice role="alert" kind="stop" className="mt-3">
     <span className="bg-sheet px-1">{children}</span>
-  </p>
+  </Notice>
 )

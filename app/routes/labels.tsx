@@ -1,9 +1,9 @@
-import { Link } from 'react-router'
 import { database } from '~/context'
 import { findContainer, shelfSettings } from '~/db/shelf.server'
 import { barcodeSvg } from '~/lib/barcode.server'
 import { showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
+import { Button, LinkButton } from '~/ui/button'
 import { readCode } from '~core/stock/code'
 import { openedRuleFact } from '~core/stock/opened-rule'
 import { sayMetric } from '~core/words'
@@ -32,12 +32,10 @@ export default function Labels({ loaderData: { labels, rule } }: Route.Component
       <title>Labels · Ruddy Siphon</title>
       <div className="mb-4 flex items-center gap-3 print:hidden">
         <h1 className="text-2xl">Labels</h1>
-        <button type="button" className="button ml-auto" onClick={() => window.print()}>
+        <Button className="ml-auto" onClick={() => window.print()}>
           Print
-        </button>
-        <Link to="/shelf" className="button">
-          The shelf
-        </Link>
+        </Button>
+        <LinkButton to="/shelf">The shelf</LinkButton>
       </div>
       {labels.length === 0 && <p>No such container is on the shelf.</p>}
       <ul className="grid grid-cols-2 gap-4 print:gap-[4mm]">

@@ -3,6 +3,7 @@ import { outcomeMarks, outcomeWords } from '~/components/words'
 import { database } from '~/context'
 import { filedJobs } from '~/db/jobs.server'
 import { counted, showDate } from '~/lib/format'
+import { Panel } from '~/ui/panel'
 import type { Route } from './+types/logbook'
 
 export async function loader({ context }: Route.LoaderArgs) {
@@ -11,7 +12,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 export default function Logbook({ loaderData: { jobs } }: Route.ComponentProps) {
   return (
-    <section className="panel">
+    <Panel>
       <title>Logbook · Ruddy Siphon</title>
       <h1 className="mb-4 text-2xl">Logbook: {counted(jobs.length, 'filed record')}</h1>
       {jobs.length === 0 && <p>Nothing is filed yet. A job that is proved and filed stands here, frozen.</p>}
@@ -36,6 +37,6 @@ export default function Logbook({ loaderData: { jobs } }: Route.ComponentProps) 
           </li>
         ))}
       </ul>
-    </section>
+    </Panel>
   )
 }

@@ -1,10 +1,13 @@
-import { data, Form, Link, redirect } from 'react-router'
+import { data, Form, redirect } from 'react-router'
 import { z } from 'zod'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { findVehicle, listVehicles } from '~/db/vehicles.server'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
+import { ActionBar } from '~/ui/action-bar'
+import { Button, LinkButton } from '~/ui/button'
+import { Notice } from '~/ui/notice'
 import type { Route } from './+types/move'
 
 const moveSchema = z.object({
@@ -54,9 +57,9 @@ export default function Move({ loaderData, actionData, params }: Route.Component
         {begun && ', and keeps what was poured and drawn so far'}.
       </p>
       {begun && (
-        <p className="hatched border-2 border-oxide p-3 font-bold">
+        <Notice kind="stop">
           Hands were on {plate}: whatever was opened or filled there needs a job of its own.
-        </p>
+        </Notice>
       )}
       {actionData?.fault && (
         <p role="alert" className="fault">
@@ -69,7 +72,7 @@ export default function Move({ loaderData, actionData, params }: Route.Component
           {others.map(({ id, plate: other, name }) => (
             <label key={id} className="choice min-h-[64px]">
               <input type="radio" name="to" value={id} required />
-              <span className="plate">{other || '—'}</span>
+              <span className="plate shrink-0">{other || '—'}</span>
               <span className="wrap-anywhere">{name}</span>
             </label>
           ))}
@@ -80,14 +83,12 @@ export default function Move({ loaderData, actionData, params }: Route.Component
         <span className="field-label">How did it come about?</span>
         <input name="why" className="input" defaultValue={actionData?.why} autoComplete="off" required />
       </label>
-      <div className="flex gap-3">
-        <button type="submit" className="button button-main flex-1">
+      <ActionBar>
+        <Button type="submit" main>
           Move the job
-        </button>
-        <Link to={`/jobs/${params.jobId}`} className="button">
-          Leave it here
-        </Link>
-      </div>
+        </Button>
+        <LinkButton to={`/jobs/${params.jobId}`}>Leave it here</LinkButton>
+      </ActionBar>
     </Form>
   )
 }

@@ -11,6 +11,10 @@ import {
 } from '~/db/people.server'
 import { counted } from '~/lib/format'
 import { EASY, newPersonSchema, pinSchema } from '~/lib/person-form'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
 import type { Person } from '~core/job/events'
 import type { Route } from './+types/people'
 
@@ -63,32 +67,34 @@ export default function People({ loaderData: { people, here, easyPin }, actionDa
       <Line label="Name" name="name" first={actionData?.name} />
       <Line label="Their own PIN, 4 to 8 digits" name="pin" secret />
       <Fault text={faultAt('add')} />
-      <button type="submit" name="intent" value="add" className="button button-main">
-        Add
-      </button>
+      <ActionBar>
+        <Button type="submit" name="intent" value="add" main>
+          Add
+        </Button>
+      </ActionBar>
     </Form>
   )
   const ownPin = (
     <Form method="post" className="panel grid gap-3" key="pin">
       <h2>{here?.name}: another PIN</h2>
       {easyPin && !doneAt('pin') && (
-        <p role="alert" className="border-l-8 border-oxide bg-enamel p-3">
+        <Notice role="alert" kind="mind">
           Anybody guesses the PIN that you have: choose another. Whatever is recorded with it bears your name.
-        </p>
+        </Notice>
       )}
       <Line label="PIN now" name="pin" secret />
       <Line label="New PIN, 4 to 8 digits" name="next" secret />
       <Fault text={faultAt('pin')} />
-      <button type="submit" name="intent" value="pin" className={`button ${easyPin ? 'button-main' : ''}`}>
+      <Button type="submit" name="intent" value="pin" main={easyPin}>
         Change it
-      </button>
+      </Button>
       {doneAt('pin') && <p role="status">Changed.</p>}
     </Form>
   )
   return (
     <div className="mx-auto grid max-w-4xl items-start gap-5 md:grid-cols-2">
       <title>People · Ruddy Siphon</title>
-      <section className="panel md:row-span-2">
+      <Panel className="md:row-span-2">
         <h1 className="mb-3 text-2xl">People</h1>
         <p className="mb-3 text-quiet">
           Whatever is recorded bears the name of who is at the screen. A name stays on its records when its
@@ -100,7 +106,7 @@ export default function People({ loaderData: { people, here, easyPin }, actionDa
           ))}
         </ul>
         <Fault text={faultAt('left')} />
-      </section>
+      </Panel>
       {easyPin ? [ownPin, addForm] : [addForm, ownPin]}
     </div>
   )
@@ -119,15 +125,9 @@ function Somebody({ person, isHere }: { person: Person & { wrongPins: number }; 
       {person.wrongPins > 0 && (
         <Form method="post" className="ml-auto">
           <input type="hidden" name="person" value={person.id} />
-          <button
-            type="submit"
-            name="intent"
-            value="unlock"
-            className="button"
-            aria-label={`Unlock ${person.name}`}
-          >
+          <Button type="submit" name="intent" value="unlock" aria-label={`Unlock ${person.name}`}>
             Unlock
-          </button>
+          </Button>
         </Form>
       )}
       {!isHere && (

@@ -9,6 +9,8 @@ import { Reasons } from '~/components/reasons'
 import { database, personHere } from '~/context'
 import { importVehicle } from '~/db/vehicles.server'
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { faultLine } from '~core/base/fault'
 import { makePlan } from '~core/plan/plan'
 import { type PlanRequest, readPlanRequest } from '~core/plan/request'
@@ -83,9 +85,9 @@ export default function PlanFile({ actionData }: Route.ComponentProps) {
             aria-describedby={faults.length > 0 ? 'file-faults' : undefined}
           />
         </div>
-        <button type="submit" className="button button-main" disabled={busy}>
+        <Button type="submit" main disabled={busy}>
           Plan it
-        </button>
+        </Button>
         {faults.length > 0 && (
           <ul id="file-faults" role="alert" className="fault w-full">
             {faults.slice(0, 20).map((fault) => (
@@ -130,17 +132,14 @@ function Planned({ request }: { request: PlanRequest }) {
               </label>
               <input id="plate" name="plate" className="input" maxLength={20} autoComplete="off" />
             </div>
-            <button type="submit" className="button">
-              Take this vehicle in
-            </button>
+            <Button type="submit">Take this vehicle in</Button>
           </Form>
-          <section className="panel" aria-label="Line map">
+          <Panel aria-label="Line map">
             <LineMap vehicle={request.vehicle} marks={planMarks(plan)} />
-          </section>
-          <section className="panel" aria-labelledby="why">
-            <h2 id="why">Why</h2>
+          </Panel>
+          <Panel title="Why">
             <Reasons reasons={plan.reasons} />
-          </section>
+          </Panel>
         </aside>
       </div>
     </FigureSource>

@@ -26,6 +26,11 @@ import { planBaseFor } from '~/lib/plan-request.server'
 import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { LoneFileLink, LoneLink } from '~/ui/lone-link'
+import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
 import { readingDue } from '~core/job/selectors'
 import type { Plan } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
@@ -111,9 +116,7 @@ export default function PlanPage({ loaderData, actionData, params }: Route.Compo
           </div>
           <aside className="grid gap-4">
             {begun ? (
-              <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
-                This plan was taken, and the work has begun under it.
-              </p>
+              <Notice className="font-bold">This plan was taken, and the work has begun under it.</Notice>
             ) : (
               going && (
                 <TakePlan
@@ -125,9 +128,9 @@ export default function PlanPage({ loaderData, actionData, params }: Route.Compo
               )
             )}
             {going && <PaperAndFiles jobId={params.jobId} taken={taken} />}
-            <section className="panel" aria-label="Line map">
+            <Panel aria-label="Line map">
               <LineMap vehicle={vehicle} marks={marks} className="[&_.lm-sheet]:max-h-[42vh]" />
-            </section>
+            </Panel>
           </aside>
           <div className="grid items-start gap-4 lg:col-span-2 lg:grid-cols-2">
             <div className="grid gap-4">
@@ -146,10 +149,9 @@ export default function PlanPage({ loaderData, actionData, params }: Route.Compo
               <LearnedPanel learned={learned} />
             </div>
             <div className="grid gap-4">
-              <section className="panel" aria-labelledby="why">
-                <h2 id="why">Why</h2>
+              <Panel title="Why">
                 <Reasons reasons={plan.reasons} />
-              </section>
+              </Panel>
               <Cautions plan={plan} />
               {going && <PlanRig request={request} targetPct={plan.fluid.targetOldPct} />}
               {going && <PlanSpread request={request} />}
@@ -166,15 +168,15 @@ function PaperAndFiles({ jobId, taken }: { jobId: string; taken: boolean }) {
   const [search] = useChanges()
   const changed = search.size > 0 ? `?${search}` : ''
   return (
-    <p className="flex flex-wrap gap-x-5 gap-y-1">
-      <Link to={`/jobs/${jobId}/card${changed}`}>Bay card</Link>
-      {taken && <Link to={`/jobs/${jobId}/from-paper`}>Enter a bleed done from the card</Link>}
-      <a href={`/jobs/${jobId}/plan.json${changed}`} download>
+    <p className="flex flex-wrap gap-x-5">
+      <LoneLink to={`/jobs/${jobId}/card${changed}`}>Bay card</LoneLink>
+      {taken && <LoneLink to={`/jobs/${jobId}/from-paper`}>Enter a bleed done from the card</LoneLink>}
+      <LoneFileLink href={`/jobs/${jobId}/plan.json${changed}`} download>
         Plan (JSON)
-      </a>
-      <a href={`/jobs/${jobId}/plan-request.json${changed}`} download>
+      </LoneFileLink>
+      <LoneFileLink href={`/jobs/${jobId}/plan-request.json${changed}`} download>
         Request (JSON)
-      </a>
+      </LoneFileLink>
     </p>
   )
 }
@@ -228,9 +230,11 @@ function TakePlan(props: { plan: Plan; eventId: string; refusal?: string; wayFau
           {wayFault}
         </p>
       )}
-      <button type="submit" className="button button-main w-full text-lg" disabled={onItsWay}>
-        Take this plan and begin
-      </button>
+      <ActionBar className="action-bar-narrow">
+        <Button type="submit" main className="text-lg" disabled={onItsWay}>
+          Take this plan and begin
+        </Button>
+      </ActionBar>
     </Form>
   )
 }
@@ -238,8 +242,7 @@ function TakePlan(props: { plan: Plan; eventId: string; refusal?: string; wayFau
 function Cautions({ plan }: { plan: Plan }) {
   const say = useSay()
   return (
-    <section className="panel" aria-labelledby="cautions">
-      <h2 id="cautions">Cautions</h2>
+    <Panel title="Cautions">
       <ul className="grid gap-1.5">
         {plan.cautions.map(({ at, ...caution }) => (
           <li
@@ -253,6 +256,6 @@ function Cautions({ plan }: { plan: Plan }) {
           </li>
         ))}
       </ul>
-    </section>
+    </Panel>
   )
 }

@@ -10,6 +10,9 @@ import { ALL, type PolicyRead, ROW, readPolicyForm } from '~/lib/policy-form'
 import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { ScrollsSideways } from '~/ui/scrolls-sideways'
 import { vehicleKinds } from '~core/base/vehicle-kinds'
 import { hardUseFact, hardUseIds, hardUses } from '~core/fluid/policy/hard-use'
 import { ruleFact, ruleIds } from '~core/fluid/policy/index'
@@ -46,7 +49,7 @@ export default function PolicyPage({ loaderData: { policy, ports }, actionData }
   const [next, setNext] = useState(rows.length)
   const faults: Record<string, string> = actionData?.faults ?? {}
   return (
-    <Form method="post" className="panel mx-auto grid max-w-6xl gap-5">
+    <Form method="post" className="panel mx-auto grid max-w-6xl grid-cols-1 gap-5">
       <title>Fluid policy · Ruddy Siphon</title>
       <h1 className="text-2xl">When the shop replaces fluid</h1>
       <p>
@@ -54,7 +57,7 @@ export default function PolicyPage({ loaderData: { policy, ports }, actionData }
         less, set it for that fluid or kind. Empty means as for every vehicle, “off” that the rule is not
         used.
       </p>
-      <div className="overflow-x-auto">
+      <ScrollsSideways label="Limits">
         <table className="w-full text-left">
           <thead>
             <tr className="border-b-2 border-ink align-bottom [&>th]:py-2 [&>th]:pr-3">
@@ -98,40 +101,37 @@ export default function PolicyPage({ loaderData: { policy, ports }, actionData }
                 </th>
                 <LimitCells row={row.id} of={`row ${i + 1}`} limits={row.limits} faults={faults} />
                 <td>
-                  <button
-                    type="button"
-                    className="button"
+                  <Button
                     aria-label={`Take row ${i + 1} out`}
                     onClick={() => setRows(rows.filter(({ id }) => id !== row.id))}
                   >
                     ✕
-                  </button>
+                  </Button>
                 </td>
               </tr>
             ))}
           </tbody>
         </table>
-      </div>
-      <button
-        type="button"
-        className="button justify-self-start"
+      </ScrollsSideways>
+      <Button
+        className="justify-self-start"
         onClick={() => {
           setRows([...rows, { id: `row${next}`, limits: {} }])
           setNext(next + 1)
         }}
       >
         Other limits for a kind or a fluid
-      </button>
+      </Button>
       <HardUses />
       <div className="grid gap-4 md:grid-cols-2">
         {devices.map((device, i) => (
           <PortField key={device.id} device={device} first={ports[i]} fault={faults[device.field]} />
         ))}
       </div>
-      <div className="flex flex-wrap items-center gap-4">
-        <button type="submit" className="button button-main">
+      <ActionBar>
+        <Button type="submit" main>
           Save, and work every vehicle’s day out again
-        </button>
+        </Button>
         {actionData?.saved && (
           <p role="status">
             Saved. <Link to="/due">The due list</Link> goes by it.
@@ -142,7 +142,7 @@ export default function PolicyPage({ loaderData: { policy, ports }, actionData }
             Nothing was saved: mend what is marked.
           </p>
         )}
-      </div>
+      </ActionBar>
     </Form>
   )
 }

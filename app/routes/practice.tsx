@@ -16,6 +16,9 @@ import { WhatItIs } from '~/components/practice/what-it-is'
 import { HeardButtons } from '~/heard/heard-buttons'
 import { useHelperRoom } from '~/run-client/use-helper-room'
 import { usePractice } from '~/run-client/use-practice'
+import { FileButton } from '~/ui/button'
+import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
 import { cabView } from '~core/cab/view'
 import { frontShares } from '~core/job/front'
 import { callOf, currentStage } from '~core/job/points'
@@ -86,25 +89,25 @@ function Practice({ name, way, ways, hides, wheel, beginning }: Begun) {
       <PracticeHead name={name} way={way} ways={ways} hides={hides} wheel={wheel} />
       <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr] lg:grid-rows-[auto_1fr]">
         <div className="grid gap-4">
-          <section className="panel grid content-start gap-5" aria-label="Now">
+          <Panel className="grid content-start gap-5" aria-label="Now">
             {refusal && (
-              <p role="alert" className="fault border-l-8 border-oxide bg-enamel p-3 text-xl">
+              <Notice role="alert" kind="wrong" className="text-xl">
                 {refusal}
-              </p>
+              </Notice>
             )}
             {done ? (
               <>
                 <p className="text-4xl font-extrabold">
                   The bleed is finished. On a real job it is proved now.
                 </p>
-                <a href={again} className="button button-main min-h-[96px] text-2xl">
+                <FileButton href={again} main size="call">
                   Begin again
-                </a>
+                </FileButton>
               </>
             ) : (
               <BayWork state={state} run={run} jobId="" saved act={act} phone={helper.phone} />
             )}
-          </section>
+          </Panel>
           <div className="grid grid-cols-2 gap-3">
             {!done && <TroubleDialog state={state} run={run} act={act} />}
             <UndoButton state={state} act={act} />
@@ -117,7 +120,7 @@ function Practice({ name, way, ways, hides, wheel, beginning }: Begun) {
           {withCab && !done && <PracticeCab view={view} act={act} helper={helper} />}
           <Findings state={state} act={act} />
           {!done && <Counters state={state} stageRun={stageRun} act={act} />}
-          <section className="panel" aria-label="Line map">
+          <Panel aria-label="Line map">
             <LineMap
               vehicle={vehicle}
               marks={runMarks(state)}
@@ -125,7 +128,7 @@ function Practice({ name, way, ways, hides, wheel, beginning }: Begun) {
               plain
               className="[&_.lm-sheet]:max-h-[38vh] [&>figcaption]:hidden"
             />
-          </section>
+          </Panel>
         </aside>
         {/* Beside what is seen where there is room for it, else after it. */}
         {seen && <WhatItIs vehicle={vehicle} hides={hides} wheel={wheel} looks={seen.looks} />}

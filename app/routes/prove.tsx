@@ -17,6 +17,9 @@ import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useJobHere } from '~/run-client/job-here'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button, LinkButton } from '~/ui/button'
+import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import { notAtMax } from '~core/job/levels'
 import { stillOff } from '~core/job/off-things'
@@ -49,7 +52,7 @@ export default function ProvePage() {
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[3fr_1fr]">
       <title>{`${state.plate}: Prove · Ruddy Siphon`}</title>
-      <section className="panel">
+      <Panel>
         <h1 className="mb-4 text-2xl">Prove it: a firm pedal, measured</h1>
         <ol className="grid gap-3">
           {checks.map((check, i) => (
@@ -81,7 +84,7 @@ export default function ProvePage() {
             />
           ))}
         </ol>
-      </section>
+      </Panel>
       <aside className="panel grid gap-4 lg:sticky lg:top-4">
         <p className="text-4xl font-extrabold">
           {proved} <span className="text-xl font-semibold">of {checks.length} proved</span>
@@ -92,36 +95,32 @@ export default function ProvePage() {
           </p>
         )}
         {back && (
-          <div className="grid gap-3 border-l-8 border-oxide bg-oxide-wash p-3">
+          <Notice kind="mind" className="grid gap-3">
             {report ? <WhatChanged report={report} /> : null}
             <p className="font-bold">The job is back at the bleed.</p>
-            <Link to={`/jobs/${jobId}/bleed`} className="button button-main min-h-[56px]">
+            <LinkButton to={`/jobs/${jobId}/bleed`} main size="finger">
               To the bleed
-            </Link>
-          </div>
+            </LinkButton>
+          </Notice>
         )}
         {failed.length > 0 && !back && (
-          <div className="hatched grid gap-3 border-2 border-oxide p-3">
+          <Notice kind="stop" className="grid gap-3">
             <p className="font-bold">
               Failed: {failed.map(({ id }) => say(proofFact(id))).join(', ')}. It does not leave.
             </p>
             {!locked && <WaysOn jobId={jobId} state={state} failed={failed} act={act} />}
-          </div>
+          </Notice>
         )}
         {proved === checks.length && link === 'saved' && !back && stillOff(state).length === 0 ? (
-          <Link to={`/jobs/${jobId}/file`} className="button button-main">
+          <LinkButton to={`/jobs/${jobId}/file`} main>
             All proved: go on to file it
-          </Link>
+          </LinkButton>
         ) : (
-          <Link to={`/jobs/${jobId}/file`} className="button">
-            File it as not fit to drive
-          </Link>
+          <LinkButton to={`/jobs/${jobId}/file`}>File it as not fit to drive</LinkButton>
         )}
         {!locked && run && (
           <>
-            <Link to={`/jobs/${jobId}/pedal`} className="button">
-              Pedal before and after
-            </Link>
+            <LinkButton to={`/jobs/${jobId}/pedal`}>Pedal before and after</LinkButton>
             <OffDialog state={state} act={act} />
             <TroubleDialog state={state} run={run} act={act} />
             <ParkDialog state={state} act={act} />
@@ -190,12 +189,11 @@ function WaysOn({
         </p>
       )}
       {complaint && (
-        <Link
+        <LinkButton
           to={`/jobs/${jobId}/find?${toAddress({ complaint, found: shownByProofs(state), tried: [] })}&seen=${state.faultFinding?.answers ?? 0}`}
-          className="button"
         >
           Find the fault
-        </Link>
+        </LinkButton>
       )}
       <BleedAgain onWhy={(why) => act({ type: 'bleed-again', why })} />
     </>
@@ -216,9 +214,7 @@ function BleedAgain({ onWhy }: { onWhy: (why: string) => void }) {
         <span className="field-label">Bleed again, because</span>
         <input className="input" value={why} onChange={(event) => setWhy(event.target.value)} required />
       </label>
-      <button type="submit" className="button">
-        Bleed again from the first bleeder
-      </button>
+      <Button type="submit">Bleed again from the first bleeder</Button>
     </form>
   )
 }

@@ -12,6 +12,7 @@ import { recordDesk } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { sayHere } from '~/lib/say.server'
 import { today } from '~/lib/today'
+import { Button, FileButton, LinkButton } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import { followUpFact, followUpsOf, searchAfter } from '~core/job/follow-ups'
 import type { JobState } from '~core/job/state'
@@ -81,38 +82,30 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
     <main className="mx-auto max-w-[52rem] p-5 print:max-w-none print:p-0 print:text-[10pt] print:leading-snug">
       <title>{`Record ${state.plate} · Ruddy Siphon`}</title>
       <div className="mb-4 flex flex-wrap gap-3 print:hidden">
-        <Link to={filed ? '/logbook' : `/jobs/${params.jobId}`} className="button">
-          Back
-        </Link>
-        <button type="button" className="button" onClick={() => window.print()}>
-          Print
-        </button>
-        <Link to={`/jobs/${params.jobId}/trace`} className="button">
-          Every act
-        </Link>
+        <LinkButton to={filed ? '/logbook' : `/jobs/${params.jobId}`}>Back</LinkButton>
+        <Button onClick={() => window.print()}>Print</Button>
+        <LinkButton to={`/jobs/${params.jobId}/trace`}>Every act</LinkButton>
         {filed && (
           <>
-            <Link to={`/jobs/${params.jobId}/certificate`} className="button">
-              Customer’s certificate
-            </Link>
-            <a href={`/jobs/${params.jobId}/record.jsonl`} className="button" download>
+            <LinkButton to={`/jobs/${params.jobId}/certificate`}>Customer’s certificate</LinkButton>
+            <FileButton href={`/jobs/${params.jobId}/record.jsonl`} download>
               File to check
-            </a>
+            </FileButton>
           </>
         )}
         {filed && (
           <Form method="post" className="ml-auto">
-            <button type="submit" name="intent" value="came-back" className="button">
+            <Button type="submit" name="intent" value="came-back">
               It came back: open a job on it
-            </button>
+            </Button>
           </Form>
         )}
       </div>
-      <article className="panel grid gap-4 print:gap-2.5 print:border-b-0 print:bg-transparent print:p-0">
+      <article className="panel grid grid-cols-1 gap-4 print:gap-2.5 print:border-b-0 print:bg-transparent print:p-0">
         <header className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b-2 border-ink pb-3">
           <span className="plate text-3xl">{document.plate}</span>
-          <div>
-            <h1 className="text-xl wrap-anywhere">{document.vehicle}</h1>
+          <div className="min-w-0 wrap-anywhere">
+            <h1 className="text-xl">{document.vehicle}</h1>
             <p className="text-sm">
               {[document.opened, document.filed].filter(Boolean).join(', ')}
               {state.comebackOf && (
@@ -162,9 +155,9 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
               {actionData.fault}
             </p>
           )}
-          <button type="submit" className="button justify-self-start">
+          <Button type="submit" className="justify-self-start">
             Add it, with my name and the time
-          </button>
+          </Button>
         </Form>
       )}
     </main>

@@ -1,4 +1,4 @@
-import { data, Form, Link, redirect, useNavigation } from 'react-router'
+import { data, Form, redirect, useNavigation } from 'react-router'
 import { ProcedureForm } from '~/components/vehicle/procedure-form'
 import { database, personHere } from '~/context'
 import { routinesOfKind } from '~/db/routines.server'
@@ -7,6 +7,8 @@ import { showDate } from '~/lib/format'
 import { procedureFromTyped, typedFrom, typedSchema, whatChoices } from '~/lib/procedure-form'
 import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
+import { Button, FileButton, LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { type Fault, faultLine } from '~core/base/fault'
 import { procedureFor } from '~core/plan/procedures'
 import { readProcedureFile } from '~core/procedure/file'
@@ -129,12 +131,12 @@ export default function RoutinePage({ loaderData, actionData, params }: Route.Co
         <h1 className="text-2xl wrap-anywhere">
           {plate || name}: routine of its unit, {routineNames[routine]}
         </h1>
-        <Link to={`/vehicles/${params.vehicleId}`} className="button ml-auto">
+        <LinkButton to={`/vehicles/${params.vehicleId}`} className="ml-auto">
           To the vehicle
-        </Link>
-        <a href={`${here}.json`} className="button" download>
+        </LinkButton>
+        <FileButton href={`${here}.json`} download>
           Export it
-        </a>
+        </FileButton>
       </div>
       <p className={procedure.example ? 'hatched border-4 border-oxide p-3' : 'border-l-8 border-ink pl-3'}>
         <span className={procedure.example ? 'bg-sheet px-1 font-bold' : ''}>
@@ -151,8 +153,7 @@ export default function RoutinePage({ loaderData, actionData, params }: Route.Co
         </ul>
       )}
       {ofKind.length > 0 && (
-        <section className="panel grid content-start gap-3" aria-labelledby="of-kind">
-          <h2 id="of-kind">Written down for others of its kind</h2>
+        <Panel title="Written down for others of its kind" className="grid content-start gap-3">
           {ofKind.map((each) => (
             <Form key={each.vehicleId} method="post" className="flex flex-wrap items-center gap-3">
               <input type="hidden" name="from" value={each.vehicleId} />
@@ -161,12 +162,12 @@ export default function RoutinePage({ loaderData, actionData, params }: Route.Co
                 {each.by && `, by ${each.by}`}
                 {each.on && `, ${showDate(each.on)}`}
               </span>
-              <button type="submit" name="intent" value="copy" className="button" disabled={busy}>
+              <Button type="submit" name="intent" value="copy" disabled={busy}>
                 Take it over from {each.plate || each.vehicleId}
-              </button>
+              </Button>
             </Form>
           ))}
-        </section>
+        </Panel>
       )}
       <ProcedureForm
         key={JSON.stringify(procedure)}
@@ -176,25 +177,24 @@ export default function RoutinePage({ loaderData, actionData, params }: Route.Co
         busy={busy}
       />
       <div className="grid gap-5 md:grid-cols-2">
-        <section className="panel grid content-start gap-3" aria-labelledby="from-file">
-          <h2 id="from-file">From a file</h2>
+        <Panel title="From a file" className="grid content-start gap-3">
           <Form method="post" encType="multipart/form-data" className="grid gap-3">
             <label className="grid gap-1">
               <span className="field-label">A routine that was exported</span>
               <input type="file" name="file" accept="application/json,.json" className="input" required />
             </label>
-            <button type="submit" name="intent" value="file" className="button" disabled={busy}>
+            <Button type="submit" name="intent" value="file" disabled={busy}>
               Take it over
-            </button>
+            </Button>
           </Form>
-        </section>
+        </Panel>
         {!procedure.example && (
           <Form method="post" className="panel grid content-start gap-3">
             <h2>Back to the ready example</h2>
             <p>What was written down stays in the versions of the vehicle’s file.</p>
-            <button type="submit" name="intent" value="ready" className="button" disabled={busy}>
+            <Button type="submit" name="intent" value="ready" disabled={busy}>
               Use the ready example
-            </button>
+            </Button>
           </Form>
         )}
       </div>

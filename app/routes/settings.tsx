@@ -2,7 +2,6 @@ import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, Form, Link } from 'react-router'
 import { z } from 'zod'
-import { Choices, NoteField, TextField } from '~/components/field'
 import { KeptPanel } from '~/components/kept-panel'
 import { database } from '~/context'
 import { saveShopSettings, shopSettings } from '~/db/settings.server'
@@ -11,6 +10,9 @@ import { backUpNow, whatIsKept } from '~/lib/kept.server'
 import { useSay } from '~/lib/say'
 import { themeCookie, themes } from '~/lib/theme'
 import { useFieldText, useUnits } from '~/lib/units'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { Choices, NoteField, TextField } from '~/ui/field'
 import { fact } from '~core/base/decision'
 import { orderSchoolIds } from '~core/plan/order'
 import { equipmentIds } from '~core/technique/equipment'
@@ -184,14 +186,14 @@ export default function Settings({ loaderData: { shop, kept }, actionData }: Rou
             hint={`Spaces between, like ${[355, 500, 1000].map((ml) => text('volume', ml)).join(' ')}`}
           />
         </div>
-        <div className="flex items-center gap-4">
-          <button type="submit" className="button button-main">
+        <ActionBar>
+          <Button type="submit" main>
             Save
-          </button>
+          </Button>
           {actionData && 'status' in actionData && actionData.status === 'success' && (
             <p role="status">Saved.</p>
           )}
-        </div>
+        </ActionBar>
       </Form>
     </>
   )

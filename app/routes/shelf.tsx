@@ -22,6 +22,7 @@ import { sayHere } from '~/lib/say.server'
 import { deliverySchema, handOverSchema, shelfSettingsSchema } from '~/lib/shelf-form'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
+import { Button } from '~/ui/button'
 import { pastItsTime } from '~core/stock/may-pour'
 import { openedRuleFact, openedRuleIds } from '~core/stock/opened-rule'
 import { openFirst } from '~core/stock/reserve'
@@ -203,9 +204,9 @@ function Rules({
           {fault}
         </p>
       )}
-      <button type="submit" className="button justify-self-start">
+      <Button type="submit" className="justify-self-start">
         Keep these
-      </button>
+      </Button>
     </Form>
   )
 }

@@ -1,4 +1,5 @@
-import { NavLink, Outlet, useFetcher, useLocation, useRouteLoaderData } from 'react-router'
+import { DropdownMenu } from 'radix-ui'
+import { Link, NavLink, Outlet, useFetcher, useLocation, useRouteLoaderData } from 'react-router'
 import type { loader as rootLoader } from '~/root'
 
 const places = [
@@ -22,19 +23,23 @@ export default function Shell() {
       >
         To the content
       </a>
-      <header className="flex flex-wrap items-center gap-x-6 border-b-4 border-oxide bg-sheet px-5 print:hidden">
-        <NavLink to="/" className="flex items-center gap-2 py-2 text-lg font-extrabold text-ink no-underline">
+      <header className="flex flex-wrap items-center gap-x-2 border-b-4 border-oxide bg-sheet px-5 max-md:px-2 xl:gap-x-6 print:hidden">
+        <NavLink
+          to="/"
+          className="flex min-w-11 items-center gap-2 py-2 text-lg font-extrabold text-ink no-underline"
+        >
           <Mark />
-          Ruddy Siphon
+          <span className="max-md:sr-only">Ruddy Siphon</span>
         </NavLink>
-        <nav aria-label="Places" className="flex flex-wrap">
+        <PlacesMenu />
+        <nav aria-label="Places" className="hidden flex-wrap md:flex">
           {places.map(({ to, name }) => (
             <NavLink
               key={to}
               to={to}
               end={to === '/'}
               className={({ isActive }) =>
-                `flex min-h-12 items-center px-4 font-semibold no-underline ${isActive ? 'bg-oxide text-on-oxide' : 'text-ink hover:bg-oxide-wash'}`
+                `flex min-h-12 items-center px-2.5 font-semibold xl:px-4 no-underline ${isActive ? 'bg-oxide text-on-oxide' : 'text-ink hover:bg-oxide-wash'}`
               }
             >
               {name}
@@ -48,6 +53,37 @@ export default function Shell() {
         <Outlet />
       </main>
     </>
+  )
+}
+
+/** On a phone the places take one button: their row would be a third of it. */
+function PlacesMenu() {
+  const { pathname } = useLocation()
+  const here = places.findLast(({ to }) => pathname.startsWith(to))?.name
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex min-h-14 items-center gap-2 px-3 text-lg font-bold md:hidden">
+        {here ?? 'Places'} <span aria-hidden="true">▾</span>
+        <span className="sr-only">: other places</span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          align="start"
+          className="z-20 border-2 border-ink bg-sheet shadow-[4px_4px_0_var(--color-rule)]"
+        >
+          {places.map(({ to, name }) => (
+            <DropdownMenu.Item key={to} asChild>
+              <Link
+                to={to}
+                className="flex min-h-[56px] min-w-48 items-center px-4 text-lg font-semibold text-ink no-underline outline-none data-[highlighted]:bg-oxide data-[highlighted]:text-on-oxide"
+              >
+                {name}
+              </Link>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   )
 }
 
@@ -83,8 +119,16 @@ function ThemeSwitch() {
   return (
     <fetcher.Form method="post" action="/settings" className="ml-auto">
       <input type="hidden" name="theme" value={next} />
-      <button type="submit" name="intent" value="theme" className="min-h-12 px-3 font-semibold underline">
-        Light: {names[theme]}
+      <button
+        type="submit"
+        name="intent"
+        value="theme"
+        className="min-h-12 min-w-12 px-3 font-semibold underline"
+      >
+        <span className="max-xl:sr-only">Light: {names[theme]}</span>
+        <span className="xl:hidden" aria-hidden="true">
+          ◐
+        </span>
       </button>
     </fetcher.Form>
   )

@@ -1,9 +1,9 @@
-import { Link } from 'react-router'
 import { useStanding } from '~/components/bay/stands-line'
 import { database } from '~/context'
 import { findJob } from '~/db/jobs.server'
 import { showTime } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
+import { Button, LinkButton } from '~/ui/button'
 import type { Route } from './+types/tag'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -19,24 +19,24 @@ export default function Tag({ loaderData: { state }, params }: Route.ComponentPr
     <main className="mx-auto max-w-[48rem] p-5 print:max-w-none print:p-0">
       <title>{`Tag ${plate} · Ruddy Siphon`}</title>
       <p className="mb-4 flex gap-3 print:hidden">
-        <Link to={`/jobs/${params.jobId}`} className="button">
-          Back
-        </Link>
+        <LinkButton to={`/jobs/${params.jobId}`}>Back</LinkButton>
         {!fit && (
-          <button type="button" className="button button-main" onClick={() => window.print()}>
+          <Button main onClick={() => window.print()}>
             Print
-          </button>
+          </Button>
         )}
       </p>
       {fit ? (
         <p className="panel text-xl">This job is filed as fit to drive: no tag is due.</p>
       ) : (
-        <article className="grid gap-6 border-8 border-ink bg-enamel p-8 text-center text-ink">
+        <article className="grid gap-6 border-8 border-ink bg-enamel p-4 sm:p-8 text-center text-ink">
           <p className="hatched border-y-4 border-ink py-4">
-            <span className="bg-enamel px-4 text-6xl leading-tight font-extrabold">DO NOT DRIVE</span>
+            <span className="bg-enamel px-4 text-4xl leading-tight sm:text-6xl font-extrabold">
+              DO NOT DRIVE
+            </span>
           </p>
           <p>
-            <span className="plate text-7xl">{plate}</span>
+            <span className="plate text-4xl leading-tight sm:text-7xl">{plate}</span>
           </p>
           <p className="text-2xl wrap-anywhere">
             {vehicle.name}

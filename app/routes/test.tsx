@@ -1,9 +1,8 @@
 import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { useRef, useState } from 'react'
-import { data, Form, Link, redirect } from 'react-router'
+import { data, Form, redirect } from 'react-router'
 import { BoilingChart } from '~/components/chart/boiling-chart'
-import { Choices, NoteField, TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { JudgementPanel } from '~/components/test/judgement'
 import { ProductFields } from '~/components/test/product-fields'
@@ -19,6 +18,11 @@ import { recordOrReply } from '~/lib/record-event.server'
 import { orNotFound } from '~/lib/require'
 import { NO_READING, type Tested, type TestFields, testFormSchema } from '~/lib/test-form'
 import { useFieldText } from '~/lib/units'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { Choices, NoteField, TextField } from '~/ui/field'
+import { LoneLink } from '~/ui/lone-link'
+import { Panel } from '~/ui/panel'
 import { ImpossibleInput } from '~core/base/fault'
 import { type FluidCase, judgeFluid } from '~core/fluid/judge'
 import type { Judgement } from '~core/fluid/judgement'
@@ -148,13 +152,9 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
             </ReadingFields>
           )}
           {tester !== NO_READING && second === undefined && (
-            <button
-              type="button"
-              className="button justify-self-start"
-              onClick={() => setSecond(otherThan(tester))}
-            >
+            <Button className="justify-self-start" onClick={() => setSecond(otherThan(tester))}>
               Add a second reading
-            </button>
+            </Button>
           )}
           {tester !== NO_READING && second !== undefined && (
             <section className="grid gap-4 border-t-2 border-rule pt-4" aria-label="Second reading">
@@ -179,13 +179,9 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
               <ReadingFields tester={second} value={fields.value2} at={fields.at2} who="The second tester">
                 {taken('2')}
               </ReadingFields>
-              <button
-                type="button"
-                className="button justify-self-start"
-                onClick={() => setSecond(undefined)}
-              >
+              <Button className="justify-self-start" onClick={() => setSecond(undefined)}>
                 Leave the second reading out
-              </button>
+              </Button>
             </section>
           )}
           <ProductFields fields={fields} open={loaderData.product !== undefined} spec={base.spec} />
@@ -197,14 +193,16 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
           {locked ? (
             <p className="font-bold">The bleed has begun, so this stands as it is.</p>
           ) : (
-            <button type="submit" className="button button-main">
-              {before ? 'Correct the test' : 'Tested: go on to the plan'}
-            </button>
+            <ActionBar>
+              <Button type="submit" main>
+                {before ? 'Correct the test' : 'Tested: go on to the plan'}
+              </Button>
+            </ActionBar>
           )}
         </fieldset>
       </Form>
       <div className="grid gap-5">
-        <section className="panel">
+        <Panel>
           <h2>How it boils: {base.spec} by the water in it</h2>
           <BoilingChart
             spec={base.spec}
@@ -214,10 +212,8 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
             limitPct={limits.water}
             className="h-64"
           />
-          <p className="mt-2">
-            <Link to={`/vehicles/${vehicleId}/fluid`}>Readings and exchanges of this vehicle</Link>
-          </p>
-        </section>
+          <LoneLink to={`/vehicles/${vehicleId}/fluid`}>Readings and exchanges of this vehicle</LoneLink>
+        </Panel>
         <JudgementPanel judged={value} hardUse={hardUse} />
         {judged && !judged.ok && <p className="fault">{judged.fault}</p>}
       </div>

@@ -6,6 +6,8 @@ import { counted, showClock, showMinutes } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { zoneHere } from '~/lib/zone'
+import { Button, FileButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { secondsBetween } from '~core/base/day'
 import { type Chapter, chaptersOf, type Entry } from '~core/job/trace'
 import type { Route } from './+types/trace'
@@ -36,13 +38,13 @@ export default function Trace({ loaderData, params }: Route.ComponentProps) {
   const submit = useSubmit()
   const filtered = only.wrong || only.who !== ''
   return (
-    <section className="panel grid gap-4">
+    <Panel className="grid gap-4">
       <title>Trace · Ruddy Siphon</title>
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-2xl">Every act: {total} of them, none ever changed</h1>
-        <a href={`/jobs/${params.jobId}/log.json`} className="button" download>
+        <FileButton href={`/jobs/${params.jobId}/log.json`} download>
           As a file (.json)
-        </a>
+        </FileButton>
       </div>
       <Form
         className="flex flex-wrap items-end gap-4 print:hidden"
@@ -61,9 +63,9 @@ export default function Trace({ loaderData, params }: Route.ComponentProps) {
             ))}
           </select>
         </label>
-        <button type="submit" className="button sr-only focus:not-sr-only">
+        <Button type="submit" className="sr-only focus:not-sr-only">
           Show these
-        </button>
+        </Button>
         <p role="status" className="min-h-12 content-center text-quiet">
           {filtered && `${counted(shown, 'act')} of ${total}`}
         </p>
@@ -80,7 +82,7 @@ export default function Trace({ loaderData, params }: Route.ComponentProps) {
         />
       ))}
       {chapters.length === 0 && <p>Nothing of that kind was recorded.</p>}
-    </section>
+    </Panel>
   )
 }
 
@@ -90,7 +92,7 @@ function ChapterRows({ chapter, open }: { chapter: Chapter; open: boolean }) {
   const [first, last] = [entries[0]?.event.at ?? '', entries.at(-1)?.event.at ?? '']
   return (
     <details className="printed group border-t-2 border-ink" open={open || entries.length <= SHORT}>
-      <summary className="flex min-h-12 cursor-pointer flex-wrap items-center gap-x-4 gap-y-1 py-2">
+      <summary className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
         <span className="w-4 text-xl font-bold group-open:rotate-90 print:hidden" aria-hidden="true">
           ▸
         </span>

@@ -4,6 +4,8 @@ import { saveOwnUnits, saveShopUnits, unitsFor } from '~/db/units.server'
 import { saveShopZone, shopZone } from '~/db/zone.server'
 import { useSay } from '~/lib/say'
 import { isZone, setZone } from '~/lib/zone'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import { metricUnits, quantityIds, type Units, unitsOf, unitsSchema, usUnits } from '~core/units/units'
 import type { Route } from './+types/units'
@@ -87,9 +89,9 @@ function ZoneForm({ zone, zones, saved }: { zone: string; zones: readonly string
           ))}
         </select>
       </label>
-      <button type="submit" name="intent" value="zone" className="button button-main">
+      <Button type="submit" name="intent" value="zone" main>
         Save the zone
-      </button>
+      </Button>
       {saved && <p role="status">Saved.</p>}
     </Form>
   )
@@ -124,23 +126,23 @@ function Whose({ whose, title, note, units, saved, canFollow = false }: WhosePro
           </select>
         </label>
       ))}
-      <div className="flex flex-wrap items-center gap-3">
-        <button type="submit" name="intent" value="save" className="button button-main" disabled={busy}>
+      <ActionBar>
+        <Button type="submit" name="intent" value="save" main disabled={busy}>
           Save
-        </button>
-        <button type="submit" name="intent" value="metric" className="button">
+        </Button>
+        <Button type="submit" name="intent" value="metric">
           All metric
-        </button>
-        <button type="submit" name="intent" value="us" className="button">
+        </Button>
+        <Button type="submit" name="intent" value="us">
           All US
-        </button>
+        </Button>
         {canFollow && (
-          <button type="submit" name="intent" value="shops" className="button">
+          <Button type="submit" name="intent" value="shops">
             As the shop
-          </button>
+          </Button>
         )}
         {saved && <p role="status">Saved.</p>}
-      </div>
+      </ActionBar>
     </Form>
   )
 }

@@ -1,4 +1,4 @@
-import { data, Form, Link, redirect, useBlocker, useNavigation } from 'react-router'
+import { data, Form, redirect, useBlocker, useNavigation } from 'react-router'
 import { LineMap } from '~/components/line-map/line-map'
 import { ownMarks } from '~/components/line-map/own-marks'
 import { AddPart } from '~/components/vehicle/add-part'
@@ -9,6 +9,8 @@ import { useEdits } from '~/components/vehicle/use-edits'
 import { database, personHere } from '~/context'
 import { findVehicle, savePlates, saveVehicleVersion } from '~/db/vehicles.server'
 import { orNotFound } from '~/lib/require'
+import { Button, LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { faultLine } from '~core/base/fault'
 import { setMakerOrder } from '~core/vehicle/edit/edit'
 import { makerFields, ownerFields } from '~core/vehicle/edit/fields'
@@ -59,25 +61,20 @@ export default function EditVehicle({ loaderData, actionData }: Route.ComponentP
           <div role="alert" className="hatched grid gap-3 border-4 border-oxide bg-sheet p-4">
             <p className="font-bold">What you changed is not saved.</p>
             <div className="flex flex-wrap gap-3">
-              <button type="button" className="button button-main" onClick={() => blocker.reset()}>
+              <Button main onClick={() => blocker.reset()}>
                 Stay and save it
-              </button>
-              <button type="button" className="button" onClick={() => blocker.proceed()}>
-                Leave without it
-              </button>
+              </Button>
+              <Button onClick={() => blocker.proceed()}>Leave without it</Button>
             </div>
           </div>
         )}
-        <section className="panel" aria-labelledby="plates">
-          <h2 id="plates">Plate and number</h2>
+        <Panel title="Plate and number">
           <PlatesForm plate={loaderData.plate} vin={loaderData.vin} />
-        </section>
-        <section className="panel" aria-labelledby="whole">
-          <h2 id="whole">The vehicle</h2>
+        </Panel>
+        <Panel title="The vehicle">
           <FieldGroup {...tables} target={{ in: 'vehicle' }} fields={ownerFields} />
-        </section>
-        <section className="panel" aria-labelledby="maker">
-          <h2 id="maker">The maker’s word</h2>
+        </Panel>
+        <Panel title="The maker’s word">
           <div className="grid gap-2">
             <EditCell
               field={{ path: ['makerOrder'], label: 'Maker’s order: bleeders, commas between', kind: 'text' }}
@@ -87,38 +84,30 @@ export default function EditVehicle({ loaderData, actionData }: Route.ComponentP
             />
             <FieldGroup {...tables} target={{ in: 'vehicle' }} fields={makerFields} />
           </div>
-        </section>
-        <section className="panel" aria-labelledby="parts">
-          <h2 id="parts">Parts and bleeders</h2>
+        </Panel>
+        <Panel title="Parts and bleeders">
           <AddPart vehicle={vehicle} change={change} />
           <div className="mt-4">
             <PartTable {...tables} />
           </div>
-        </section>
-        <section className="panel" aria-labelledby="lines">
-          <h2 id="lines">Lines</h2>
+        </Panel>
+        <Panel title="Lines">
           <LineTable {...tables} />
-        </section>
+        </Panel>
       </div>
       <aside className="grid grid-cols-1 gap-4 lg:sticky lg:top-4">
-        <Form method="post" className="flex flex-wrap gap-2">
+        <Form method="post" className="action-bar action-bar-narrow">
           <input type="hidden" name="file" value={JSON.stringify(vehicle, null, 2)} />
-          <button
-            type="submit"
-            className="button button-main grow"
-            disabled={busy || !changed || faults.length > 0}
-          >
+          <Button type="submit" main disabled={busy || !changed || faults.length > 0}>
             Save as version {loaderData.version + 1}
-          </button>
-          <button type="button" className="button" disabled={!undo} onClick={undo}>
+          </Button>
+          <Button disabled={!undo} onClick={undo}>
             Undo
-          </button>
-          <button type="button" className="button" disabled={!redo} onClick={redo}>
+          </Button>
+          <Button disabled={!redo} onClick={redo}>
             Redo
-          </button>
-          <Link to={`/vehicles/${loaderData.id}`} className="button">
-            Back
-          </Link>
+          </Button>
+          <LinkButton to={`/vehicles/${loaderData.id}`}>Back</LinkButton>
         </Form>
         <div role="status">
           {[...faults.map(faultLine), ...(actionData?.faults ?? [])].map((fault) => (
@@ -127,10 +116,10 @@ export default function EditVehicle({ loaderData, actionData }: Route.ComponentP
             </p>
           ))}
         </div>
-        <section className="panel" aria-label="Line map">
+        <Panel aria-label="Line map">
           {!read.ok && <p className="mb-2 font-bold">As it was before what is said above:</p>}
           <LineMap vehicle={lastGood} marks={ownMarks(lastGood)} className="[&_.lm-sheet]:max-h-[52vh]" />
-        </section>
+        </Panel>
         <p className="text-sm text-quiet">
           Jobs that have begun keep the version they began with. Whatever you give here is no longer marked as
           usual.

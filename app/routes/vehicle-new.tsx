@@ -3,7 +3,6 @@ import { parseWithZod } from '@conform-to/zod/v4'
 import { useState } from 'react'
 import { data, Form, redirect, useNavigation } from 'react-router'
 import type { z } from 'zod'
-import { Choices, TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { hasDriverSide, LayoutPicker } from '~/components/vehicle/layout-picker'
 import { VehiclePreview } from '~/components/vehicle/vehicle-preview'
@@ -13,6 +12,10 @@ import { importVehicle } from '~/db/vehicles.server'
 import { withUnits } from '~/lib/fields'
 import { useShow } from '~/lib/units'
 import { answersOf, newVehicleSchema, usualMarks } from '~/lib/vehicle-form'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { Choices, TextField } from '~/ui/field'
+import { Panel } from '~/ui/panel'
 import { fluidSpecs } from '~core/fluid/specs'
 import { layouts } from '~core/vehicle/layouts'
 import { fromLayout } from '~core/vehicle/layouts/from-layout'
@@ -76,8 +79,7 @@ export default function NewVehicle({ actionData }: Route.ComponentProps) {
       <div className="grid grid-cols-1 gap-5">
         <h1 className="text-3xl">New vehicle</h1>
         <LayoutPicker field={fields.layout} chosen={layout} choose={choose} />
-        <section className="panel grid gap-4" aria-labelledby="own">
-          <h2 id="own">What is its own</h2>
+        <Panel title="What is its own" className="grid gap-4">
           <FormRefusal errors={meta.errors} />
           <div className="grid gap-4 sm:grid-cols-2">
             <TextField field={fields.name} label="Name" hint="What the shop calls it" />
@@ -135,12 +137,14 @@ export default function NewVehicle({ actionData }: Route.ComponentProps) {
               hint={`Left empty: the usual ${show('volume', marks.minMl)}`}
             />
           </div>
-          <button type="submit" className="button button-main justify-self-start" disabled={busy}>
-            {busy ? 'Saving…' : 'Save the vehicle'}
-          </button>
-        </section>
+        </Panel>
       </div>
       <VehiclePreview made={fromLayout(layout, answersOf(draft))} />
+      <ActionBar className="lg:col-span-2">
+        <Button type="submit" main disabled={busy}>
+          {busy ? 'Saving…' : 'Save the vehicle'}
+        </Button>
+      </ActionBar>
     </Form>
   )
 }

@@ -14,6 +14,9 @@ import { showDate, upperFirst } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Button, FileButton, LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
+import { ScrollsSideways } from '~/ui/scrolls-sideways'
 import { routedBleeders } from '~core/vehicle/network'
 import { partFact, partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
@@ -48,31 +51,26 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
         <span className="plate text-4xl">{plate || 'no plate'}</span>
         <h1 className="text-2xl wrap-anywhere">{vehicle.name}</h1>
         <Form method="post" className="ml-auto">
-          <button type="submit" className="button button-main">
+          <Button type="submit" main>
             Start a job on it
-          </button>
+          </Button>
         </Form>
-        <Link to={`/vehicles/${id}/edit`} className="button">
-          Change it
-        </Link>
-        <Link to={`/vehicles/${id}/fluid`} className="button">
-          Fluid: readings and due
-        </Link>
-        <a href={`/vehicles/${id}/file.json`} className="button" download>
+        <LinkButton to={`/vehicles/${id}/edit`}>Change it</LinkButton>
+        <LinkButton to={`/vehicles/${id}/fluid`}>Fluid: readings and due</LinkButton>
+        <FileButton href={`/vehicles/${id}/file.json`} download>
           Export the file
-        </a>
+        </FileButton>
       </div>
       <div className="grid grid-cols-1 items-start gap-5 lg:grid-cols-[2fr_3fr]">
-        <section className="panel" aria-label="Line map">
+        <Panel aria-label="Line map">
           <LineMap vehicle={vehicle} marks={ownMarks(vehicle)} className="[&_.lm-sheet]:max-h-[62vh]" />
-        </section>
+        </Panel>
         <div className="grid grid-cols-1 gap-5">
           <Facts vehicle={vehicle} vin={vin} odometer={odometer} due={due} />
           <Bleeders vehicle={vehicle} />
           <Routines vehicle={vehicle} id={id} />
           <LearnedPanel learned={learned} />
-          <section className="panel" aria-labelledby="versions">
-            <h2 id="versions">Versions of its file</h2>
+          <Panel title="Versions of its file">
             <ol className="grid gap-1">
               {versions.map(({ version, saved_at, saved_by }) => (
                 <li key={version}>
@@ -81,9 +79,8 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
                 </li>
               ))}
             </ol>
-          </section>
-          <section className="panel" aria-labelledby="jobs">
-            <h2 id="jobs">Jobs</h2>
+          </Panel>
+          <Panel title="Jobs">
             {jobs.length === 0 && <p>None yet.</p>}
             <ul className="grid gap-1">
               {jobs.map((job) => (
@@ -99,7 +96,7 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
                 </li>
               ))}
             </ul>
-          </section>
+          </Panel>
         </div>
       </div>
     </>
@@ -156,8 +153,7 @@ function Facts({ vehicle, vin, odometer, due }: FactsProps) {
     ]),
   ]
   return (
-    <section className="panel" aria-labelledby="facts">
-      <h2 id="facts">What is on it</h2>
+    <Panel title="What is on it">
       <dl className="grid gap-x-4 gap-y-1.5 sm:grid-cols-[auto_1fr]">
         {facts.map(([name, value]) => (
           <div key={name} className="contents">
@@ -166,7 +162,7 @@ function Facts({ vehicle, vin, odometer, due }: FactsProps) {
           </div>
         ))}
       </dl>
-    </section>
+    </Panel>
   )
 }
 
@@ -176,8 +172,7 @@ function Routines({ vehicle, id }: { vehicle: Vehicle; id: string }) {
   const units = partsOf(vehicle, 'control-unit').filter(({ routine }) => routine !== 'none')
   if (units.length === 0) return null
   return (
-    <section className="panel" aria-labelledby="routines">
-      <h2 id="routines">Routine of its unit</h2>
+    <Panel title="Routine of its unit">
       <ul className="grid gap-1">
         {units.map((unit) => (
           <li key={unit.id}>
@@ -190,7 +185,7 @@ function Routines({ vehicle, id }: { vehicle: Vehicle; id: string }) {
           </li>
         ))}
       </ul>
-    </section>
+    </Panel>
   )
 }
 
@@ -198,9 +193,8 @@ function Bleeders({ vehicle }: { vehicle: Vehicle }) {
   const say = useSay()
   const show = useShow()
   return (
-    <section className="panel" aria-labelledby="bleeders">
-      <h2 id="bleeders">Bleeders and runs</h2>
-      <div className="overflow-x-auto">
+    <Panel title="Bleeders and runs">
+      <ScrollsSideways label="Bleeders and runs, the table">
         <table className="w-full text-left">
           <thead>
             <tr className="border-b-2 border-ink [&>th]:py-1.5 [&>th]:pr-4">
@@ -237,12 +231,12 @@ function Bleeders({ vehicle }: { vehicle: Vehicle }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </ScrollsSideways>
       {vehicle.assumed && vehicle.assumed.length > 0 && (
         <p className="mt-3 text-sm text-quiet">
           ≈ usual lengths and sizes of its layout, not measured on this vehicle.
         </p>
       )}
-    </section>
+    </Panel>
   )
 }

@@ -3,6 +3,10 @@ import { data, Form, Link, redirect, useNavigation } from 'react-router'
 import { database, personHere } from '~/context'
 import { importVehicle, listVehicles } from '~/db/vehicles.server'
 import { showDate } from '~/lib/format'
+import { Button, LinkButton } from '~/ui/button'
+import { LoneLink } from '~/ui/lone-link'
+import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
 import { faultLine } from '~core/base/fault'
 import type { Route } from './+types/vehicles'
 
@@ -38,16 +42,15 @@ export default function Vehicles({ loaderData: { vehicles }, actionData }: Route
       <title>Vehicles · Ruddy Siphon</title>
       <div className="mb-5 flex flex-wrap items-center gap-4">
         <h1 className="text-3xl">Vehicles</h1>
-        <Link to="/plan-file" className="ml-auto">
+        <LoneLink to="/plan-file" className="ml-auto">
           Plan from a file
-        </Link>
-        <Link to="/vehicles/new" className="button button-main">
+        </LoneLink>
+        <LinkButton to="/vehicles/new" main>
           New vehicle
-        </Link>
+        </LinkButton>
       </div>
       <div className="grid items-start gap-5 lg:grid-cols-[3fr_2fr]">
-        <section className="panel" aria-labelledby="known">
-          <h2 id="known">Known to the shop</h2>
+        <Panel title="Known to the shop">
           {vehicles.length === 0 && <p>None yet. Make a new one, or import a vehicle file.</p>}
           <ul className="grid gap-2 sm:grid-cols-2">
             {vehicles.map((vehicle) => (
@@ -65,7 +68,7 @@ export default function Vehicles({ loaderData: { vehicles }, actionData }: Route
               </li>
             ))}
           </ul>
-        </section>
+        </Panel>
         <ImportForm
           faults={actionData?.faults ?? []}
           plate={actionData?.plate ?? ''}
@@ -90,8 +93,7 @@ function ImportForm({ faults, plate, fileName }: { faults: string[]; plate: stri
     if (input.current && event.dataTransfer.files.length > 0) input.current.files = event.dataTransfer.files
   }
   return (
-    <section className="panel" aria-labelledby="import">
-      <h2 id="import">Import a vehicle file</h2>
+    <Panel title="Import a vehicle file">
       <Form method="post" encType="multipart/form-data" className="grid gap-4">
         {/* biome-ignore lint/a11y/noStaticElementInteractions: dropping is a second way; the file picker inside is the first */}
         <div
@@ -114,12 +116,12 @@ function ImportForm({ faults, plate, fileName }: { faults: string[]; plate: stri
             aria-describedby={faults.length > 0 ? 'file-faults' : undefined}
           />
           {faults.length > 0 && (
-            <div
+            <Notice
               id="file-faults"
               role="alert"
               tabIndex={-1}
               ref={(element) => element?.focus()}
-              className="border-l-8 border-oxide bg-enamel p-3"
+              kind="mind"
             >
               <p className="font-bold">
                 {fileName ? `${fileName} was not taken. Mend it and pick it again:` : 'Nothing was taken.'}
@@ -132,7 +134,7 @@ function ImportForm({ faults, plate, fileName }: { faults: string[]; plate: stri
                 ))}
               </ul>
               {faults.length > 30 && <p>and {faults.length - 30} more.</p>}
-            </div>
+            </Notice>
           )}
         </div>
         <div>
@@ -148,14 +150,14 @@ function ImportForm({ faults, plate, fileName }: { faults: string[]; plate: stri
             autoComplete="off"
           />
         </div>
-        <button type="submit" className="button button-main" disabled={busy}>
+        <Button type="submit" main disabled={busy}>
           {busy ? 'Reading…' : 'Import'}
-        </button>
+        </Button>
         <p className="text-sm text-quiet">
           The format is open: see docs/schema. A file that is wrong is refused whole, with what is wrong and
           where.
         </p>
       </Form>
-    </section>
+    </Panel>
   )
 }

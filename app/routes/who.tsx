@@ -11,6 +11,8 @@ import { EASY_PIN, newPersonSchema } from '~/lib/person-form'
 import { whyNoPin } from '~/lib/pin'
 import { backTo, screenCookie, screenToken } from '~/lib/who.server'
 import { screenLeft } from '~/live/hub.server'
+import { Button } from '~/ui/button'
+import { LoneFileLink } from '~/ui/lone-link'
 import type { Route } from './+types/who'
 
 export async function loader({ request, context }: Route.LoaderArgs) {
@@ -72,9 +74,9 @@ async function left(db: Database, token: string): Promise<void> {
 
 export default function Who({ loaderData: { people, here, to }, actionData }: Route.ComponentProps) {
   return (
-    <main className="mx-auto grid min-h-dvh max-w-4xl content-center gap-6 p-6">
+    <main className="mx-auto grid min-h-dvh max-w-4xl content-center gap-4 p-4 md:gap-6 md:p-6">
       <title>Who is here · Ruddy Siphon</title>
-      <h1 className="text-4xl">Who is at this screen?</h1>
+      <h1 className="text-2xl md:text-4xl">Who is at this screen?</h1>
       {people.length === 0 ? (
         <FirstPerson to={to} fault={actionData?.fault} name={actionData?.name} />
       ) : (
@@ -82,10 +84,10 @@ export default function Who({ loaderData: { people, here, to }, actionData }: Ro
       )}
       {here && (
         <Form method="post" className="flex items-center gap-4">
-          <button type="submit" name="intent" value="leave" className="button">
+          <Button type="submit" name="intent" value="leave">
             {here.name} leaves this screen
-          </button>
-          <a href={to}>Back, still {here.name}</a>
+          </Button>
+          <LoneFileLink href={to}>Back, still {here.name}</LoneFileLink>
         </Form>
       )}
     </main>
@@ -98,13 +100,13 @@ function Picker({ people, hereId, to, fault }: PickerProps) {
   const [picked, setPicked] = useState<string>()
   const waiting = useNavigation().state !== 'idle'
   return (
-    <Form method="post" className="panel grid gap-6 md:grid-cols-2">
+    <Form method="post" className="panel grid gap-4 md:grid-cols-2 md:gap-6">
       <input type="hidden" name="to" value={to} />
       <fieldset>
         <legend className="field-label">Everything recorded here bears this name</legend>
-        <div className="grid max-h-[60vh] gap-2 overflow-y-auto">
+        <div className="grid max-h-[60vh] grid-cols-2 gap-2 overflow-y-auto md:grid-cols-1">
           {people.map(({ id, name }) => (
-            <label key={id} className="choice min-h-[72px] text-xl">
+            <label key={id} className="choice min-h-[72px] text-lg md:text-xl">
               <input type="radio" name="person" value={id} onChange={() => setPicked(id)} required />
               <span className="wrap-anywhere">
                 {name}
@@ -115,13 +117,15 @@ function Picker({ people, hereId, to, fault }: PickerProps) {
         </div>
       </fieldset>
       <PinPad key={picked} label="Your own PIN" disabled={picked === undefined} fault={fault}>
-        <button
+        <Button
           type="submit"
-          className="button button-main min-h-[72px] text-xl"
+          main
+          size="glove"
+          className="text-xl"
           disabled={picked === undefined || waiting}
         >
           {waiting ? 'Looking…' : 'It is me'}
-        </button>
+        </Button>
       </PinPad>
     </Form>
   )
@@ -143,9 +147,9 @@ function FirstPerson({ to, fault, name }: { to: string; fault?: string; name?: s
         </label>
       </div>
       <PinPad label="A PIN of 4 to 8 digits, your own" fault={fault}>
-        <button type="submit" name="intent" value="first" className="button button-main min-h-[72px] text-xl">
+        <Button type="submit" name="intent" value="first" main size="glove" className="text-xl">
           Add me
-        </button>
+        </Button>
       </PinPad>
     </Form>
   )

@@ -9,6 +9,7 @@ import { unitsFor } from '~/db/units.server'
 import { counted, showDate, showMoment } from '~/lib/format'
 import { lastBackup } from '~/lib/kept.server'
 import { today } from '~/lib/today'
+import { LinkButton } from '~/ui/button'
 import { offFact, stillOff } from '~core/job/off-things'
 import { stations } from '~core/job/state'
 import { showIn } from '~core/units/show'
@@ -64,9 +65,9 @@ export default function Yard({ loaderData: { jobs, away, due, day, backup } }: R
             ? 'Nothing is in.'
             : `${counted(jobs.length, 'job')} in, the last touched first.`}
         </p>
-        <Link to="/vehicles" className="button button-main ml-auto">
+        <LinkButton to="/vehicles" main className="ml-auto">
           Start a job
-        </Link>
+        </LinkButton>
       </div>
       <ol className="grid gap-4 sm:grid-cols-2 xl:grid-cols-3">
         {stations.slice(0, 5).map((station) => {

@@ -1,6 +1,7 @@
 import { Dialog } from 'radix-ui'
 import { useEffect } from 'react'
 import { useBlocker } from 'react-router'
+import { Button, buttonClass } from '~/ui/button'
 import type { JobRun } from './use-job-run'
 
 /**
@@ -40,10 +41,12 @@ export function LeaveGuard({ link, keeps, waiting }: Pick<JobRun, 'link' | 'keep
               ? `What you did is kept in this browser (${waiting} acts not sent yet). Stay here, go on working, and it is sent when the server is back.`
               : `This browser cannot keep what you did (${waiting} acts not sent yet): leave this page and it is lost.`}
           </p>
-          <Dialog.Close className="button button-main min-h-[72px] text-xl">Stay here</Dialog.Close>
-          <button type="button" className="button min-h-[56px]" onClick={() => blocker.proceed()}>
+          <Dialog.Close className={buttonClass({ main: true, size: 'glove' }, 'text-xl')}>
+            Stay here
+          </Dialog.Close>
+          <Button size="finger" onClick={() => blocker.proceed()}>
             Leave all the same
-          </button>
+          </Button>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { type Amount, useReadAmount, useShow } from '~/lib/units'
+import { Button } from '~/ui/button'
 
 /** One amount of fluid, in the units of whoever is here, with the button that records it; what is not a number is said beside the field. */
 export function AmountForm({
@@ -43,9 +44,9 @@ export function AmountForm({
           </span>
         )}
       </label>
-      <button type="submit" className="button button-main min-h-[72px] text-xl">
+      <Button type="submit" main size="glove" className="text-xl">
         {button}
-      </button>
+      </Button>
     </form>
   )
 }

@@ -2,6 +2,7 @@ import { useAnnounce } from '~/heard/announce'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Notice } from '~/ui/notice'
 import type { Step } from '~core/technique/step'
 import { GoOn } from './big-line'
 import { Bar, clock, useSecondsSince } from './hold-clock'
@@ -63,9 +64,9 @@ export function AwaitClock({ step, startedAt, onStart, onCame, routine, act }: P
         </div>
       )}
       {tooLong && (
-        <p role="alert" className="hatched border-4 border-oxide p-3 text-2xl font-extrabold">
+        <Notice role="alert" kind="stop" className="text-2xl font-extrabold">
           {says}
-        </p>
+        </Notice>
       )}
       {timed && !started ? (
         <GoOn onClick={onStart}>It runs: start the clock</GoOn>

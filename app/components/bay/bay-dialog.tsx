@@ -1,5 +1,7 @@
 import { Dialog } from 'radix-ui'
 import { useState } from 'react'
+import { buttonClass } from '~/ui/button'
+import { Notice } from '~/ui/notice'
 import { backToWork } from './back-to-work'
 
 type Props = {
@@ -14,11 +16,11 @@ type Props = {
 }
 
 /** A sheet over the bay: large targets, Escape closes it, and the focus goes back to the work. */
-export function BayDialog({ trigger, title, triggerClass = '', caution, wide = false, children }: Props) {
+export function BayDialog({ trigger, title, triggerClass, caution, wide = false, children }: Props) {
   const [open, setOpen] = useState(false)
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className={`button min-h-[72px] ${triggerClass}`}>{trigger}</Dialog.Trigger>
+      <Dialog.Trigger className={buttonClass({ size: 'glove' }, triggerClass)}>{trigger}</Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-10 bg-black/50" />
         <Dialog.Content
@@ -27,9 +29,9 @@ export function BayDialog({ trigger, title, triggerClass = '', caution, wide = f
           onCloseAutoFocus={backToWork}
         >
           <Dialog.Title className="text-xl">{title}</Dialog.Title>
-          {caution && <p className="hatched border-2 border-oxide p-3 font-bold">{caution}</p>}
+          {caution && <Notice kind="stop">{caution}</Notice>}
           {children(() => setOpen(false))}
-          <Dialog.Close className="button min-h-[56px]">Not now</Dialog.Close>
+          <Dialog.Close className={buttonClass({ size: 'finger' })}>Not now</Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

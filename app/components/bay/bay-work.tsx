@@ -1,8 +1,9 @@
-import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
 import { type Amount, useFieldText } from '~/lib/units'
 import type { ScaleHere } from '~/run-client/use-bottle-scale'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button, LinkButton } from '~/ui/button'
+import { Notice } from '~/ui/notice'
 import type { Phone } from '~core/cab/agree'
 import { levelFirst, reservoirNamed } from '~core/job/levels'
 import { currentPoint, currentStage } from '~core/job/points'
@@ -86,9 +87,9 @@ function ToTheProof({ jobId, saved }: { jobId: string; saved: boolean }) {
     <div className="grid gap-5">
       <BigLine who="The bleed is finished">Now prove it.</BigLine>
       {saved ? (
-        <Link to={`/jobs/${jobId}/prove`} className="button button-main min-h-[96px] text-2xl" data-go-on>
+        <LinkButton to={`/jobs/${jobId}/prove`} main size="call" data-go-on>
           Go on to the proof
-        </Link>
+        </LinkButton>
       ) : (
         <p className="text-2xl">The last acts are not saved yet: wait for the line below.</p>
       )}
@@ -180,12 +181,12 @@ function UnitGate({ state, jobId }: { state: JobState; jobId: string }) {
   const gate = mayNotPower(state)
   if (!gate) return null
   return (
-    <div role="alert" className="hatched grid gap-2 border-4 border-oxide p-3">
+    <Notice role="alert" kind="stop" className="grid gap-2">
       <p className="text-2xl font-extrabold">{say(gate)}</p>
-      <Link to={`/jobs/${jobId}/unit`} className="button min-h-[72px] text-lg">
+      <LinkButton to={`/jobs/${jobId}/unit`} size="glove" className="text-lg">
         Control unit: numbers, codes
-      </Link>
-    </div>
+      </LinkButton>
+    </Notice>
   )
 }
 
@@ -205,12 +206,8 @@ const looksAtJoints = (run: RunState): boolean => {
 function StepWait({ step, startedAt, act }: { step: Step; startedAt?: string; act: Act }) {
   if (startedAt !== undefined) return <WaitClock startedAt={startedAt} waitS={step.waitS ?? 0} />
   return (
-    <button
-      type="button"
-      className="button min-h-[72px]"
-      onClick={() => act({ type: 'timer-started', timer: step.id })}
-    >
+    <Button size="glove" onClick={() => act({ type: 'timer-started', timer: step.id })}>
       Start the clock: usually {Math.round((step.waitS ?? 0) / 60)} min
-    </button>
+    </Button>
   )
 }

@@ -7,6 +7,8 @@ import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { JobHere } from '~/run-client/job-here'
 import { useBottleScale } from '~/run-client/use-bottle-scale'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import type { Phone } from '~core/cab/agree'
 import { bottlesAtOnce } from '~core/job/bottles'
 import { frontShares } from '~core/job/front'
@@ -59,7 +61,7 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
   return (
     <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
       <div className="grid gap-4">
-        <section className="panel grid content-start gap-5" aria-label="Now">
+        <Panel className="grid content-start gap-5" aria-label="Now">
           <p className="flex flex-wrap justify-between gap-2 text-quiet">
             <span>
               Stage {run.stageIndex + 1} of {run.stages.length}:{' '}
@@ -87,7 +89,7 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
             phone={phone}
             scale={scale}
           />
-        </section>
+        </Panel>
         <Foot here={here} />
       </div>
       <aside className="grid gap-4">
@@ -97,20 +99,19 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
         {working && !state.filed && (
           <div className="grid auto-cols-fr grid-flow-col gap-3">
             {weighsHere(run) && <WeighButton scale={scale} />}
-            <button
-              type="button"
-              className="button min-h-[72px]"
+            <Button
+              size="glove"
               disabled={run.bottleMl === 0}
               onClick={() => act({ type: 'bottle-emptied' })}
             >
               <span>
                 Bottle emptied <span className="whitespace-nowrap">({show('volume', run.bottleMl)})</span>
               </span>
-            </button>
+            </Button>
             <ContainerDialog state={state} act={act} shelf={shelf} />
           </div>
         )}
-        <section className="panel" aria-label="Line map">
+        <Panel aria-label="Line map">
           <LineMap
             vehicle={state.vehicle}
             marks={runMarks(state)}
@@ -119,7 +120,7 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
             className="[&_.lm-sheet]:max-h-[38vh] [&>figcaption]:hidden"
           />
           {Object.keys(run.frontMl ?? {}).length > 0 && <FrontKey />}
-        </section>
+        </Panel>
         {working && !state.filed && <WayDialog state={state} act={act} />}
         {working && cabAhead(run) && (
           // How a linked phone stands is looked at all the time, so it is on top; linking one is done once.
@@ -129,7 +130,7 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
         )}
         {cautions.length > 0 && (
           <details className="panel">
-            <summary className="min-h-8 cursor-pointer font-bold">Cautions here: {cautions.length}</summary>
+            <summary className="font-bold">Cautions here: {cautions.length}</summary>
             <ul className="mt-2 grid list-disc gap-1.5 pl-5">
               {cautions.map((caution) => (
                 <li key={caution.code}>{say(caution)}</li>
@@ -139,9 +140,7 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
         )}
         {state.troubles.length > 0 && (
           <details className="panel">
-            <summary className="min-h-8 cursor-pointer font-bold">
-              What went wrong so far: {state.troubles.length}
-            </summary>
+            <summary className="font-bold">What went wrong so far: {state.troubles.length}</summary>
             <ol className="mt-2 grid gap-3">
               {state.troubles.map((report) => (
                 <li key={report.eventId}>

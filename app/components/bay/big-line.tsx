@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react'
 import { useAnnounce } from '~/heard/announce'
+import { Button } from '~/ui/button'
 
 /** The one line that is read from three metres away: who, and what to do now. */
 export function BigLine({ who, children, cab }: { who: string; children: React.ReactNode; cab?: string }) {
@@ -44,15 +45,16 @@ export function GoOn({
 }) {
   const settled = useSettled(children)
   return (
-    <button
-      type="button"
+    <Button
       data-go-on
       onClick={() => settled && onClick()}
       aria-disabled={!settled}
       disabled={disabled}
-      className="button button-main min-h-[96px] w-full text-2xl"
+      main
+      size="call"
+      className="w-full"
     >
       {children}
-    </button>
+    </Button>
   )
 }

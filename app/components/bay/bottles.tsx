@@ -1,5 +1,6 @@
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { bottlesAtOnce, hangable } from '~core/job/bottles'
 import type { Running } from '~core/job/events/kind'
 import { expectedMlPerMin } from '~core/job/findings/driving'
@@ -26,20 +27,19 @@ export function Bottles({ state, stageRun, act }: Props) {
           const inHand = point === run.callAt
           const runs = open.includes(point)
           return (
-            <button
+            <Button
               key={point}
-              type="button"
-              aria-pressed={inHand}
+              chosen={inHand}
               disabled={run.call !== 'open'}
               onClick={() => !inHand && act({ type: runs ? 'bottle-watched' : 'bottle-hung', point })}
-              className={`button min-h-[148px] flex-col gap-1 px-2 ${inHand ? 'border-oxide bg-oxide-wash shadow-[inset_0_-6px_0_var(--color-oxide)]' : ''}`}
+              className="min-h-[148px] flex-col gap-1 px-2"
             >
               <span className="text-2xl font-extrabold">{point}</span>
               <Bottle state={state} stageRun={stageRun} point={point} runs={runs} />
               <span className="text-sm leading-tight">
                 {inHand ? 'in hand' : runs ? 'runs: look' : 'Hang and open'}
               </span>
-            </button>
+            </Button>
           )
         })}
       </div>

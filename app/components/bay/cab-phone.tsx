@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react'
 import { useFetcher } from 'react-router'
+import { Button } from '~/ui/button'
 import type { PhoneLink } from '~core/cab/agree'
 import { BayDialog } from './bay-dialog'
 import { type CabCode, CodeShown, phoneLinks } from './code-shown'
@@ -39,14 +40,15 @@ export function CabPhone({ jobId, cab, link }: { jobId: string; cab?: CabCode; l
                 The phone shows whoever sits in the cab one word, and sends back that they press, hold, or
                 have let go.
               </p>
-              <button
-                type="button"
-                className="button button-main min-h-[72px] text-xl"
+              <Button
+                main
+                size="glove"
+                className="text-xl"
                 disabled={fetcher.state !== 'idle'}
                 onClick={() => send('link')}
               >
                 Make a code for it
-              </button>
+              </Button>
             </div>
           )}
         </>
@@ -68,12 +70,12 @@ function CloseOnceLinked({ link, close }: { link: PhoneLink; close: () => void }
 function CabActs({ send }: { send: (intent: string) => void }) {
   return (
     <div className="flex flex-wrap gap-3">
-      <button type="button" className="button min-h-[56px]" onClick={() => send('link')}>
+      <Button size="finger" onClick={() => send('link')}>
         Another code
-      </button>
-      <button type="button" className="button min-h-[56px]" onClick={() => send('unlink')}>
+      </Button>
+      <Button size="finger" onClick={() => send('unlink')}>
         No phone: the wheel speaks for the cab
-      </button>
+      </Button>
     </div>
   )
 }

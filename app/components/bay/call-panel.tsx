@@ -3,6 +3,8 @@ import { useAnnounce } from '~/heard/announce'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
+import { Notice } from '~/ui/notice'
 import type { Fact } from '~core/base/decision'
 import { isUnheard, type Phone, phoneAgrees } from '~core/cab/agree'
 import { callNow } from '~core/job/points'
@@ -95,24 +97,24 @@ export function CallPanel({ call, run, joint, blocked, before, act, turn, phone,
       </BigLine>
       {children}
       {frozen && (
-        <div role="alert" className="hatched grid gap-3 border-4 border-oxide p-3">
+        <Notice role="alert" kind="stop" className="grid gap-3">
           <p className="text-2xl font-extrabold">
             The cab’s phone is not heard. It shows HOLD. This call stands still.
           </p>
           <p>Closing is always right. To go on, call to the cab and hear the answer.</p>
-          <button type="button" className="button min-h-[72px] text-lg" onClick={() => setVoice(true)}>
+          <Button size="glove" className="text-lg" onClick={() => setVoice(true)}>
             The cab answers me by voice
-          </button>
-        </div>
+          </Button>
+        </Notice>
       )}
       {waitS !== undefined && <WaitClock startedAt={run.timers[CALL_TIMER]} waitS={restS ?? waitS} />}
       {onward &&
         (onward.deliberate ? (
           <HoldButton label={upperFirst(confirms(onward))} onHeld={make(onward)} />
         ) : first !== undefined ? (
-          <button type="button" className="button min-h-[72px] text-lg" onClick={make(onward)}>
+          <Button size="glove" className="text-lg" onClick={make(onward)}>
             Not yet: {confirms(onward)}
-          </button>
+          </Button>
         ) : (
           <GoOn onClick={make(onward)} disabled={behind && opensOrCalls(onward)}>
             {behind && opensOrCalls(onward) ? 'The cab’s phone catches up…' : upperFirst(confirms(onward))}
@@ -122,15 +124,10 @@ export function CallPanel({ call, run, joint, blocked, before, act, turn, phone,
         move.deliberate ? (
           <HoldButton key={move.act} label={upperFirst(confirms(move))} onHeld={make(move)} />
         ) : (
-          <button
-            key={move.act}
-            type="button"
-            onClick={make(move)}
-            className={`button min-h-[72px] text-lg ${move.mishap ? 'hatched border-oxide' : ''}`}
-          >
+          <Button key={move.act} size="glove" alarm={move.mishap} className="text-lg" onClick={make(move)}>
             {move.mishap && <span aria-hidden="true">✗</span>}
             {confirms(move)}
-          </button>
+          </Button>
         ),
       )}
     </div>

@@ -1,12 +1,13 @@
-import { Link } from 'react-router'
 import type { JobHere } from '~/run-client/job-here'
+import { LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { GoOn } from './big-line'
 import { Refusal } from './refusal'
 
 /** Before anything is opened: the plate, large, against the vehicle that stands there. */
 export function ConfirmPlate({ here: { state, act, refusal, jobId } }: { here: JobHere }) {
   return (
-    <section className="panel grid gap-6 text-center">
+    <Panel className="grid gap-6 text-center">
       {refusal && <Refusal text={refusal} />}
       <p className="text-2xl font-bold">Is this the vehicle in front of you?</p>
       <p>
@@ -18,13 +19,13 @@ export function ConfirmPlate({ here: { state, act, refusal, jobId } }: { here: J
       </p>
       <GoOn onClick={() => act({ type: 'plate-confirmed' })}>Yes, the plate is the same</GoOn>
       <div className="grid grid-cols-2 gap-3">
-        <Link to={`/jobs/${jobId}/move`} className="button min-h-[72px]">
+        <LinkButton to={`/jobs/${jobId}/move`} size="glove">
           No: this job is another vehicle’s
-        </Link>
-        <Link to="/" className="button min-h-[72px]">
+        </LinkButton>
+        <LinkButton to="/" size="glove">
           Back to the yard
-        </Link>
+        </LinkButton>
       </div>
-    </section>
+    </Panel>
   )
 }

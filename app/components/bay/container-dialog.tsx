@@ -3,6 +3,7 @@ import { showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { fluidIn, mayGoIn } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import { readCode } from '~core/stock/code'
@@ -76,9 +77,9 @@ export function ContainerDialog({ state, act, shelf }: Props) {
             <ul className="grid gap-2">
               {list.slice(0, 4).map((each, i) => (
                 <li key={each.code}>
-                  <button
-                    type="button"
-                    className={`button min-h-[72px] w-full justify-between text-left ${i === 0 ? 'border-oxide' : ''}`}
+                  <Button
+                    size="glove"
+                    className={`w-full justify-between text-left ${i === 0 ? 'border-oxide' : ''}`}
                     onClick={() => {
                       close()
                       act(openedAct(each))
@@ -95,7 +96,7 @@ export function ContainerDialog({ state, act, shelf }: Props) {
                       {show('volume', each.leftMl)}
                       <span className="block font-mono font-normal">{each.code}</span>
                     </span>
-                  </button>
+                  </Button>
                 </li>
               ))}
             </ul>
@@ -113,9 +114,9 @@ export function ContainerDialog({ state, act, shelf }: Props) {
                 maxLength={40}
               />
             </label>
-            <button type="submit" className="button min-h-[56px]">
+            <Button type="submit" size="finger">
               Take it
-            </button>
+            </Button>
             {fault && (
               <p role="alert" className="fault col-span-2">
                 {fault}
@@ -123,7 +124,7 @@ export function ContainerDialog({ state, act, shelf }: Props) {
             )}
           </form>
           <details open={list.length === 0}>
-            <summary className="min-h-[56px] cursor-pointer content-center font-bold">
+            <summary className="min-h-[56px] font-bold">
               It has no label of ours: what does its own say?
             </summary>
             <LabelForm planned={planned} onSaid={act} close={close} />

@@ -2,6 +2,7 @@ import { counted } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { type Amount, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Panel } from '~/ui/panel'
 import { type Watch, watchReservoirs } from '~core/job/levels'
 import {
   callOf,
@@ -29,7 +30,7 @@ export function Counters({ state, stageRun, act }: Props) {
   const fed = state.run !== undefined && isFed(state.run, stageRun.stage)
   const watches = callOf(stageRun.stage).offVehicle ? [] : watchReservoirs(state)
   return (
-    <section className="panel grid gap-2 py-3 empty:hidden" aria-label="Counts">
+    <Panel className="grid gap-2 py-3 empty:hidden" aria-label="Counts">
       {point !== undefined && <PointCounts state={state} stageRun={stageRun} point={point} />}
       {state.run && fed && (
         <Tank
@@ -44,7 +45,7 @@ export function Counters({ state, stageRun, act }: Props) {
         <Reservoir key={watch.reservoirId} watch={watch} several={watches.length > 1} fed={fed} act={act} />
       ))}
       <Balance stageRun={stageRun} />
-    </section>
+    </Panel>
   )
 }
 

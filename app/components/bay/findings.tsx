@@ -1,7 +1,9 @@
-import { Link, useParams } from 'react-router'
+import { useParams } from 'react-router'
 import { useAnnounce } from '~/heard/announce'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button, LinkButton } from '~/ui/button'
+import { Notice } from '~/ui/notice'
 import { type Finding, findings } from '~core/job/findings'
 import type { JobState } from '~core/job/state'
 import { WaitClock } from './hold-clock'
@@ -14,7 +16,7 @@ export function Findings({ state, act }: { state: JobState; act: (act: FloorAct)
   if (!first) return null
   return (
     <section aria-label="Noticed" className="-order-2 grid gap-2">
-      <div role="status" className="grid gap-2 border-l-8 border-oxide bg-oxide-wash p-3">
+      <Notice role="status" kind="mind" className="grid gap-2">
         <p className="text-xl font-bold">
           <span aria-hidden="true">! </span>
           {say(first)}
@@ -23,7 +25,7 @@ export function Findings({ state, act }: { state: JobState; act: (act: FloorAct)
         <Checks finding={first} />
         {first.leads && <FindTheFault complaint={first.leads} />}
         {first.mends && <Mend mends={first.mends} act={act} />}
-      </div>
+      </Notice>
       {others.map((each) =>
         each.checks.length === 0 ? (
           <p key={each.code} className="border-l-8 border-rule pl-3 font-semibold">
@@ -31,7 +33,7 @@ export function Findings({ state, act }: { state: JobState; act: (act: FloorAct)
           </p>
         ) : (
           <details key={each.code} className="border-l-8 border-rule pl-3">
-            <summary className="min-h-8 cursor-pointer font-semibold">{say(each)}</summary>
+            <summary className="font-semibold">{say(each)}</summary>
             <ul className="grid list-disc gap-1 pl-5">
               {each.checks.map((check) => (
                 <li key={check.code}>{say(check)}</li>
@@ -49,18 +51,18 @@ function FindTheFault({ complaint }: { complaint: string }) {
   const { jobId } = useParams()
   if (jobId === undefined) return null
   return (
-    <Link to={`/jobs/${jobId}/find?complaint=${complaint}`} className="button min-h-[56px]">
+    <LinkButton to={`/jobs/${jobId}/find?complaint=${complaint}`} size="finger">
       Find the fault
-    </Link>
+    </LinkButton>
   )
 }
 
 function Mend({ mends, act }: { mends: NonNullable<Finding['mends']>; act: (act: FloorAct) => void }) {
   const say = useSay()
   return (
-    <button type="button" className="button min-h-[72px] text-lg" onClick={() => act(mends.act)}>
+    <Button size="glove" className="text-lg" onClick={() => act(mends.act)}>
       {say(mends.says)}
-    </button>
+    </Button>
   )
 }
 
@@ -71,7 +73,7 @@ function Checks({ finding: { code, checks } }: { finding: Finding }) {
   if (checks.length === 1 && only) return <p>{say(only)}</p>
   return (
     <details key={code}>
-      <summary className="min-h-12 cursor-pointer py-3 font-bold">What to check: {checks.length}</summary>
+      <summary className="font-bold">What to check: {checks.length}</summary>
       <ol className="grid list-decimal gap-1 pl-5 text-lg">
         {checks.map((check) => (
           <li key={check.code}>{say(check)}</li>

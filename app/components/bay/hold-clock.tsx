@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { useAnnounce } from '~/heard/announce'
+import { Button } from '~/ui/button'
 import { GoOn } from './big-line'
 
 /** Seconds since a moment, by this screen's clock; 0 until the page runs in the browser, which alone has that clock. */
@@ -80,30 +81,27 @@ export function HoldClock({ holdS, startedAt, onStart: start, onDone, doneLabel,
     startedHere.current = false
     onDone(holdS)
   }, [startedAt, left, holdS, onDone])
-  const button = large ? 'min-h-[96px] text-2xl' : ''
   if (startedAt === undefined)
     return large ? (
       <GoOn onClick={onStart}>{`Held from now: ${holdS} s`}</GoOn>
     ) : (
-      <button type="button" className="button" onClick={onStart}>
-        Held from now: {holdS} s
-      </button>
+      <Button onClick={onStart}>Held from now: {holdS} s</Button>
     )
   return (
     <div className="grid gap-2" role="timer">
       <Bar share={seconds / holdS} />
-      <button
-        type="button"
+      <Button
+        main
+        size={large ? 'call' : 'desk'}
         data-go-on={large ? true : undefined}
-        className={`button button-main ${button}`}
         disabled={left > 0}
         onClick={() => onDone(holdS)}
       >
         {left > 0 ? `Keep holding: ${left} s` : (doneLabel ?? 'Held, it stayed')}
-      </button>
-      <button type="button" className={`button ${large ? 'min-h-[72px]' : ''}`} onClick={onStart}>
+      </Button>
+      <Button size={large ? 'glove' : 'desk'} onClick={onStart}>
         Let go: start the clock again
-      </button>
+      </Button>
     </div>
   )
 }

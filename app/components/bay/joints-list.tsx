@@ -3,6 +3,7 @@ import { LineMap } from '~/components/line-map/line-map'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import { jointState, jointsAt, jointsOf, mayTakeWashers, nextFor, notDry, notStarted } from '~core/job/joints'
 import { bleedDone } from '~core/job/selectors'
@@ -34,9 +35,9 @@ export function JointsList({ state, act, locked = false }: Props) {
       />
       <p className="text-quiet">
         {pointedAt.length > 0 ? (
-          <button type="button" className="button min-h-[56px]" onClick={() => setAt(undefined)}>
+          <Button size="finger" onClick={() => setAt(undefined)}>
             Show all {all.length}, not only those at {at}
-          </button>
+          </Button>
         ) : (
           'Picked out: lines with a joint that is not dry twice. Tap a line or part for its joints alone.'
         )}
@@ -70,25 +71,23 @@ export function JointsList({ state, act, locked = false }: Props) {
               {!locked && (
                 <span className="flex gap-2">
                   {next !== undefined && (
-                    <button
-                      type="button"
+                    <Button
                       disabled={waits}
                       onClick={() => act({ type: 'joint-checked', joint: id, is: next })}
-                      className="button min-h-[56px]"
+                      size="finger"
                       aria-label={`${id}: ${say(fact(`joint-${next}`))}`}
                     >
                       {upperFirst(say(fact(`joint-${next}`)))}
-                    </button>
+                    </Button>
                   )}
                   {stands.tight && (
-                    <button
-                      type="button"
+                    <Button
                       onClick={() => act({ type: 'joint-checked', joint: id, is: 'wet' })}
-                      className="button min-h-[56px]"
+                      size="finger"
                       aria-label={`${id}: wet`}
                     >
                       ✗ Wet
-                    </button>
+                    </Button>
                   )}
                 </span>
               )}

@@ -1,5 +1,6 @@
 import { Dialog } from 'radix-ui'
 import { useEffect, useState } from 'react'
+import { buttonClass } from '~/ui/button'
 import { backToWork } from './back-to-work'
 
 const keys = [
@@ -22,7 +23,7 @@ export function KeysDialog() {
   }, [])
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="button min-h-[72px]">Keys (?)</Dialog.Trigger>
+      <Dialog.Trigger className={buttonClass({ size: 'glove' })}>Keys (?)</Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 bg-black/50" />
         <Dialog.Content
@@ -39,7 +40,7 @@ export function KeysDialog() {
               </div>
             ))}
           </dl>
-          <Dialog.Close className="button">Close this list</Dialog.Close>
+          <Dialog.Close className={buttonClass({})}>Close this list</Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

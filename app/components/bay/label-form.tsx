@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { useReadAmount, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { type FluidSpec, fluidSpecs } from '~core/fluid/specs'
 
 type Props = { planned: FluidSpec; onSaid: (act: FloorAct) => void; close: () => void }
@@ -62,9 +63,9 @@ export function LabelForm({ planned, onSaid, close }: Props) {
           Give the size in {show.unit('volume')}, up to {show.number('volume', 20_000)}, or leave it empty.
         </p>
       )}
-      <button type="submit" className="button button-main min-h-[72px] text-xl">
+      <Button type="submit" main size="glove" className="text-xl">
         Opened: pour from it
-      </button>
+      </Button>
     </form>
   )
 }

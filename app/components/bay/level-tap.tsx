@@ -1,4 +1,5 @@
 import { useShow } from '~/lib/units'
+import { Button } from '~/ui/button'
 
 /** Where the fluid may be seen to stand between the marks, from above: what a glance can tell apart. */
 const GLANCES = [
@@ -30,15 +31,14 @@ export function LevelTap({ minMl, maxMl, onLevel }: TapProps) {
         {GLANCES.map(({ says, share }) => {
           const ml = minMl + share * (maxMl - minMl)
           return (
-            <button
+            <Button
               key={says}
-              type="button"
-              className="button justify-between text-xl"
+              className="justify-between text-xl"
               style={{ height: ROW_PX }}
               onClick={() => onLevel(ml)}
             >
               {says} <span className="font-normal">{show('volume', ml)}</span>
-            </button>
+            </Button>
           )
         })}
       </div>

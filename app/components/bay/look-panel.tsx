@@ -4,6 +4,7 @@ import { useSay } from '~/lib/say'
 import { type Amount, useShow, useUnits } from '~/lib/units'
 import type { ScaleHere } from '~/run-client/use-bottle-scale'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { type Bubbles, bubbleKinds, type Colour, colourFact, colours } from '~core/fluid/specs/colour'
 import { lookMarks } from '~core/job/bottle'
 import { AmountDialog } from './amount-dialog'
@@ -75,9 +76,9 @@ export function LookPanel({
             By the scale <strong>{show('volume', weighed)}</strong>
             {settles && ', not still yet'}
           </p>
-          <button type="button" className="button min-h-[72px]" onClick={() => setByMarks(true)}>
+          <Button size="glove" onClick={() => setByMarks(true)}>
             Read the marks instead
-          </button>
+          </Button>
         </div>
       )}
       {asks.ml && !byScale && (
@@ -115,17 +116,17 @@ export function LookPanel({
           </legend>
           <div className="grid grid-cols-5 gap-1.5">
             {colours.map((each) => (
-              <button
+              <Button
                 key={each}
-                type="button"
-                aria-pressed={each === colour}
+                size="glove"
+                chosen={each === colour}
                 onClick={() => setPicked(each)}
-                className={`button min-h-[72px] px-1 ${each === colour ? chosen : ''}`}
+                className="px-1"
               >
                 <span className="grid justify-items-center text-sm leading-tight">
                   <Swatch colour={each} /> {say(colourFact(each))}
                 </span>
-              </button>
+              </Button>
             ))}
           </div>
         </fieldset>
@@ -140,25 +141,18 @@ export function LookPanel({
         </legend>
         <div className="grid grid-cols-2 gap-2">
           {bubbleKinds.map((bubbles, i) => (
-            <button
-              key={bubbles}
-              type="button"
-              className="button min-h-[72px] justify-start"
-              onClick={() => record(bubbles)}
-            >
+            <Button key={bubbles} size="glove" className="justify-start" onClick={() => record(bubbles)}>
               <HosePicture bubbles={bubbles} /> {bubbleNames[bubbles]}
               <span aria-hidden="true" className="ml-auto font-normal text-quiet">
                 {i + 1}
               </span>
-            </button>
+            </Button>
           ))}
         </div>
       </fieldset>
     </section>
   )
 }
-
-const chosen = 'border-oxide bg-oxide-wash shadow-[inset_0_-6px_0_var(--color-oxide)]'
 
 /** The number keys pick by place, unless something is being typed or another sheet lies over it. */
 function useNumberKeys(here: React.RefObject<HTMLElement | null>, onNumber: (n: number) => void) {
@@ -191,16 +185,16 @@ function Mark({
 }) {
   const show = useShow()
   return (
-    <button
-      type="button"
-      aria-pressed={on}
+    <Button
+      size="glove"
+      chosen={on}
       aria-label={`At ${show('volume', markMl)}: ${show('volume', addsMl)} more`}
       onClick={onClick}
-      className={`button relative min-h-[72px] flex-col gap-0 px-0 pt-4 ${on ? chosen : ''}`}
+      className="relative flex-col gap-0 px-0 pt-4"
     >
       <span aria-hidden="true" className="absolute top-0 left-1/2 h-3 w-1 -translate-x-1/2 bg-ink" />
       <span className="text-xl leading-none font-extrabold">{show.number('volume', markMl)}</span>
       <span className="text-sm leading-none font-normal text-quiet">+{show.number('volume', addsMl)}</span>
-    </button>
+    </Button>
   )
 }

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import { awaySchema, offFact, offKinds, opensHydraulics, stillOff, waitsFor } from '~core/job/off-things'
 import { proofFact } from '~core/job/proofs/checks'
@@ -40,17 +41,16 @@ function OffList({ state, act }: Props) {
         {offKinds
           .filter((thing) => !opensHydraulics(thing))
           .map((thing) => (
-            <button
+            <Button
               key={thing}
-              type="button"
-              className="button min-h-[56px]"
+              size="finger"
               onClick={() => {
                 act({ type: 'taken-off', thing, where: where.trim() })
                 setWhere('')
               }}
             >
               {upperFirst(say(fact(`off-${thing}`)))} off
-            </button>
+            </Button>
           ))}
       </div>
       <PartOff act={act} />
@@ -71,15 +71,14 @@ function OffList({ state, act }: Props) {
                   <span className="block text-quiet">waits until proved: {say(proofFact(proof))}</span>
                 )}
               </span>
-              <button
-                type="button"
+              <Button
                 disabled={proof !== undefined}
-                className="button min-h-[56px]"
+                size="finger"
                 aria-label={`${upperFirst(say(offFact(each)))}: back on`}
                 onClick={() => act({ type: 'put-back', off: each.id })}
               >
                 Back on
-              </button>
+              </Button>
             </li>
           )
         })}
@@ -120,9 +119,7 @@ function PartOff({ act }: Pick<Props, 'act'>) {
   }
   return (
     <details open={shown} onToggle={({ currentTarget }) => setShown(currentTarget.open)}>
-      <summary className="min-h-12 cursor-pointer py-3 font-bold">
-        A part that leaves the hydraulics open, here or away for repair
-      </summary>
+      <summary className="font-bold">A part that leaves the hydraulics open, here or away for repair</summary>
       <form onSubmit={submit} className="grid gap-3" noValidate>
         <div className="grid gap-3 sm:grid-cols-2">
           <label className="grid gap-1">
@@ -157,9 +154,9 @@ function PartOff({ act }: Pick<Props, 'act'>) {
             Not yet: {fault}.
           </p>
         )}
-        <button type="submit" className="button min-h-[56px]">
+        <Button type="submit" size="finger">
           It is off
-        </button>
+        </Button>
       </form>
     </details>
   )

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { mayTieLever } from '~core/job/parking'
 import { callOf, currentStage, pointFact, routedBleederOf } from '~core/job/points'
 import { allOpen, standsUp } from '~core/job/standing'
@@ -77,7 +78,7 @@ export function ParkDialog({
           </label>
           {open.length > 0 && <Joints state={state} legend="What stands open?" ids={open} open />}
           <details>
-            <summary className="min-h-12 cursor-pointer py-3 font-bold">
+            <summary className="font-bold">
               {open.length > 0 ? 'Something else stands open too' : 'Something stands open'}
             </summary>
             <Joints state={state} legend="Which?" ids={others} open={false} />
@@ -102,9 +103,9 @@ export function ParkDialog({
             <span className="field-label">What else whoever goes on must know</span>
             <textarea name="note" className="input" rows={2} maxLength={2000} />
           </label>
-          <button type="submit" className="button button-main min-h-[72px] text-xl">
+          <Button type="submit" main size="glove" className="text-xl">
             Park it
-          </button>
+          </Button>
         </form>
       )}
     </BayDialog>

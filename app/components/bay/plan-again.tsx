@@ -1,5 +1,6 @@
-import { Link } from 'react-router'
 import type { JobHere } from '~/run-client/job-here'
+import { LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { Refusal } from './refusal'
 import { ShutPanel } from './shut-panel'
 import { StandsLine } from './stands-line'
@@ -11,25 +12,25 @@ export function PlanAgain({ here: { state, act, link, jobId, refusal } }: { here
   const [open] = state.standing.open
   if (open)
     return (
-      <section className="panel grid gap-5">
+      <Panel className="grid gap-5">
         {refusal && <Refusal text={refusal} />}
         <StandsLine state={state} />
         <ShutPanel key={open.point} state={state} joint={open} act={act} />
-      </section>
+      </Panel>
     )
   return (
-    <section className="panel grid gap-5">
+    <Panel className="grid gap-5">
       {refusal && <Refusal text={refusal} />}
       <p className="text-3xl font-extrabold">This plan is at its end.</p>
       <StandsLine state={state} />
       {report && <WhatChanged report={report} loud />}
       {link === 'saved' ? (
-        <Link to={`/jobs/${jobId}/plan`} className="button button-main min-h-[96px] text-2xl">
+        <LinkButton to={`/jobs/${jobId}/plan`} main size="call">
           Plan again
-        </Link>
+        </LinkButton>
       ) : (
         <p className="text-2xl">Not saved yet: wait for the line below.</p>
       )}
-    </section>
+    </Panel>
   )
 }

@@ -3,6 +3,8 @@ import { useSay } from '~/lib/say'
 import { useShow, useUnits } from '~/lib/units'
 import type { ScaleHere } from '~/run-client/use-bottle-scale'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
+import { Notice } from '~/ui/notice'
 import type { Phone } from '~core/cab/agree'
 import { lookMarks } from '~core/job/bottle'
 import { bottlesAtOnce } from '~core/job/bottles'
@@ -105,9 +107,9 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
   return (
     <div className="grid gap-5">
       {runsLow && (
-        <p role="alert" className="hatched border-4 border-oxide p-3 text-2xl font-extrabold">
+        <Notice role="alert" kind="stop" className="text-2xl font-extrabold">
           The reservoir is near MIN: pour now, or close it.
-        </p>
+        </Notice>
       )}
       {runsLow && <TopUp state={state} act={act} />}
       <CallPanel
@@ -227,13 +229,9 @@ function Finish({ state: { vehicle, run, callTurn = 0 }, stageRun, point, act }:
         {routedBleederOf(vehicle, point) ? 'Tight, cap on: next' : 'Done: next'}
       </GoOn>
       {leftOpen && run && (
-        <button
-          type="button"
-          className="button min-h-[72px] text-lg"
-          onClick={() => act(callNow(run, 'open', callTurn))}
-        >
+        <Button size="glove" className="text-lg" onClick={() => act(callNow(run, 'open', callTurn))}>
           Open it once more a moment: do bubbles still come?
-        </button>
+        </Button>
       )}
     </div>
   )

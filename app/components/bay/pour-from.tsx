@@ -1,5 +1,6 @@
 import { useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { lookOwed } from '~core/job/points'
 import type { JobState, UsedContainer } from '~core/job/state'
 import type { ShelfContainer } from '~core/stock/container'
@@ -27,9 +28,9 @@ export function PourFrom({ state, act, shelf }: Props) {
         <span className="font-mono">{first.code}</span>: {show('volume', first.leftMl)}
         {first.openedOn ? ', open already' : ', sealed'}.
       </p>
-      <button type="button" className="button min-h-[56px]" onClick={() => act(openedAct(first))}>
+      <Button size="finger" onClick={() => act(openedAct(first))}>
         I have it: it says {first.spec}
-      </button>
+      </Button>
     </div>
   )
 }
@@ -47,17 +48,13 @@ function TheRest({ inUse: { beyondMl: _owed, ...inUse }, beyondMl, next, act }: 
       </p>
       <div className="flex flex-wrap gap-3">
         {next && (
-          <button type="button" className="button min-h-[72px]" onClick={() => act(openedAct(next))}>
+          <Button size="glove" onClick={() => act(openedAct(next))}>
             The next one, {next.code}: it says {next.spec}
-          </button>
+          </Button>
         )}
-        <button
-          type="button"
-          className="button min-h-[72px]"
-          onClick={() => act({ type: 'container-opened', container: inUse })}
-        >
+        <Button size="glove" onClick={() => act({ type: 'container-opened', container: inUse })}>
           This one held more
-        </button>
+        </Button>
       </div>
     </div>
   )

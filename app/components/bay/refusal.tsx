@@ -1,8 +1,9 @@
+import { Notice } from '~/ui/notice'
 /** Why the last act was not taken. */
 export function Refusal({ text }: { text: string }) {
   return (
-    <p role="alert" className="fault border-l-8 border-oxide bg-enamel p-3 text-xl">
+    <Notice role="alert" kind="wrong" className="text-xl">
       {text}
-    </p>
+    </Notice>
   )
 }

@@ -1,15 +1,17 @@
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import type { ScaleHere, ScaleSeen } from '~/run-client/use-bottle-scale'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { type Fact, fact } from '~core/base/decision'
 
 /** Where a scale stands under the bottle, it may do the reading. */
 export function WeighButton({ scale: { on, seen, turn } }: { scale: ScaleHere }) {
   if (on && seen) return null
   return (
-    <button type="button" className="button min-h-[72px]" onClick={() => turn(true)}>
+    <Button size="glove" onClick={() => turn(true)}>
       Weigh the bottle
-    </button>
+    </Button>
   )
 }
 
@@ -20,7 +22,7 @@ export function ScaleLine({ scale: { on, turn, seen, nowMl } }: { scale: ScaleHe
   if (!on || !seen) return null
   const fault = faultOf(seen)
   return (
-    <section className="panel grid grid-cols-[auto_1fr_auto] items-center gap-4 py-3" aria-label="Scale">
+    <Panel className="grid grid-cols-[auto_1fr_auto] items-center gap-4 py-3" aria-label="Scale">
       <Picture lifted={seen.isLifted || fault !== undefined} />
       <p role={fault ? 'status' : undefined}>
         {nowMl === undefined ? (
@@ -32,10 +34,10 @@ export function ScaleLine({ scale: { on, turn, seen, nowMl } }: { scale: ScaleHe
           </>
         )}
       </p>
-      <button type="button" className="button min-h-[72px]" onClick={() => turn(false)}>
+      <Button size="glove" onClick={() => turn(false)}>
         No scale
-      </button>
-    </section>
+      </Button>
+    </Panel>
   )
 }
 

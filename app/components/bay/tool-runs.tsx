@@ -1,6 +1,8 @@
 import { useEffect, useRef, useState } from 'react'
 import { askScanTool, whyNot } from '~/run-client/scan-tool'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
+import { Notice } from '~/ui/notice'
 import type { routineStops } from '~core/job/troubles/routine-stopped'
 import type { ScanAsked, ScanSaid } from '~core/scan-tool/lines'
 
@@ -62,30 +64,25 @@ export function ToolRuns({ asked, label, onRuns, onDone, act }: Props) {
   }
   return (
     <div className="grid gap-2">
-      <button
-        type="button"
-        className="button min-h-[72px] text-lg"
-        disabled={running}
-        onClick={() => void begin()}
-      >
+      <Button size="glove" className="text-lg" disabled={running} onClick={() => void begin()}>
         {running ? 'The tool works …' : label}
-      </button>
+      </Button>
       {prompt !== undefined && (
         <p role="status" className="border-l-8 border-ink pl-3 text-2xl font-extrabold">
           {prompt}
         </p>
       )}
       {stopped && (
-        <div role="alert" className="hatched grid gap-3 border-4 border-oxide p-3">
+        <Notice role="alert" kind="stop" className="grid gap-3">
           <p className="text-2xl font-extrabold">{stopped.says}</p>
-          <button
-            type="button"
-            className="button min-h-[72px] text-lg"
+          <Button
+            size="glove"
+            className="text-lg"
             onClick={() => act({ type: 'trouble', trouble: { what: 'routine-stopped', why: stopped.why } })}
           >
             It broke off: what now?
-          </button>
-        </div>
+          </Button>
+        </Notice>
       )}
     </div>
   )

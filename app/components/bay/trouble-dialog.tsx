@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { useSay } from '~/lib/say'
 import { type Amount, useReadAmount, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { fluidSpecs } from '~core/fluid/specs'
 import { callOf, currentPoint, currentStage, pointFact } from '~core/job/points'
 import { fluidIn } from '~core/job/selectors'
@@ -31,14 +32,9 @@ export function TroubleDialog({ state, run, act }: Props) {
             {troubleIds
               .filter((id) => id !== 'routine-stopped' || underRoutine(run))
               .map((id) => (
-                <button
-                  key={id}
-                  type="button"
-                  className="button min-h-[72px] justify-start text-lg"
-                  onClick={() => setWhat(id)}
-                >
+                <Button key={id} size="glove" className="justify-start text-lg" onClick={() => setWhat(id)}>
                   {say({ code: `trouble-${id}-title` })}
-                </button>
+                </Button>
               ))}
             <p className="text-quiet sm:col-span-2">
               {besideTheCall(run)} Wrong vehicle: under Job, at the top.
@@ -223,12 +219,12 @@ function TroubleForm({ what, state, run, onBack, onSaid }: FormProps) {
         )
       })}
       <div className="grid grid-cols-[1fr_2fr] gap-2">
-        <button type="button" className="button min-h-[72px]" onClick={onBack}>
+        <Button size="glove" onClick={onBack}>
           Something else
-        </button>
-        <button type="submit" className="button button-main min-h-[72px] text-xl">
+        </Button>
+        <Button type="submit" main size="glove" className="text-xl">
           Record it
-        </button>
+        </Button>
       </div>
     </form>
   )

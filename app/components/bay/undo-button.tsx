@@ -1,4 +1,5 @@
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { callOf, currentStage } from '~core/job/points'
 import { allOpen } from '~core/job/standing'
 import type { JobState, Undoable } from '~core/job/state'
@@ -86,22 +87,21 @@ export function UndoButton({ state, act }: { state: JobState; act: (act: FloorAc
         }
       >
         {(close) => (
-          <button
-            type="button"
-            className="button min-h-[72px]"
+          <Button
+            size="glove"
             onClick={() => {
               close()
               takeBack()
             }}
           >
             {withCab ? 'It stands open, and the pedal is still down' : 'It stands open'}
-          </button>
+          </Button>
         )}
       </BayDialog>
     )
   return (
-    <button type="button" className="button min-h-[72px]" onClick={takeBack}>
+    <Button size="glove" onClick={takeBack}>
       {label}
-    </button>
+    </Button>
   )
 }

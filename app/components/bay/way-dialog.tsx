@@ -1,6 +1,7 @@
 import { useState } from 'react'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { otherWays } from '~core/job/another-way'
 import { callOf, currentStage, lookOwed } from '~core/job/points'
 import type { JobState } from '~core/job/state'
@@ -58,15 +59,14 @@ function Ways({ state, alone, take }: { state: JobState; alone: boolean; take: (
         <legend className="field-label">Why? It stays in the record</legend>
         <div className="grid gap-2 sm:grid-cols-3">
           {reasons.map((each) => (
-            <button
+            <Button
               key={each}
-              type="button"
-              aria-pressed={each === why}
+              size="finger"
+              chosen={each === why}
               onClick={() => setWhy(each === why ? undefined : each)}
-              className={`button min-h-[56px] ${each === why ? 'border-oxide bg-oxide-wash' : ''}`}
             >
               {each}
-            </button>
+            </Button>
           ))}
         </div>
         {why === undefined && (
@@ -86,10 +86,9 @@ function Ways({ state, alone, take }: { state: JobState; alone: boolean; take: (
         </legend>
         <div className="grid gap-2 sm:grid-cols-2">
           {open.map(({ technique, minutes }) => (
-            <button
+            <Button
               key={technique.id}
-              type="button"
-              className="button min-h-[88px] flex-col items-start text-left"
+              className="min-h-[88px] flex-col items-start text-left"
               onClick={() => take({ type: 'way-changed', technique: technique.id, alone, why: said })}
             >
               <span className="text-lg">{say(techniqueFact(technique))}</span>
@@ -97,7 +96,7 @@ function Ways({ state, alone, take }: { state: JobState; alone: boolean; take: (
                 {say({ code: `technique-${technique.id}-why` })} About{' '}
                 {Math.round(minutes.fluidMinutes + minutes.handlingMinutes)} min for the whole stage.
               </span>
-            </button>
+            </Button>
           ))}
         </div>
       </fieldset>
@@ -106,7 +105,7 @@ function Ways({ state, alone, take }: { state: JobState; alone: boolean; take: (
       </p>
       {closed.length > 0 && (
         <details>
-          <summary className="min-h-8 cursor-pointer font-bold">Not open here: {closed.length}</summary>
+          <summary className="font-bold">Not open here: {closed.length}</summary>
           <ul className="mt-1 grid list-disc gap-1 pl-5">
             {closed.map(({ technique, why: closedWhy }) => (
               <li key={technique.id}>

@@ -6,9 +6,7 @@ export function About({ about }: { about: readonly string[] }) {
   const say = useSay()
   return (
     <details className="printed">
-      <summary className="min-h-12 cursor-pointer py-2 font-bold">
-        Formula, source, and where it holds
-      </summary>
+      <summary className="py-2 font-bold">Formula, source, and where it holds</summary>
       {about.map((id) => (
         <dl key={id} className="mb-3 grid gap-x-4 gap-y-1 border-t border-rule pt-3 sm:grid-cols-[6rem_1fr]">
           <dt className="font-bold">Formula</dt>

@@ -1,4 +1,5 @@
-import { Link } from 'react-router'
+import { LinkButton } from '~/ui/button'
+import { Notice } from '~/ui/notice'
 import type { BenchPage, PlanChange } from '~core/calculators/page'
 
 type Props = {
@@ -12,21 +13,21 @@ type Props = {
 export function UseInJob({ page, job, address, change = {} }: Props) {
   if (job.begun)
     return (
-      <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
+      <Notice className="font-bold">
         The bleed of {job.plate} has begun: its plan stands as it was taken.
-      </p>
+      </Notice>
     )
   if (!job.tested)
     return (
-      <p className="border-l-8 border-ink bg-sheet p-3 font-bold">
+      <Notice className="font-bold">
         {job.plate} has no plan yet: check in and test first. This page keeps its inputs in its address.
-      </p>
+      </Notice>
     )
   const changes = Object.entries(change).map(([key, value]) => [key, String(value)])
   const carried = new URLSearchParams([...changes, ['bench', `${page.id}?${address}`]])
   return (
-    <Link to={`/jobs/${job.id}/plan?${carried}`} className="button button-main print:hidden">
+    <LinkButton to={`/jobs/${job.id}/plan?${carried}`} main className="print:hidden">
       Use in this job: {job.plate}
-    </Link>
+    </LinkButton>
   )
 }

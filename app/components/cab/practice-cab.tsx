@@ -1,6 +1,8 @@
 import { useEffect, useState } from 'react'
 import type { FloorAct } from '~/run-client/job-client'
 import type { useHelperRoom } from '~/run-client/use-helper-room'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import type { CabView } from '~core/cab/view'
 import { cabLanguages } from '~core/words/cab'
 import { confirmIn, meaningIn } from '~core/words/cab/language'
@@ -32,8 +34,7 @@ export function PracticeCab({
     return () => clearTimeout(timer)
   }, [act, confirm, playsAlong, seen])
   return (
-    <section className="panel grid gap-3" aria-labelledby="practice-cab">
-      <h2 id="practice-cab">The helper’s phone</h2>
+    <Panel title="The helper’s phone" className="grid gap-3">
       <div
         className={`grid justify-items-center gap-1 border-4 p-3 text-center ${view.says === 'hold' || view.says === 'press' ? 'border-oxide bg-oxide text-on-oxide' : 'border-ink bg-enamel'}`}
       >
@@ -45,22 +46,14 @@ export function PracticeCab({
       </div>
       <div className="grid grid-cols-2 gap-2">
         {seen && confirm && (
-          <button
-            type="button"
-            className="button min-h-[72px]"
-            onClick={() => act({ type: 'call', act: confirm, seen })}
-          >
+          <Button size="glove" onClick={() => act({ type: 'call', act: confirm, seen })}>
             {confirmIn(words, confirm, view.pumps)}
-          </button>
+          </Button>
         )}
         {seen && maySlip && (
-          <button
-            type="button"
-            className="button hatched min-h-[72px] border-oxide"
-            onClick={() => act({ type: 'call', act: 'foot-slipped', seen })}
-          >
+          <Button size="glove" alarm onClick={() => act({ type: 'call', act: 'foot-slipped', seen })}>
             ✗ {words.confirms['foot-slipped']}
-          </button>
+          </Button>
         )}
       </div>
       {!isLinked && (
@@ -83,15 +76,15 @@ export function PracticeCab({
           ) : (
             <CodeShown cab={helper.room.cab} link={helper.phone.link} into="practice" />
           )}
-          <button type="button" className="button min-h-[72px]" onClick={helper.close}>
+          <Button size="glove" onClick={helper.close}>
             Let go of the phone
-          </button>
+          </Button>
         </>
       ) : (
-        <button type="button" className="button min-h-[72px]" onClick={() => void helper.open()}>
+        <Button size="glove" onClick={() => void helper.open()}>
           A helper at another screen
-        </button>
+        </Button>
       )}
-    </section>
+    </Panel>
   )
 }

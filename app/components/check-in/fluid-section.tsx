@@ -1,6 +1,7 @@
-import { Choices } from '~/components/field'
 import { Swatch } from '~/components/swatch'
 import { useSay } from '~/lib/say'
+import { Choices } from '~/ui/field'
+import { Panel } from '~/ui/panel'
 import { fluidSpecs } from '~core/fluid/specs'
 import { colourFact, colours } from '~core/fluid/specs/colour'
 import type { SectionProps } from './fields'
@@ -9,7 +10,7 @@ import type { SectionProps } from './fields'
 export function FluidSection({ vehicle, fields }: SectionProps) {
   const say = useSay()
   return (
-    <section className="panel grid gap-5">
+    <Panel className="grid gap-5">
       <h2>What is in it</h2>
       <Choices
         field={fields.colour}
@@ -33,6 +34,6 @@ export function FluidSection({ vehicle, fields }: SectionProps) {
         ]}
         columns="grid-cols-2 sm:grid-cols-3"
       />
-    </section>
+    </Panel>
   )
 }

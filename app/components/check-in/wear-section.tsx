@@ -1,7 +1,8 @@
-import { Choices, NoteField, TextField } from '~/components/field'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Choices, NoteField, TextField } from '~/ui/field'
+import { Panel } from '~/ui/panel'
 import { wheelsOff } from '~core/plan/wheels-off'
 import { partFact, partsOf, reservoirFact } from '~core/vehicle/parts'
 import type { SectionProps } from './fields'
@@ -13,7 +14,7 @@ export function WearSection({ vehicle, fields }: SectionProps) {
   const brakes = partsOf(vehicle, 'wheel-brake')
   const reservoirs = partsOf(vehicle, 'reservoir')
   return (
-    <section className="panel grid gap-5">
+    <Panel className="grid gap-5">
       <h2>Level and wear</h2>
       <div className="grid gap-4 sm:grid-cols-2">
         {fields.levelMl.getFieldList().map((field, i) => {
@@ -73,6 +74,6 @@ export function WearSection({ vehicle, fields }: SectionProps) {
         </div>
       </fieldset>
       <NoteField field={fields.note} label="Wet places, lamps, what the driver said" />
-    </section>
+    </Panel>
   )
 }

@@ -1,8 +1,9 @@
-import { Link } from 'react-router'
-import { Choices, TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { reasonNames } from '~/components/words'
 import { useSay } from '~/lib/say'
+import { Choices, TextField } from '~/ui/field'
+import { LoneLink } from '~/ui/lone-link'
+import { Panel } from '~/ui/panel'
 import type { CheckIn } from '~core/job/events'
 import { partFact } from '~core/vehicle/parts'
 import type { SectionProps } from './fields'
@@ -24,12 +25,12 @@ export function WorkSection({
   ]
   const picked = pickedIn(draft)
   return (
-    <section className="panel grid gap-5">
+    <Panel className="grid gap-5">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
         <h1 className="text-2xl">Check in</h1>
-        <Link to="../pedal" relative="path">
+        <LoneLink to="../pedal" relative="path">
           Feel the pedal first, before anything is opened
-        </Link>
+        </LoneLink>
       </div>
       <FormRefusal errors={errors} />
       <TextField
@@ -43,8 +44,8 @@ export function WorkSection({
         options={Object.entries(reasonNames).map(([value, label]) => ({ value, label }))}
         columns="sm:grid-cols-2 xl:grid-cols-4"
       />
-      <details open={picked.length > 0} className="border-2 border-rule p-3">
-        <summary className="min-h-8 cursor-pointer font-bold">
+      <details open={picked.length > 0} className="border-2 border-rule px-3">
+        <summary className="font-bold">
           What was opened or replaced?
           <span className="font-normal text-quiet">
             {picked.length === 0
@@ -76,7 +77,7 @@ export function WorkSection({
         ]}
         multiple
       />
-    </section>
+    </Panel>
   )
 }
 

@@ -2,6 +2,7 @@ import { dueBasis, ruleWords } from '~/lib/due-words'
 import { showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Panel } from '~/ui/panel'
 import type { FluidDue } from '~core/fluid/due'
 import { DueStrip } from './strip'
 
@@ -11,13 +12,13 @@ export function DueByRule({ due, day }: { due?: FluidDue; day: string }) {
   const say = useSay()
   if (!due)
     return (
-      <section className="panel">
+      <Panel>
         <h2>Due</h2>
         <p>Nothing is known that would say when: test it, or write down its last exchange below.</p>
-      </section>
+      </Panel>
     )
   return (
-    <section className="panel">
+    <Panel>
       <h2>Due {due.likely <= day ? 'now' : `about ${showDate(due.likely)}`}</h2>
       <p className="mb-3">
         {due.earliest !== due.latest && `Between ${showDate(due.earliest)} and ${showDate(due.latest)}. `}
@@ -40,6 +41,6 @@ export function DueByRule({ due, day }: { due?: FluidDue; day: string }) {
           </li>
         ))}
       </ol>
-    </section>
+    </Panel>
   )
 }

@@ -3,6 +3,8 @@ import { Form } from 'react-router'
 import { unitFieldOf } from '~/lib/fields'
 import { useSay } from '~/lib/say'
 import { useUnits } from '~/lib/units'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { readingPlaces } from '~core/fluid/readings'
 import { type FluidSpec, fluidSpecs } from '~core/fluid/specs'
 import { colourFact, colours } from '~core/fluid/specs/colour'
@@ -15,8 +17,7 @@ type Props = { spec: FluidSpec; today: string; refused?: Refused }
 /** What is known from before this program, or from another shop. */
 export function EarlierForms({ spec, today, refused }: Props) {
   return (
-    <section className="panel print:hidden" aria-labelledby="earlier">
-      <h2 id="earlier">Write down what was before</h2>
+    <Panel title="Write down what was before" className="print:hidden">
       <div className="grid gap-5">
         <ReadingForm today={today} refused={refused?.which === 'reading' ? refused : undefined} />
         <ExchangeForm
@@ -25,7 +26,7 @@ export function EarlierForms({ spec, today, refused }: Props) {
           refused={refused?.which === 'exchange' ? refused : undefined}
         />
       </div>
-    </section>
+    </Panel>
   )
 }
 
@@ -112,9 +113,9 @@ function ReadingForm({ today, refused }: FormProps) {
           )}
         />
       </div>
-      <button type="submit" name="intent" value="reading" className="button justify-self-start">
+      <Button type="submit" name="intent" value="reading" className="justify-self-start">
         Write the reading down
-      </button>
+      </Button>
     </Form>
   )
 }
@@ -158,9 +159,9 @@ function ExchangeForm({ spec, today, refused }: FormProps & { spec: FluidSpec })
           )}
         />
       </div>
-      <button type="submit" name="intent" value="exchange" className="button justify-self-start">
+      <Button type="submit" name="intent" value="exchange" className="justify-self-start">
         Write the exchange down
-      </button>
+      </Button>
     </Form>
   )
 }

@@ -1,9 +1,10 @@
-import { Link } from 'react-router'
 import { readingWords } from '~/components/test/reading-words'
 import type { ExchangeRow, ReadingRow } from '~/db/fluid.server'
 import { showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { LoneLink } from '~/ui/lone-link'
+import { Panel } from '~/ui/panel'
 import { testerFact, testerOf } from '~core/fluid/testers'
 
 type Props = { readings: readonly ReadingRow[]; exchanges: readonly ExchangeRow[] }
@@ -23,8 +24,7 @@ export function FluidLog({ readings, exchanges }: Props) {
         : -1,
   )
   return (
-    <section className="panel" aria-labelledby="log">
-      <h2 id="log">Readings and exchanges</h2>
+    <Panel title="Readings and exchanges">
       {lines.length === 0 && <p>None yet.</p>}
       <ol className="grid">
         {lines.map(({ on, id, reading, exchange }) => (
@@ -48,11 +48,11 @@ export function FluidLog({ readings, exchanges }: Props) {
           </li>
         ))}
       </ol>
-    </section>
+    </Panel>
   )
 }
 
 function Whence({ jobId, by }: { jobId?: string | null; by?: string }) {
-  if (jobId) return <Link to={`/jobs/${jobId}/record`}>{by || 'record'}</Link>
+  if (jobId) return <LoneLink to={`/jobs/${jobId}/record`}>{by || 'record'}</LoneLink>
   return <span className="text-quiet">written down{by && ` by ${by}`}</span>
 }

@@ -1,4 +1,5 @@
 import { useSay } from '~/lib/say'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import type { CauseShare } from '~core/diagnosis/answer'
 import { percent } from './figures'
@@ -10,8 +11,7 @@ export function CauseBars({ causes }: { causes: readonly CauseShare[] }) {
   const say = useSay()
   const rest = causes.slice(SHOWN)
   return (
-    <section className="panel" aria-live="polite" aria-labelledby="may-be">
-      <h2 id="may-be">What it may be</h2>
+    <Panel title="What it may be" aria-live="polite">
       <ol className="grid gap-2">
         {causes.slice(0, SHOWN).map(({ id, share, at }) => (
           <li key={id} className="grid gap-1">
@@ -36,6 +36,6 @@ export function CauseBars({ causes }: { causes: readonly CauseShare[] }) {
           {rest.length} more, {percent(rest.reduce((sum, { share }) => sum + share, 0))} together
         </p>
       )}
-    </section>
+    </Panel>
   )
 }

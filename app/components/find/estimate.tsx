@@ -24,7 +24,7 @@ export function Estimate({ estimate, jobId, declined, locked }: Props) {
   if (!first || first.high === 0) return null
   return (
     <details>
-      <summary className="min-h-12 cursor-pointer py-3 font-bold">
+      <summary className="font-bold">
         What mending costs ({say(fact(`cause-${cause}`))}): {range(first)}
         {options.length > 1 && `, or in another way`}
       </summary>

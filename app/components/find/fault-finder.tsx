@@ -2,6 +2,8 @@ import { type ReactNode, useState } from 'react'
 import { LineMap } from '~/components/line-map/line-map'
 import { Reasons } from '~/components/reasons'
 import { useSay } from '~/lib/say'
+import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import { type Complaint, complaintIds, isGrounding, isOfClutch } from '~core/diagnosis/complaints'
 import type { Case } from '~core/diagnosis/request'
@@ -88,7 +90,9 @@ export function FaultFinder({
           </h1>
         )}
         {isGrounding(of.complaint) && was === undefined && (
-          <p className="border-l-8 border-oxide bg-oxide-wash p-3 font-bold">{say(fact('stays-here'))}</p>
+          <Notice kind="mind" className="font-bold">
+            {say(fact('stays-here'))}
+          </Notice>
         )}
         {!answer && !failed && <h1 className="panel text-2xl">It is being worked out…</h1>}
         {diagnosis && step && was === undefined && (
@@ -124,22 +128,22 @@ export function FaultFinder({
           />
         )}
         {diagnosis && (
-          <section className="panel">
+          <Panel>
             <h2>Why</h2>
             <Reasons reasons={diagnosis.reasons} />
-          </section>
+          </Panel>
         )}
       </div>
       <div className="grid gap-5">
         <CauseBars causes={causes} />
         <FoundSoFar finding={finding} locked={locked} onFinding={onFinding} onAnew={onAnew} />
         {vehicle && (
-          <section className="panel">
+          <Panel>
             <h2>Where</h2>
             <LineMap vehicle={vehicle} picked={picked} plain />
-          </section>
+          </Panel>
         )}
-        {aside && <section className="panel">{aside}</section>}
+        {aside && <Panel>{aside}</Panel>}
       </div>
     </div>
   )

@@ -1,4 +1,6 @@
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import type { FaultFinding } from '~core/job/events/fault-looked'
 
@@ -45,7 +47,7 @@ export function FoundSoFar({
         ]),
   ]
   return (
-    <section className="panel" aria-labelledby="so-far">
+    <Panel aria-labelledby="so-far">
       <h2 id="so-far">{say(fact(`complaint-${complaint}`))}</h2>
       {rows.length === 0 && <p className="text-quiet">Nothing was looked at yet.</p>}
       <ul className="grid gap-1">
@@ -55,23 +57,18 @@ export function FoundSoFar({
               {name}: <strong>{said}</strong>
             </span>
             {!locked && (
-              <button
-                type="button"
-                className="button px-3"
-                aria-label={`Take back: ${name}`}
-                onClick={() => onFinding(without)}
-              >
+              <Button className="px-3" aria-label={`Take back: ${name}`} onClick={() => onFinding(without)}>
                 Take back
-              </button>
+              </Button>
             )}
           </li>
         ))}
       </ul>
       {!locked && (
-        <button type="button" className="button mt-3" onClick={onAnew}>
+        <Button className="mt-3" onClick={onAnew}>
           It does something else
-        </button>
+        </Button>
       )}
-    </section>
+    </Panel>
   )
 }

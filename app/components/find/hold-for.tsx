@@ -1,4 +1,5 @@
 import { useState } from 'react'
+import { Button } from '~/ui/button'
 import { WaitClock } from '../bay/hold-clock'
 
 /** A look that takes its time: a clock for whoever holds the pedal. */
@@ -6,13 +7,9 @@ export function HoldFor({ holdS }: { holdS: number }) {
   const [startedAt, setStartedAt] = useState<string>()
   return (
     <div className="grid justify-items-start gap-3">
-      <button
-        type="button"
-        className="button min-h-[72px] text-xl"
-        onClick={() => setStartedAt(new Date().toISOString())}
-      >
+      <Button size="glove" className="text-xl" onClick={() => setStartedAt(new Date().toISOString())}>
         {startedAt === undefined ? `It is held: start the ${holdS} s` : 'Start again'}
-      </button>
+      </Button>
       {startedAt !== undefined && <WaitClock startedAt={startedAt} waitS={holdS} />}
     </div>
   )

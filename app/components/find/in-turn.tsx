@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 
 type Props = {
@@ -23,23 +24,23 @@ export function InTurn({ places, results: [nothing, something], locked, onResult
         {tried + 1} of {places.length}: <strong>{here.name}</strong>
       </p>
       <div className="grid gap-3 sm:grid-cols-2">
-        <button
-          type="button"
+        <Button
           disabled={locked}
-          className="button min-h-[72px] text-xl"
+          size="glove"
+          className="text-xl"
           onClick={() => (last ? onResult(nothing) : setTried(tried + 1))}
         >
           {say(fact(`result-${nothing}`))}
           {last ? ', none of them' : ': on to the next'}
-        </button>
-        <button
-          type="button"
+        </Button>
+        <Button
           disabled={locked}
-          className="button min-h-[72px] text-xl"
+          size="glove"
+          className="text-xl"
           onClick={() => onResult(something, here.id)}
         >
           {say(fact(`result-${something}`))}
-        </button>
+        </Button>
       </div>
     </div>
   )

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { Reasons } from '~/components/reasons'
 import { useSay } from '~/lib/say'
 import { useFieldText, useUnits } from '~/lib/units'
+import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import { orFault } from '~core/base/fault'
 import type { Complaint } from '~core/diagnosis/complaints'
@@ -37,7 +38,7 @@ export function LedCheck({ led, vehicle, complaint, locked, onResult }: Props) {
   const { value: decision, fault } = orFault(() => led.judge(measured, vehicle, complaint))
   return (
     <details>
-      <summary className="min-h-12 cursor-pointer py-3 font-bold">Measure it</summary>
+      <summary className="font-bold">Measure it</summary>
       <div className="grid gap-3">
         <div className="grid grid-cols-2 gap-3 xl:grid-cols-4">
           {fields.map((field) => {
@@ -65,14 +66,15 @@ export function LedCheck({ led, vehicle, complaint, locked, onResult }: Props) {
         {decision && (
           <>
             <Reasons reasons={decision.reasons} />
-            <button
-              type="button"
+            <Button
               disabled={locked}
               onClick={() => onResult(decision.value, decision.at)}
-              className="button button-main min-h-[56px] justify-self-start"
+              main
+              size="finger"
+              className="justify-self-start"
             >
               Take it: {say(fact(`result-${decision.value}`))}
-            </button>
+            </Button>
           </>
         )}
       </div>

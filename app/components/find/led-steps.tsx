@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 
 /** A look done one step after the other: the one that is on is large. */
@@ -24,22 +25,12 @@ export function LedSteps({ check, count }: { check: string; count: number }) {
         ))}
       </ol>
       <div className="flex gap-3">
-        <button
-          type="button"
-          className="button min-h-[56px]"
-          disabled={on === 0}
-          onClick={() => setOn(on - 1)}
-        >
+        <Button size="finger" disabled={on === 0} onClick={() => setOn(on - 1)}>
           Back a step
-        </button>
-        <button
-          type="button"
-          className="button min-h-[56px] flex-1"
-          disabled={last}
-          onClick={() => setOn(on + 1)}
-        >
+        </Button>
+        <Button size="finger" className="flex-1" disabled={last} onClick={() => setOn(on + 1)}>
           {last ? 'Say what it shows below' : 'Next step'}
-        </button>
+        </Button>
       </div>
     </div>
   )

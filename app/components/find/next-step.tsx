@@ -1,6 +1,7 @@
 import { useState } from 'react'
-import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
+import { Button, LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import type { Next } from '~core/diagnosis/answer'
 import { causeOf } from '~core/diagnosis/causes'
@@ -66,7 +67,7 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
   const hoses = check.inTurn && vehicle ? hosesOf(vehicle) : []
   const [none = '', ...places] = check.results
   return (
-    <section className="panel grid gap-4" aria-labelledby="next-look">
+    <Panel className="grid gap-4" aria-labelledby="next-look">
       <div className="flex flex-col-reverse items-start gap-5 sm:flex-row">
         <div className="grid min-w-0 flex-1 gap-3">
           <p className="text-quiet">
@@ -95,44 +96,45 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
         <>
           <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-3">
             {places.map((result) => (
-              <button
+              <Button
                 key={result}
-                type="button"
+                size="glove"
                 disabled={locked}
-                aria-pressed={several.includes(result)}
+                chosen={several.includes(result)}
                 onClick={() =>
                   setSeveral((before) =>
                     before.includes(result) ? before.filter((each) => each !== result) : [...before, result],
                   )
                 }
-                className={`button min-h-[72px] text-xl ${several.includes(result) ? 'button-main' : ''}`}
+                className="text-xl"
               >
                 {several.includes(result) && <span aria-hidden="true">✓</span>}
                 {say(fact(`result-${result}`))}
-              </button>
+              </Button>
             ))}
           </div>
-          <button
-            type="button"
+          <Button
             disabled={locked}
             onClick={() => (several.length > 0 ? answer(...several) : answer(none))}
-            className="button button-main min-h-[72px] text-xl"
+            main
+            size="glove"
+            className="text-xl"
           >
             {several.length > 0 ? 'Wet there' : say(fact(`result-${none}`))}
-          </button>
+          </Button>
         </>
       ) : (
         <div className="grid gap-3 sm:grid-cols-2 xl:grid-cols-3">
           {check.results.map((result) => (
-            <button
+            <Button
               key={result}
-              type="button"
               disabled={locked}
               onClick={() => answer(result)}
-              className="button min-h-[72px] text-xl"
+              size="glove"
+              className="text-xl"
             >
               {say(fact(`result-${result}`))}
-            </button>
+            </Button>
           ))}
         </div>
       )}
@@ -146,7 +148,7 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
         />
       )}
       <details>
-        <summary className="min-h-12 cursor-pointer py-3 font-bold">What the answer would change</summary>
+        <summary className="font-bold">What the answer would change</summary>
         <ul className="grid gap-2">
           {step.answers?.map(({ result, chance, cause, share }) => (
             <li key={result}>
@@ -156,7 +158,7 @@ function Look({ step, of, vehicle, locked, onFinding }: Props) {
           ))}
         </ul>
       </details>
-    </section>
+    </Panel>
   )
 }
 
@@ -164,7 +166,7 @@ function Mend({ step, advised, of, locked, jobId, at, onFinding }: Props) {
   const say = useSay()
   const sheet = repairSheetOf(causeOf(step.id)?.at ?? '')
   return (
-    <section className="panel grid gap-4" aria-labelledby="next-look">
+    <Panel className="grid gap-4" aria-labelledby="next-look">
       <p className="text-quiet">
         To mend: {say(fact(`cause-${step.id}`))}. {Math.ceil(step.minutes)} min and {money(step.cost)} in
         cost, its parts and the bleed after it counted.
@@ -175,36 +177,37 @@ function Mend({ step, advised, of, locked, jobId, at, onFinding }: Props) {
       <Cautions codes={MENDING} />
       <p>{advised && 'No look that is left saves what it costs. '}The maker’s procedure comes before this.</p>
       {sheet && jobId && (
-        <Link
+        <LinkButton
           to={`/jobs/${jobId}/sheets${at === undefined ? '' : `/${sheet.id}/${encodeURIComponent(at)}`}`}
-          className="button min-h-[56px] justify-self-start"
+          size="finger"
+          className="justify-self-start"
         >
           Its sheet: keep, rebuild or renew
-        </Link>
+        </LinkButton>
       )}
       <div className="flex flex-wrap gap-3">
-        <button
-          type="button"
+        <Button
           disabled={locked}
           onClick={() =>
             onFinding({ complaint: of.complaint, found: of.found, tried: of.tried, was: step.id })
           }
-          className="button min-h-[72px] text-xl"
+          size="glove"
+          className="text-xl"
         >
           Done, and it is good
-        </button>
-        <button
-          type="button"
+        </Button>
+        <Button
           disabled={locked}
           onClick={() =>
             onFinding({ complaint: of.complaint, found: of.found, tried: [...of.tried, step.id] })
           }
-          className="button min-h-[72px] text-xl"
+          size="glove"
+          className="text-xl"
         >
           Done, and it is still there
-        </button>
+        </Button>
       </div>
-    </section>
+    </Panel>
   )
 }
 

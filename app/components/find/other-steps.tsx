@@ -1,6 +1,8 @@
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import type { Next } from '~core/diagnosis/answer'
 import { money } from './figures'
@@ -14,8 +16,7 @@ export function OtherSteps({ next, onChoose }: { next: readonly Next[]; onChoose
   const shown = all ? next : next.slice(0, SHOWN)
   const does = { check: 'Look', repair: 'Mend' }
   return (
-    <section className="panel" aria-labelledby="or-else">
-      <h2 id="or-else">Or this instead</h2>
+    <Panel title="Or this instead">
       <table className="w-full text-left">
         <thead>
           <tr className="border-b-2 border-ink">
@@ -39,14 +40,13 @@ export function OtherSteps({ next, onChoose }: { next: readonly Next[]; onChoose
                 <td className="text-right">{money(each.cost)}</td>
                 <td className="text-right">{money(each.cost + each.expectedCostAfter)}</td>
                 <td className="py-1 pl-3 text-right">
-                  <button
-                    type="button"
-                    className="button px-3"
+                  <Button
+                    className="px-3"
                     aria-label={`${does[each.kind]}: ${name}`}
                     onClick={() => onChoose(each.id)}
                   >
                     {does[each.kind]}
-                  </button>
+                  </Button>
                 </td>
               </tr>
             )
@@ -54,14 +54,14 @@ export function OtherSteps({ next, onChoose }: { next: readonly Next[]; onChoose
         </tbody>
       </table>
       {next.length > SHOWN && (
-        <button type="button" className="button mt-3" onClick={() => setAll(!all)}>
+        <Button className="mt-3" onClick={() => setAll(!all)}>
           {all ? 'Only the best of them' : `All ${next.length} of them`}
-        </button>
+        </Button>
       )}
       <p className="mt-3 text-sm text-quiet">
         In the shop’s money, on average: hands, parts, the bleed that follows, and what comes if it was not
         that. <Link to="/find/prices">Prices</Link>
       </p>
-    </section>
+    </Panel>
   )
 }

@@ -1,6 +1,8 @@
 import { useState } from 'react'
 import { useFetcher } from 'react-router'
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import type { KeptFinding } from '~core/job/events/fault-looked'
 
@@ -18,7 +20,7 @@ export function WasIt({
   const fetcher = useFetcher<{ refusal?: string }>()
   const [was, setWas] = useState('')
   return (
-    <section className="panel mx-auto grid w-full max-w-4xl gap-3">
+    <Panel className="mx-auto grid w-full max-w-4xl gap-3">
       <h2>{say(fact(`complaint-${finding.complaint}`))}: what was it in the end?</h2>
       <div className="flex flex-wrap gap-3">
         <select
@@ -34,9 +36,7 @@ export function WasIt({
             </option>
           ))}
         </select>
-        <button
-          type="button"
-          className="button"
+        <Button
           disabled={was === '' || fetcher.state !== 'idle'}
           onClick={() =>
             fetcher.submit(
@@ -46,13 +46,13 @@ export function WasIt({
           }
         >
           That was it
-        </button>
+        </Button>
       </div>
       {fetcher.data?.refusal && (
         <p role="alert" className="fault">
           {fetcher.data.refusal}
         </p>
       )}
-    </section>
+    </Panel>
   )
 }

@@ -1,5 +1,6 @@
-import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
+import { LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import type { Diagnosis, Next } from '~core/diagnosis/answer'
 import type { Estimate as Estimated } from '~core/diagnosis/estimate'
@@ -27,19 +28,19 @@ export function WhatFollows({ diagnosis, estimate, declined, locked, was, step, 
   const [likeliest] = causes
   if (named)
     return (
-      <section className="panel grid gap-2">
+      <Panel className="grid gap-2">
         <h1 className="text-3xl">That was it: {say(fact(`cause-${named}`))}</h1>
         <p>It is proved like every other repair before it leaves.</p>
         {jobId && (
-          <Link to={`/jobs/${jobId}`} className="button button-main justify-self-start">
+          <LinkButton to={`/jobs/${jobId}`} main className="justify-self-start">
             Back to the job
-          </Link>
+          </LinkButton>
         )}
-      </section>
+      </Panel>
     )
   const saves = (expectedCostUnlooked ?? 0) - expectedCost
   return (
-    <section className="panel grid gap-3">
+    <Panel className="grid gap-3">
       {saves >= 1 ? (
         <p>
           Going on like this costs about <strong>{money(expectedCost)}</strong> on average; mending the
@@ -53,18 +54,19 @@ export function WhatFollows({ diagnosis, estimate, declined, locked, was, step, 
       {estimate && <Estimate estimate={estimate} jobId={jobId} declined={declined} locked={locked} />}
       {work && likeliest && jobId && plannable && (
         <div>
-          <Link
+          <LinkButton
+            main={step?.kind === 'repair'}
+            size="finger"
             to={`/jobs/${jobId}/check-in?${new URLSearchParams([
               ['reason', work.reason],
               ...work.opened.map((id): [string, string] => ['opened', id]),
               ...work.replaced.map((id): [string, string] => ['replaced', id]),
             ])}`}
-            className={`button min-h-[56px] ${step?.kind === 'repair' ? 'button-main' : ''}`}
           >
             Plan the work for it: {say(fact(`cause-${likeliest.id}`))}
-          </Link>
+          </LinkButton>
         </div>
       )}
-    </section>
+    </Panel>
   )
 }

@@ -14,7 +14,7 @@ export function MapList({ vehicle, marks }: Props) {
   const air = airPlaces(vehicle)
   return (
     <details className="mt-2">
-      <summary className="flex min-h-12 cursor-pointer items-center font-bold">The map as a list</summary>
+      <summary className="flex items-center font-bold">The map as a list</summary>
       <div className="grid gap-3 text-sm">
         <section>
           <h3 className="font-bold">Parts</h3>

@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import type { FromBench } from '~/lib/from-bench'
 import { useSay } from '~/lib/say'
+import { Panel } from '~/ui/panel'
 import { pageFact } from '~core/calculators/page'
 
 /** What of this plan was worked out on the Bench, each with the way back to its picture. */
@@ -8,8 +9,7 @@ export function CarriedFromBench({ carried }: { carried: readonly FromBench[] })
   const say = useSay()
   if (carried.length === 0) return null
   return (
-    <section className="panel" aria-labelledby="from-bench">
-      <h2 id="from-bench">From the Bench</h2>
+    <Panel title="From the Bench">
       <ul className="grid gap-2">
         {carried.map(({ page, says, address }) => (
           <li key={address}>
@@ -20,6 +20,6 @@ export function CarriedFromBench({ carried }: { carried: readonly FromBench[] })
           </li>
         ))}
       </ul>
-    </section>
+    </Panel>
   )
 }

@@ -2,6 +2,7 @@ import { Popover } from 'radix-ui'
 import { createContext, useContext } from 'react'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { buttonClass } from '~/ui/button'
 import type { Plan } from '~core/plan/answer'
 import { explainFigure, type FigureId } from '~core/plan/explain'
 import type { PlanRequest } from '~core/plan/request'
@@ -16,7 +17,7 @@ export function Figure({ id, children }: { id: FigureId; children: React.ReactNo
   if (!source) return children
   return (
     <Popover.Root>
-      <Popover.Trigger className="cursor-pointer text-left underline decoration-dotted decoration-from-font underline-offset-4 hover:decoration-solid">
+      <Popover.Trigger className="-m-2.5 min-h-11 min-w-11 cursor-pointer p-2.5 text-left underline decoration-dotted decoration-from-font underline-offset-4 hover:decoration-solid">
         {children}
       </Popover.Trigger>
       <Popover.Portal>
@@ -27,7 +28,7 @@ export function Figure({ id, children }: { id: FigureId; children: React.ReactNo
           className="z-30 w-96 max-w-[calc(100vw-2rem)] border-2 border-ink bg-enamel p-4 shadow-[6px_6px_0_var(--rule)]"
         >
           <Opened id={id} {...source} />
-          <Popover.Close className="button mt-3 w-full">Close</Popover.Close>
+          <Popover.Close className={buttonClass({}, 'mt-3 w-full')}>Close</Popover.Close>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>

@@ -1,6 +1,7 @@
 import { counted, showMinutes } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Panel } from '~/ui/panel'
 import { bleedSettings, opened, type Plan, planMinutes } from '~core/plan/answer'
 import { Figure } from './figure'
 
@@ -17,7 +18,7 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
   const say = useSay()
   const inContainers = (of: Plan) =>
     opened(of)
-      .map(({ ml, count }) => `${count} × ${show('volume', ml)}`)
+      .map(({ ml, count }) => `${count}\u00a0×\u00a0${show('volume', ml).replaceAll(' ', '\u00a0')}`)
       .join(' + ') || 'nothing'
   const bleed = plan.stages.find(({ kind }) => kind === 'bleed')
   const led = bleed ?? plan.stages.find(({ order }) => order.length > 0)
@@ -31,7 +32,7 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
   const inAll = (of: Plan) => show('volume', of.fluid.totalMl)
   const takes = (of: Plan) => `${showMinutes(planMinutes(of))} min`
   return (
-    <section className="panel py-3" aria-label="The plan in short">
+    <Panel className="py-3" aria-label="The plan in short">
       <p className="flex flex-wrap items-baseline gap-x-5 text-2xl leading-snug">
         <span>
           <strong>{way ? say({ code: way }) : 'No bleeding'}</strong>
@@ -49,7 +50,7 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
         {order.length > 0 && <span className="text-xl">{order.join(' → ')}</span>}
       </p>
       <p className="mt-1 mb-2 text-quiet">{why}</p>
-      <dl className="grid grid-cols-2 gap-px bg-rule sm:grid-cols-4">
+      <dl className="grid grid-cols-2 gap-px bg-rule sm:grid-cols-[auto_minmax(0,1fr)_auto_auto]">
         <Cell name={`new ${plan.fluid.spec}`} was={was && moved(inAll(plan), inAll(was))}>
           <Figure id={{ figure: 'total' }}>{inAll(plan)}</Figure>
         </Cell>
@@ -66,7 +67,7 @@ export function Figures({ plan, was }: { plan: Plan; was?: Plan }) {
           <Figure id={{ figure: 'top-up' }}>{show('volume', plan.topUpEvery.ml)}</Figure>
         </Cell>
       </dl>
-    </section>
+    </Panel>
   )
 }
 

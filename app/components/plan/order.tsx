@@ -12,6 +12,9 @@ import { CSS } from '@dnd-kit/utilities'
 import { ArrowDown, ArrowUp, GripVertical } from 'lucide-react'
 import { withOrder } from '~/lib/order-in-address'
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
+import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
 import type { PlanOrder } from '~core/plan/answer'
 import type { Shop } from '~core/plan/request'
 import { type RoutedBleeder, routedBleeders } from '~core/vehicle/network'
@@ -68,7 +71,7 @@ export function Order({ vehicle, order, school, fixed, fault }: Props) {
     />
   ))
   return (
-    <section className="panel" aria-labelledby="order">
+    <Panel aria-labelledby="order">
       <h2 id="order">Order</h2>
       <p className="mb-2">
         {stated ? <strong>Set by hand.</strong> : <UsualOrder vehicle={vehicle} school={school} />}
@@ -90,7 +93,7 @@ export function Order({ vehicle, order, school, fixed, fault }: Props) {
       )}
       {stated && <Stated stated={stated} fixed={fixed} fault={fault} back={() => go('usual')} />}
       <OtherSchools schools={order.schools} />
-    </section>
+    </Panel>
   )
 }
 
@@ -188,10 +191,10 @@ function Stated(props: {
     <div className="mt-3 grid gap-3">
       <div role="status" className="grid gap-2">
         {stated.warnings.map((warning) => (
-          <p key={JSON.stringify(warning)} className="hatched border-4 border-oxide bg-enamel p-3">
+          <Notice key={JSON.stringify(warning)} kind="stop" className="bg-enamel">
             <strong>Mind: </strong>
             {say(warning)}
-          </p>
+          </Notice>
         ))}
         {stated.warnings.length === 0 && !fixed && (
           <p className="border-l-8 border-ink pl-3">It brings nothing old into what is clean.</p>
@@ -221,9 +224,9 @@ function Stated(props: {
               {fault}
             </p>
           )}
-          <button type="button" className="button justify-self-start" onClick={props.back}>
+          <Button className="justify-self-start" onClick={props.back}>
             Back to {stated.usual.join(', ')}
-          </button>
+          </Button>
         </>
       )}
     </div>

@@ -6,9 +6,7 @@ export function OtherSchools({ schools }: { schools: PlanOrder['schools'] }) {
   const say = useSay()
   return (
     <details className="mt-3">
-      <summary className="flex min-h-12 cursor-pointer items-center font-bold">
-        What each school would do
-      </summary>
+      <summary className="flex items-center font-bold">What each school would do</summary>
       <ul className="grid gap-3">
         {schools.map(({ id, order, differs }) => (
           <li key={id} className="grid gap-1 border-t border-rule pt-2">

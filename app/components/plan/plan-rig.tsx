@@ -1,6 +1,7 @@
 import * as Comlink from 'comlink'
 import { useEffect, useState } from 'react'
 import { useSay } from '~/lib/say'
+import { Panel } from '~/ui/panel'
 import type { PlanRig as Worked } from '~/workers/plan-rig'
 import { type Fact, fact } from '~core/base/decision'
 import type { OnRig } from '~core/plan/on-rig'
@@ -35,19 +36,18 @@ export function PlanRig({ request, targetPct }: { request: PlanRequest; targetPc
   }, [key])
   // As high while it runs as when it is done: what stands beside it must not move under a finger.
   return (
-    <section
-      className="panel grid min-h-44 content-start gap-3 print:hidden"
-      aria-labelledby="on-rig"
+    <Panel
+      title="On the simulated vehicle"
+      className="grid min-h-44 content-start gap-3 print:hidden"
       aria-live="polite"
     >
-      <h2 id="on-rig">On the simulated vehicle</h2>
       {state.at === 'running' && <p className="text-quiet">The plan is worked through…</p>}
       {state.at === 'failed' && (
         <p className="fault">This browser could not run it: the plan stands by itself.</p>
       )}
       {state.at === 'done' && !state.rig && <p>There is nothing to run.</p>}
       {state.at === 'done' && state.rig && <Ran rig={state.rig} request={request} targetPct={targetPct} />}
-    </section>
+    </Panel>
   )
 }
 

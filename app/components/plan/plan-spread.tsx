@@ -2,6 +2,8 @@ import * as Comlink from 'comlink'
 import { useEffect, useRef, useState } from 'react'
 import { showMinutes } from '~/lib/format'
 import { useShow } from '~/lib/units'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import type { PlanSampling } from '~/workers/plan-sampling'
 import type { PlanRequest } from '~core/plan/request'
 import { type PlanSpread as Spread, spreads } from '~core/plan/sampling'
@@ -59,11 +61,10 @@ export function PlanSpread({ request }: { request: PlanRequest }) {
 
   // As high while it samples as when it is done: what stands beside it must not move under a finger.
   return (
-    <section
-      className="panel grid min-h-84 content-start gap-3 [overflow-anchor:none] print:hidden"
-      aria-labelledby="spread"
+    <Panel
+      title="How sure this is"
+      className="grid min-h-84 content-start gap-3 [overflow-anchor:none] print:hidden"
     >
-      <h2 id="spread">How sure this is</h2>
       {state.at === 'running' && (
         <div className="flex items-center gap-4">
           <progress
@@ -75,9 +76,7 @@ export function PlanSpread({ request }: { request: PlanRequest }) {
           <span>
             {state.taken} of {samples} samples
           </span>
-          <button type="button" className="button" onClick={() => void sampling.current?.stop()}>
-            Stop
-          </button>
+          <Button onClick={() => void sampling.current?.stop()}>Stop</Button>
         </div>
       )}
       {state.at === 'failed' && (
@@ -131,17 +130,13 @@ export function PlanSpread({ request }: { request: PlanRequest }) {
             {spreads.holeMm[2]} mm, a pull {100 * spreads.strokeShare[0]} to {100 * spreads.strokeShare[1]} %
             of its stroke, the fluid’s temperature by {show.apart('temperature', spreads.tempC)}.
           </p>
-          <button
-            type="button"
-            className="button justify-self-start"
-            onClick={() => setSamples(samples === FEW ? MANY : FEW)}
-          >
+          <Button className="justify-self-start" onClick={() => setSamples(samples === FEW ? MANY : FEW)}>
             {samples === FEW ? `Take ${MANY} samples` : `Take ${FEW} samples again`}
-          </button>
+          </Button>
         </>
       )}
       {state.at === 'done' && !state.spread && <p>Nothing is bled here, so nothing varies.</p>}
-    </section>
+    </Panel>
   )
 }
 

@@ -2,6 +2,7 @@ import { stageNames } from '~/components/stage-names'
 import { counted, showMinutes } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Panel } from '~/ui/panel'
 import type { Plan, Stage } from '~core/plan/answer'
 import { mindFact, type Step, stepFact } from '~core/technique/step'
 import { Figure } from './figure'
@@ -13,8 +14,7 @@ const numbered = (stages: readonly Stage[]) => stages.map((stage, index) => ({ s
 export function Stages({ plan }: { plan: Plan }) {
   const show = useShow()
   return (
-    <section className="panel py-3" aria-labelledby="stages">
-      <h2 id="stages">Stages</h2>
+    <Panel title="Stages" className="py-3">
       <ol className="grid gap-1.5">
         {numbered(plan.stages).map(({ stage, index }) => (
           <li
@@ -33,7 +33,7 @@ export function Stages({ plan }: { plan: Plan }) {
           </li>
         ))}
       </ol>
-    </section>
+    </Panel>
   )
 }
 
@@ -58,7 +58,7 @@ function StageName({ stage }: { stage: Stage }) {
   if (steps === 0) return <span>{name}</span>
   return (
     <details className="min-w-0 open:col-span-2 [&:open+span]:col-start-2">
-      <summary className="cursor-pointer">
+      <summary>
         {name} <span className="text-sm whitespace-nowrap text-quiet">{counted(steps, 'step')}</span>
       </summary>
       <StepList steps={before} />
@@ -110,7 +110,10 @@ function Volumes({ stage, expected, keptMl = 0 }: VolumesProps) {
         const ml = stage.mlByBleeder?.[bleeder] ?? 0
         const old = expected[bleeder]
         return (
-          <li key={bleeder} className="grid grid-cols-[4rem_1fr_5rem_10.5rem] items-center gap-3">
+          <li
+            key={bleeder}
+            className="grid min-h-11 grid-cols-[4rem_1fr_5rem] items-center gap-x-3 sm:grid-cols-[4rem_1fr_5rem_10.5rem]"
+          >
             <strong className="truncate" title={bleeder}>
               {bleeder}
             </strong>
@@ -120,7 +123,7 @@ function Volumes({ stage, expected, keptMl = 0 }: VolumesProps) {
             <span className="text-right">
               <Figure id={{ figure: 'bleeder', bleeder }}>{show('volume', ml)}</Figure>
             </span>
-            <span className="text-right text-sm text-quiet">
+            <span className="text-right text-sm text-quiet max-sm:col-span-3 max-sm:empty:hidden">
               {old !== undefined && (
                 <Figure id={{ figure: 'last-drops', bleeder }}>last drops {Math.round(old)} % old</Figure>
               )}
@@ -129,7 +132,7 @@ function Volumes({ stage, expected, keptMl = 0 }: VolumesProps) {
         )
       })}
       {kept && (
-        <li className="grid grid-cols-[4rem_1fr_5rem_10.5rem] gap-3 text-sm text-quiet">
+        <li className="grid grid-cols-[4rem_1fr_5rem] gap-x-3 text-sm text-quiet sm:grid-cols-[4rem_1fr_5rem_10.5rem]">
           <span className="col-span-2 text-right">stays in the machine</span>
           <span className="text-right">{show('volume', keptMl)}</span>
         </li>

@@ -2,6 +2,7 @@ import { useMemo } from 'react'
 import { showMinutes, upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import { closedMlIn } from '~core/plan/amounts'
 import { type Plan, planMinutes } from '~core/plan/answer'
@@ -36,8 +37,7 @@ function Choice({ request, plan, closedMl }: { request: PlanRequest; plan: Plan;
   const moreMl = worked.fluid.totalMl - without.fluid.totalMl
   const moreMinutes = planMinutes(worked) - planMinutes(without)
   return (
-    <section className="panel grid gap-2" aria-labelledby="unit-choice">
-      <h2 id="unit-choice">Its control unit</h2>
+    <Panel title="Its control unit" className="grid gap-2">
       <p>
         Worked too it takes {show('volume', moreMl)} and {showMinutes(moreMinutes)} min more. Without that its
         closed branches keep about {show('volume', closedMl)} as they are: nobody feels old fluid there; air
@@ -65,6 +65,6 @@ function Choice({ request, plan, closedMl }: { request: PlanRequest; plan: Plan;
           ))}
         </select>
       </label>
-    </section>
+    </Panel>
   )
 }

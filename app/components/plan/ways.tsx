@@ -1,5 +1,7 @@
 import { basisNames } from '~/components/reasons'
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import type { Ways as Place, Plan } from '~core/plan/answer'
 import { techniqueFact } from '~core/technique/technique'
 import { useTakeWay } from './take-way'
@@ -15,8 +17,7 @@ export function Ways({ plan, fixed }: { plan: Plan; fixed: boolean }) {
   const take = useTakeWay()
   const say = useSay()
   return (
-    <section className="panel" aria-labelledby="not-taken">
-      <h2 id="not-taken">Ways not taken</h2>
+    <Panel title="Ways not taken">
       {plan.ways.map(({ at, notTaken }) => (
         <div key={at}>
           {plan.ways.length > 1 && <h3 className="mt-2">{placeNames[at]}</h3>}
@@ -36,20 +37,18 @@ export function Ways({ plan, fixed }: { plan: Plan; fixed: boolean }) {
                   <em className="text-sm text-quiet">{basisNames[basis]}</em>
                 </span>
                 {!excluded && !fixed && (
-                  <button
-                    type="button"
-                    className="button"
+                  <Button
                     onClick={() => take(at, technique)}
                     aria-label={`Take ${say(techniqueFact({ id: technique }))} instead`}
                   >
                     Take it
-                  </button>
+                  </Button>
                 )}
               </li>
             ))}
           </ul>
         </div>
       ))}
-    </section>
+    </Panel>
   )
 }

@@ -4,6 +4,7 @@ import { USUAL_ORDER } from '~/lib/order-in-address'
 import { targetIn, temperatureIn } from '~/lib/plan-request'
 import { useSay } from '~/lib/say'
 import { useFieldText, useShow } from '~/lib/units'
+import { Button } from '~/ui/button'
 import { fluidSpecs } from '~core/fluid/specs'
 import type { Plan } from '~core/plan/answer'
 import { orderSchoolIds } from '~core/plan/order'
@@ -38,7 +39,7 @@ export function WhatIf({ request, plan }: { request: PlanRequest; plan: Plan }) 
   return (
     <Form
       method="get"
-      className="grid grid-cols-2 gap-x-3 gap-y-2 border-y border-rule bg-sheet px-5 py-3 sm:grid-cols-[5rem_1.7fr_1.3fr_6.5rem_7rem]"
+      className="grid grid-cols-2 gap-x-3 gap-y-2 border-y border-rule bg-sheet px-5 py-3 sm:grid-cols-6"
       aria-label="What if"
       onSubmit={(event) => event.preventDefault()}
     >
@@ -58,7 +59,7 @@ export function WhatIf({ request, plan }: { request: PlanRequest; plan: Plan }) 
           onChange={(event) => set('tempC', event.target.value)}
         />
       </Field>
-      <Field name="way" label="Method">
+      <Field name="way" label="Method" wide>
         <select
           className="input"
           id="way"
@@ -77,7 +78,7 @@ export function WhatIf({ request, plan }: { request: PlanRequest; plan: Plan }) 
           ))}
         </select>
       </Field>
-      <Field name="orderSchool" label="Order of wheels">
+      <Field name="orderSchool" label="Order of wheels" wide>
         <select
           className="input"
           id="orderSchool"
@@ -119,18 +120,23 @@ export function WhatIf({ request, plan }: { request: PlanRequest; plan: Plan }) 
         </select>
       </Field>
       <noscript>
-        <button type="submit" className="button">
-          Plan again
-        </button>
+        <Button type="submit">Plan again</Button>
       </noscript>
     </Form>
   )
 }
 
-function Field(props: { name: string; label: string; fault?: boolean; children: React.ReactNode }) {
-  const { name, label, fault = false, children } = props
+function Field(props: {
+  name: string
+  label: string
+  /** What holds a whole name takes half the strip. */
+  wide?: boolean
+  fault?: boolean
+  children: React.ReactNode
+}) {
+  const { name, label, wide = false, fault = false, children } = props
   return (
-    <div className="min-w-0">
+    <div className={`min-w-0 ${wide ? 'order-first col-span-2 sm:col-span-3' : 'sm:col-span-2'}`}>
       <label htmlFor={name} className="block text-sm font-bold">
         {label}
       </label>

@@ -1,5 +1,6 @@
-import { Link, useNavigate } from 'react-router'
+import { useNavigate } from 'react-router'
 import { useSay } from '~/lib/say'
+import { LoneLink } from '~/ui/lone-link'
 import { practiceVehicles } from '~core/job/practice'
 
 type Chosen = { name: string; way: string; hides: number | 'unknown'; wheel?: number }
@@ -38,7 +39,7 @@ export function PracticeHead({ ways, ...now }: Chosen & { ways: readonly string[
         onChosen={(value) => begin({ hides: value === 'sound' ? 0 : 'unknown', wheel: 0 })}
       />
       <span className="bg-sheet px-2">
-        <Link to="/bench">Leave practice</Link>
+        <LoneLink to="/bench">Leave practice</LoneLink>
       </span>
     </header>
   )

@@ -1,6 +1,7 @@
 import { HosePicture, Swatch } from '~/components/swatch'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import type { Seen } from '~core/job/practice-vehicle'
 
@@ -10,8 +11,7 @@ export function WhatIsSeen({ seen }: { seen: Seen }) {
   const say = useSay()
   const { bottleMl, sinceMl, colour, bubbles, reservoirs, pedalMm, speed } = seen
   return (
-    <section className="panel grid gap-4" aria-labelledby="seen">
-      <h2 id="seen">What you see and feel</h2>
+    <Panel title="What you see and feel" className="grid gap-4">
       <dl className="grid grid-cols-2 gap-3">
         <div>
           <dt className="text-quiet">Bottle</dt>
@@ -36,7 +36,7 @@ export function WhatIsSeen({ seen }: { seen: Seen }) {
         ))}
       </dl>
       {speed > 1 && <p className="text-quiet">Fluid runs {speed} times as fast as in a workshop.</p>}
-    </section>
+    </Panel>
   )
 }
 

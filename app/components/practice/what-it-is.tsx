@@ -1,6 +1,9 @@
 import { type ReactNode, useState } from 'react'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
+import { ScrollsSideways } from '~/ui/scrolls-sideways'
 import { fact } from '~core/base/decision'
 import { hiddenIn, hiddenKinds, practiceWheels } from '~core/job/practice-hides'
 import type { Seen } from '~core/job/practice-vehicle'
@@ -37,8 +40,7 @@ export function WhatItIs({
   }
   const ready = kind !== undefined && (!asksWheel || at !== undefined)
   return (
-    <section className="panel grid gap-3" aria-labelledby="what-it-is">
-      <h2 id="what-it-is">What is wrong with it?</h2>
+    <Panel title="What is wrong with it?" className="grid gap-3">
       <fieldset className="grid gap-2 sm:grid-cols-2">
         <legend className="sr-only">What is wrong with it?</legend>
         {hiddenKinds.map(({ id }, n) => (
@@ -58,12 +60,12 @@ export function WhatItIs({
         </fieldset>
       )}
       <div className="flex flex-wrap gap-2">
-        <button type="button" className="button min-h-[72px] flex-1" disabled={!ready} onClick={tell}>
+        <Button size="glove" className="flex-1" disabled={!ready} onClick={tell}>
           That is it
-        </button>
-        <button type="button" className="button min-h-[72px]" onClick={() => setSaid('told')}>
+        </Button>
+        <Button size="glove" onClick={() => setSaid('told')}>
           Tell me
-        </button>
+        </Button>
       </div>
       <p role="status" className="font-bold">
         {said === 'right' && '✓ Right. '}
@@ -71,7 +73,7 @@ export function WhatItIs({
         {(said === 'right' || said === 'told') && say(hiddenIn(vehicle, hides, wheel).what)}
       </p>
       {(said === 'right' || said === 'told') && <Looks looks={looks} />}
-    </section>
+    </Panel>
   )
 }
 
@@ -92,7 +94,7 @@ function Looks({ looks }: { looks: Seen['looks'] }) {
   const told = ({ ml, colour, bubbles }: Seen['looks'][number]['shown']) =>
     `${show('volume', Math.round(ml * 10) / 10)}, ${say(fact(`seen-hose-${bubbles}`, { colour: fact(`seen-${colour}`) }))}`
   return (
-    <div className="overflow-x-auto">
+    <ScrollsSideways label="What each look showed">
       <table className="w-full text-left">
         <thead>
           <tr>
@@ -111,6 +113,6 @@ function Looks({ looks }: { looks: Seen['looks'] }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </ScrollsSideways>
   )
 }

@@ -3,6 +3,7 @@ import { HoldClock } from '~/components/bay/hold-clock'
 import { parseDecimal } from '~/lib/fields'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import type { notAtMax } from '~core/job/levels'
 import { type ProofCheck, proofFact, withinLimit } from '~core/job/proofs/checks'
 import type { Proof } from '~core/job/state'
@@ -144,13 +145,13 @@ function PassFail({ title, onPass, onFail }: { title: string; onPass?: () => voi
   return (
     <div className="flex gap-2">
       {onPass && (
-        <button type="button" className="button" onClick={onPass} aria-label={`${title}: holds`}>
+        <Button onClick={onPass} aria-label={`${title}: holds`}>
           ✓ Holds
-        </button>
+        </Button>
       )}
-      <button type="button" className="button" onClick={onFail} aria-label={`${title}: fails`}>
+      <Button onClick={onFail} aria-label={`${title}: fails`}>
         ✗ Fails
-      </button>
+      </Button>
     </div>
   )
 }
@@ -190,9 +191,9 @@ function MeasureForm({
           aria-invalid={fault}
         />
       </label>
-      <button type="submit" className="button" aria-label={`${say(proofFact(check.id))}: record`}>
+      <Button type="submit" aria-label={`${say(proofFact(check.id))}: record`}>
         Record
-      </button>
+      </Button>
       {fault && (
         <span role="alert" className="fault col-span-2">
           Give {measure.unit} from 0 to 500.

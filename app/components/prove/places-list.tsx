@@ -1,6 +1,7 @@
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import type { ProofCheck } from '~core/job/proofs/checks'
 import { GOOD, placeIs, placesBefore } from '~core/job/proofs/places'
@@ -34,28 +35,27 @@ export function PlacesList({ check, state, act, locked }: Props) {
               )}
             </p>
             {!locked && is !== GOOD && (
-              <button
-                type="button"
-                className="button min-h-[56px]"
+              <Button
+                size="finger"
                 aria-label={`${say(place.says)}: ${says(GOOD)}`}
                 onClick={() => look(GOOD)}
               >
                 {upperFirst(says(GOOD))}
-              </button>
+              </Button>
             )}
             {!locked && check.placeFinds && (
               <span className="grid grid-cols-2 gap-2">
                 {check.placeFinds.map((found) => (
-                  <button
+                  <Button
                     key={found}
-                    type="button"
-                    aria-pressed={is === found}
-                    className={`button min-h-[48px] px-2 text-sm font-semibold ${is === found ? 'hatched border-oxide' : ''}`}
+                    chosen={is === found}
+                    alarm={is === found}
+                    className="px-2 text-sm font-semibold"
                     aria-label={`${say(place.says)}: ${says(found)}`}
                     onClick={() => look(found)}
                   >
                     <span aria-hidden="true">✗</span> {upperFirst(says(found))}
-                  </button>
+                  </Button>
                 ))}
               </span>
             )}

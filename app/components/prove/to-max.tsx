@@ -2,6 +2,7 @@ import { AmountForm } from '~/components/bay/amount-form'
 import { useSay } from '~/lib/say'
 import { useFieldText, useShow } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { partsOf, reservoirFact } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 
@@ -31,13 +32,9 @@ export function ToMax({ vehicle, reservoir, missingMl, act }: ToMaxProps) {
           onAmount={(amount) => act({ type: 'topped-up', reservoir, ...amount })}
         />
       )}
-      <button
-        type="button"
-        className="button"
-        onClick={() => act({ type: 'level-read', reservoir, ml: maxMl })}
-      >
+      <Button onClick={() => act({ type: 'level-read', reservoir, ml: maxMl })}>
         {missingMl > 0 ? 'I looked: it stands at MAX' : 'Drawn down: it stands at MAX'}
-      </button>
+      </Button>
     </div>
   )
 }

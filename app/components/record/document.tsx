@@ -1,5 +1,6 @@
 import { Swatch } from '~/components/swatch'
 import type { DocumentRow, RecordDocument } from '~/record/document-schema'
+import { ScrollsSideways } from '~/ui/scrolls-sideways'
 
 /** A record as it is kept in words, for the screen and for paper. */
 export function RecordBody({ document }: { document: RecordDocument }) {
@@ -15,30 +16,32 @@ export function RecordBody({ document }: { document: RecordDocument }) {
         ))}
       </div>
       {points && (
-        <section>
+        <section className="min-w-0">
           <h2 className="mb-1">{points.title}</h2>
-          <table className="w-full text-left">
-            <thead>
-              <tr className="border-b-2 border-ink [&>th]:pr-3">
-                {points.head.map((each) => (
-                  <th key={each} scope="col">
-                    {each}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {points.rows.map((cells, i) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: kept words do not change their places
-                <tr key={i} className="border-b border-rule [&>td]:pr-3 [&>td:first-child]:font-bold">
-                  {cells.map((cell, column) => (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: kept words do not change their places
-                    <td key={column}>{cell}</td>
+          <ScrollsSideways label={points.title}>
+            <table className="w-full text-left">
+              <thead>
+                <tr className="border-b-2 border-ink [&>th]:pr-3">
+                  {points.head.map((each) => (
+                    <th key={each} scope="col">
+                      {each}
+                    </th>
                   ))}
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {points.rows.map((cells, i) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: kept words do not change their places
+                  <tr key={i} className="border-b border-rule [&>td]:pr-3 [&>td:first-child]:font-bold">
+                    {cells.map((cell, column) => (
+                      // biome-ignore lint/suspicious/noArrayIndexKey: kept words do not change their places
+                      <td key={column}>{cell}</td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </ScrollsSideways>
         </section>
       )}
       {lists.map(({ title, lines }) => (

@@ -1,6 +1,7 @@
 import { WaitClock } from '~/components/bay/hold-clock'
 import { useSay } from '~/lib/say'
 import { useUnits } from '~/lib/units'
+import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import type { SheetField as Field } from '~core/repair-sheets/sheet'
 
@@ -25,16 +26,15 @@ export function SheetField({ field, value, fault, locked, onChange, onLeave }: P
         <legend className="field-label pb-2">{say(field.label)}</legend>
         <div className="grid grid-cols-2 gap-3 md:grid-cols-3">
           {field.options.map((option) => (
-            <button
+            <Button
               key={option}
-              type="button"
-              aria-pressed={value === option}
+              size="finger"
+              chosen={value === option}
               onClick={() => onChange(value === option ? '' : option)}
-              className={`button min-h-[56px] ${value === option ? 'button-main' : ''}`}
             >
               {value === option && <span aria-hidden="true">✓</span>}
               {say(fact(`option-${option}`))}
-            </button>
+            </Button>
           ))}
         </div>
       </fieldset>
@@ -43,14 +43,9 @@ export function SheetField({ field, value, fault, locked, onChange, onLeave }: P
     return (
       <div className="col-span-full flex flex-wrap items-center gap-4">
         <span className="field-label">{say(field.label)}</span>
-        <button
-          type="button"
-          disabled={locked}
-          className="button min-h-[56px]"
-          onClick={() => onChange(new Date().toISOString())}
-        >
+        <Button disabled={locked} size="finger" onClick={() => onChange(new Date().toISOString())}>
           {value === '' ? `Start its ${Math.round(field.waitS / 60)} min` : 'Start again'}
-        </button>
+        </Button>
         {value !== '' && <WaitClock startedAt={value} waitS={field.waitS} />}
       </div>
     )

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import { Reasons } from '~/components/reasons'
 import { useSay } from '~/lib/say'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import type { Verdict as Decided } from '~core/repair-sheets/sheet'
 
@@ -9,15 +10,15 @@ export function Verdict({ verdict, children }: { verdict?: Decided; children?: R
   const say = useSay()
   if (!verdict)
     return (
-      <section className="panel grid gap-2" aria-live="polite">
+      <Panel className="grid gap-2" aria-live="polite">
         <h2>No decision yet</h2>
         <p>Fill in what is missing. The first thing that condemns it is enough.</p>
         {children}
-      </section>
+      </Panel>
     )
   const { value, reasons, figures, buy, still } = verdict
   return (
-    <section className="panel grid gap-4" aria-live="polite">
+    <Panel className="grid gap-4" aria-live="polite">
       <h2 className="text-3xl leading-snug">{say(fact(`verdict-${value}`))}</h2>
       <Reasons reasons={reasons} />
       {figures.length > 0 && (
@@ -54,6 +55,6 @@ export function Verdict({ verdict, children }: { verdict?: Decided; children?: R
         </div>
       )}
       {children}
-    </section>
+    </Panel>
   )
 }

@@ -1,8 +1,10 @@
-import { Form, Link } from 'react-router'
+import { Form } from 'react-router'
 import type { OnShelf } from '~/db/shelf.server'
 import { unitFieldOf } from '~/lib/fields'
 import { showDate } from '~/lib/format'
 import { useShow } from '~/lib/units'
+import { Button, LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { freeMl } from '~core/stock/container'
 import { quantities } from '~core/units/units'
 import { Can } from './can'
@@ -14,16 +16,16 @@ export function Containers({ list, money }: { list: readonly Shown[]; money: str
   const specs = [...new Set(list.map(({ spec }) => spec))]
   if (list.length === 0)
     return (
-      <section className="panel">
+      <Panel>
         <h2>The shelf is empty</h2>
         <p>
           Write down what came, and print its labels: plans then say what to open, and records which batch
           went in.
         </p>
-      </section>
+      </Panel>
     )
   return specs.map((spec) => (
-    <section key={spec} className="panel" aria-label={spec}>
+    <Panel key={spec} aria-label={spec}>
       <h2>{spec === 'mineral' ? 'Mineral oil' : spec}</h2>
       <ul className="grid gap-3 sm:grid-cols-2">
         {list
@@ -34,7 +36,7 @@ export function Containers({ list, money }: { list: readonly Shown[]; money: str
             </li>
           ))}
       </ul>
-    </section>
+    </Panel>
   ))
 }
 
@@ -67,13 +69,11 @@ function Container({ container, money }: { container: Shown; money: string }) {
         <p className="font-mono">{code}</p>
         {past && <p className="fault">{past}</p>}
         <details className="mt-1">
-          <summary className="min-h-12 cursor-pointer content-center font-semibold">
-            Label, amount, throw away
-          </summary>
+          <summary className="font-semibold">Label, amount, throw away</summary>
           <div className="grid gap-2">
-            <Link to={`/shelf/labels?code=${code}`} className="button" reloadDocument>
+            <LinkButton to={`/shelf/labels?code=${code}`} reloadDocument>
               Its label
-            </Link>
+            </LinkButton>
             <Form method="post" className="grid grid-cols-[1fr_auto] items-end gap-2">
               <input type="hidden" name="code" value={code} />
               <label>
@@ -83,15 +83,15 @@ function Container({ container, money }: { container: Shown; money: string }) {
               {show.unit('volume') !== quantities.volume.metric && (
                 <input type="hidden" name={unitFieldOf('leftMl')} value={show.unit('volume')} />
               )}
-              <button type="submit" name="intent" value="correct" className="button">
+              <Button type="submit" name="intent" value="correct">
                 Correct it
-              </button>
+              </Button>
             </Form>
             <Form method="post">
               <input type="hidden" name="code" value={code} />
-              <button type="submit" name="intent" value="throw-away" className="button">
+              <Button type="submit" name="intent" value="throw-away">
                 Throw it away
-              </button>
+              </Button>
             </Form>
           </div>
         </details>

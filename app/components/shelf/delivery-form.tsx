@@ -1,10 +1,12 @@
 import { getFormProps, type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { Form } from 'react-router'
-import { TextField } from '~/components/field'
 import { FormRefusal } from '~/components/form-refusal'
 import { withUnits } from '~/lib/fields'
 import { deliverySchema } from '~/lib/shelf-form'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { TextField } from '~/ui/field'
 import { fluidSpecs } from '~core/fluid/specs'
 
 /** What came: each container gets a code of its own and a label. */
@@ -44,9 +46,7 @@ export function DeliveryForm({ refused, money }: { refused?: SubmissionResult; m
         <TextField field={fields.price} label={`Price of one${money && `, ${money}`}`} decimal />
       </div>
       <details>
-        <summary className="min-h-12 cursor-pointer content-center font-bold">
-          Opened already, or its data sheet
-        </summary>
+        <summary className="font-bold">Opened already, or its data sheet</summary>
         <div className="grid gap-3 sm:grid-cols-2">
           <div>
             <label htmlFor={fields.openedOn.id} className="field-label">
@@ -66,9 +66,11 @@ export function DeliveryForm({ refused, money }: { refused?: SubmissionResult; m
           <TextField field={fields.wetC} label="Wet boiling point" quantity="temperature" />
         </div>
       </details>
-      <button type="submit" name="intent" value="delivery" className="button button-main">
-        Put on the shelf, and show the labels
-      </button>
+      <ActionBar>
+        <Button type="submit" name="intent" value="delivery" main>
+          Put on the shelf, and show the labels
+        </Button>
+      </ActionBar>
     </Form>
   )
 }

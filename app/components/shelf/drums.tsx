@@ -3,6 +3,8 @@ import type { Drum } from '~/db/waste.server'
 import { showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Button } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { monthsAfter } from '~core/base/day'
 import { wasteFact } from '~core/stock/waste'
 import { DrumPicture } from './can'
@@ -29,8 +31,7 @@ export function Drums({ drums, capacityMl, today, fault }: Props) {
   const show = useShow()
   const say = useSay()
   return (
-    <section className="panel" aria-labelledby="drums">
-      <h2 id="drums">Used fluid</h2>
+    <Panel title="Used fluid">
       <p className="mb-3 text-sm">
         Apart by kind, never with solvents, never into soil or drain: handed to whoever may take it. Local
         rules come first.
@@ -52,7 +53,7 @@ export function Drums({ drums, capacityMl, today, fault }: Props) {
                 {fullOn && fullWords(fullOn, today)}
               </p>
               <details>
-                <summary className="min-h-12 cursor-pointer content-center font-semibold">
+                <summary className="font-semibold">
                   From {jobs.length === 1 ? '1 job' : `${jobs.length} jobs`}; hand it over
                 </summary>
                 <ul>
@@ -88,9 +89,9 @@ export function Drums({ drums, capacityMl, today, fault }: Props) {
                       />
                     </label>
                     {fault?.kind === kind && <p className="fault sm:col-span-2">{fault.text}</p>}
-                    <button type="submit" name="intent" value="hand-over" className="button sm:col-span-2">
+                    <Button type="submit" name="intent" value="hand-over" className="sm:col-span-2">
                       Handed over, all {show('volume', ml)}
-                    </button>
+                    </Button>
                   </Form>
                 )}
               </details>
@@ -104,6 +105,6 @@ export function Drums({ drums, capacityMl, today, fault }: Props) {
           </li>
         ))}
       </ul>
-    </section>
+    </Panel>
   )
 }

@@ -1,5 +1,6 @@
 import { Link } from 'react-router'
 import { useShow } from '~/lib/units'
+import { Panel } from '~/ui/panel'
 import type { FluidSpec } from '~core/fluid/specs'
 import type { ToBuy } from '~core/stock/to-buy'
 
@@ -12,8 +13,7 @@ type Props = {
 export function ToBuyPanel({ list, booked }: Props) {
   const show = useShow()
   return (
-    <section className="panel" aria-labelledby="to-buy">
-      <h2 id="to-buy">For the jobs that are in</h2>
+    <Panel title="For the jobs that are in">
       {list.length === 0 && <p>No job that is in needs fluid.</p>}
       <ul className="grid gap-3">
         {list.map(({ spec, needMl, onShelfMl, shortMl, buy }) => (
@@ -43,6 +43,6 @@ export function ToBuyPanel({ list, booked }: Props) {
           </li>
         ))}
       </ul>
-    </section>
+    </Panel>
   )
 }

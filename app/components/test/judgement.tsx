@@ -2,6 +2,7 @@ import { basisNames } from '~/components/reasons'
 import { verdictWords } from '~/components/words'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { Panel } from '~/ui/panel'
 import type { Judgement, RuleSays } from '~core/fluid/judgement'
 import { type HardUseId, hardUseFact } from '~core/fluid/policy/hard-use'
 import { testerFact } from '~core/fluid/testers'
@@ -18,7 +19,7 @@ export function JudgementPanel({ judged, hardUse }: { judged?: Judgement; hardUs
   const show = useShow()
   const say = useSay()
   return (
-    <section className="panel" aria-live="polite">
+    <Panel aria-live="polite">
       <h2>
         Verdict under the shop’s policy
         {hardUse.length > 0 && `, stricter for ${hardUse.map((use) => say(hardUseFact(use))).join(', ')}`}
@@ -61,7 +62,7 @@ export function JudgementPanel({ judged, hardUse }: { judged?: Judgement; hardUs
           )}
         </div>
       )}
-    </section>
+    </Panel>
   )
 }
 

@@ -1,5 +1,5 @@
 import type { FieldMetadata } from '@conform-to/react'
-import { TextField } from '~/components/field'
+import { TextField } from '~/ui/field'
 import { type FluidSpec, fluidOf } from '~core/fluid/specs'
 
 type Fields = Record<'productName' | 'dryC' | 'wetC', FieldMetadata<unknown>>
@@ -9,9 +9,7 @@ export function ProductFields({ fields, open, spec }: { fields: Fields; open: bo
   if (fluidOf(spec).base !== 'glycol') return null
   return (
     <details open={open}>
-      <summary className="min-h-12 cursor-pointer content-center font-bold">
-        The product in it, from its data sheet
-      </summary>
+      <summary className="font-bold">The product in it, from its data sheet</summary>
       <div className="grid gap-3">
         <p className="text-sm text-quiet">
           Left empty, it is judged by the least that {spec} must hold. The product’s own figures make the

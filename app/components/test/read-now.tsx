@@ -3,6 +3,7 @@ import { hearLines } from '~/lib/hear-lines'
 import { useSay } from '~/lib/say'
 import { readingNames } from '~/lib/test-form'
 import { useFieldText } from '~/lib/units'
+import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import { type TesterId, testerFact, testerOf } from '~core/fluid/testers'
 import { type Heard, whyNoReading } from '~core/fluid/testers/lines'
@@ -79,13 +80,9 @@ export function ReadNow({ port, nth, form, onRead }: Props) {
     <div className="grid gap-1">
       <input type="hidden" name={names.instrument} value={progress && 'read' in progress ? 'yes' : 'no'} />
       {reading ? (
-        <button type="button" className="button" onClick={() => stop.current?.abort()}>
-          Stop reading
-        </button>
+        <Button onClick={() => stop.current?.abort()}>Stop reading</Button>
       ) : (
-        <button type="button" className="button" onClick={() => void read()}>
-          Read now
-        </button>
+        <Button onClick={() => void read()}>Read now</Button>
       )}
       <div role="status" className="text-sm sm:col-span-2">
         {reading && (

@@ -1,7 +1,7 @@
 import type { FieldMetadata } from '@conform-to/react'
-import { Choices, TextField } from '~/components/field'
 import { Swatch } from '~/components/swatch'
 import { useSay } from '~/lib/say'
+import { Choices, TextField } from '~/ui/field'
 import { colourFact, colours } from '~core/fluid/specs/colour'
 import { type TesterId, testerOf, testerSays } from '~core/fluid/testers'
 

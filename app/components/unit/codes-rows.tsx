@@ -1,3 +1,4 @@
+import { Button } from '~/ui/button'
 import { codeStates, type UnitCode } from '~core/job/unit-ledger'
 
 export const stateNames: Record<UnitCode['is'], string> = {
@@ -70,28 +71,16 @@ export function CodesRows({ codes: said, faults, onChange }: Props) {
               Code {i + 1}: {faults[`codes.${i}.code`]}.
             </p>
           )}
-          <button
-            type="button"
-            className="button sm:col-span-2"
-            onClick={() => onChange(codes.filter((_, j) => j !== i))}
-          >
+          <Button className="sm:col-span-2" onClick={() => onChange(codes.filter((_, j) => j !== i))}>
             Not this code
-          </button>
+          </Button>
         </div>
       ))}
       <div className="grid gap-2 sm:grid-cols-2">
-        <button
-          type="button"
-          className="button"
-          onClick={() => onChange([...codes, { code: '', says: '', is: 'present' }])}
-        >
+        <Button onClick={() => onChange([...codes, { code: '', says: '', is: 'present' }])}>
           Add a code
-        </button>
-        {said === undefined && (
-          <button type="button" className="button" onClick={() => onChange([])}>
-            It shows none
-          </button>
-        )}
+        </Button>
+        {said === undefined && <Button onClick={() => onChange([])}>It shows none</Button>}
       </div>
     </fieldset>
   )

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { Button } from '~/ui/button'
 import { type UnitFitted, unitFittedSchema } from '~core/job/unit-ledger'
 
 type Props = {
@@ -81,9 +82,9 @@ export function FittedForm({ unit, kept, saidBefore = '', locked, act }: Props) 
       {choice('origin', 'It is', { new: 'New', used: 'Used', repaired: 'Repaired' })}
       {choice('faces', 'Its plug faces', { clean: 'Clean and whole', damaged: 'Dirty, bent or burnt' })}
       {!locked && (
-        <button type="submit" className="button button-main">
+        <Button type="submit" main>
           Record its numbers
-        </button>
+        </Button>
       )}
     </form>
   )

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
 import { askScanTool, whyNot } from '~/run-client/scan-tool'
+import { Button } from '~/ui/button'
 import type { UnitReading } from '~core/job/unit-ledger'
 import type { LiveName, ScanAsked, ScanSaid } from '~core/scan-tool/lines'
 
@@ -54,15 +55,15 @@ export function ReadTool({ onRead }: { onRead: (read: ReadByTool, pressed: boole
   return (
     <div className="grid gap-2">
       <div className="grid gap-2 sm:grid-cols-3">
-        <button type="button" className="button" disabled={busy} onClick={read(false)}>
+        <Button disabled={busy} onClick={read(false)}>
           Read the tool: foot off
-        </button>
-        <button type="button" className="button" disabled={busy} onClick={read(true)}>
+        </Button>
+        <Button disabled={busy} onClick={read(true)}>
           Read it: firm foot
-        </button>
-        <button type="button" className="button" disabled={busy} onClick={clear}>
+        </Button>
+        <Button disabled={busy} onClick={clear}>
           Clear its codes
-        </button>
+        </Button>
       </div>
       {says && <p role="status">{says}</p>}
     </div>

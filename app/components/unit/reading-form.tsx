@@ -1,6 +1,8 @@
 import { useState } from 'react'
 import { useFieldText, useUnits } from '~/lib/units'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
 import { type ReadTime, type UnitCode, type UnitReading, unitReadingSchema } from '~core/job/unit-ledger'
 import type { LiveName } from '~core/scan-tool/lines'
 import { readQuantity } from '~core/units/units'
@@ -166,9 +168,11 @@ export function ReadingForm({ unit, when, positions, act }: Props) {
           onChange={(worked) => setSaid({ ...said, worked })}
         />
       )}
-      <button type="submit" className="button button-main">
-        Record what it says
-      </button>
+      <ActionBar>
+        <Button type="submit" main>
+          Record what it says
+        </Button>
+      </ActionBar>
     </form>
   )
 }

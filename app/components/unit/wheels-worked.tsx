@@ -1,5 +1,6 @@
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import { type UnitReading, wheelsWorked } from '~core/job/unit-ledger'
 import type { Position } from '~core/vehicle/schema'
@@ -20,9 +21,7 @@ export function WheelsWorked({ positions, worked, onChange }: Props) {
   const { says, busy, ask } = useTool()
   return (
     <details>
-      <summary className="min-h-12 cursor-pointer py-3 font-bold">
-        Each wheel by its own valves (may be left out)
-      </summary>
+      <summary className="font-bold">Each wheel by its own valves (may be left out)</summary>
       <p className="mb-2">
         Wheels off the ground, nobody near them but the hand that tries. Press firmly, let the tool work one
         wheel’s valves, and turn that wheel by hand: it goes free, and no other.
@@ -32,9 +31,7 @@ export function WheelsWorked({ positions, worked, onChange }: Props) {
           const name = upperFirst(say(fact(position)))
           return (
             <div key={position} className="grid items-end gap-2 sm:grid-cols-2">
-              <button
-                type="button"
-                className="button"
+              <Button
                 disabled={busy}
                 onClick={() =>
                   void ask(
@@ -44,7 +41,7 @@ export function WheelsWorked({ positions, worked, onChange }: Props) {
                 }
               >
                 Work {name.toLowerCase()}
-              </button>
+              </Button>
               <label className="grid gap-1">
                 <span className="sr-only">{name}, worked by the tool</span>
                 <select

@@ -1,4 +1,5 @@
 import { useId, useState } from 'react'
+import { Button } from '~/ui/button'
 import { addable, addPart } from '~core/vehicle/edit/edit'
 import type { Vehicle } from '~core/vehicle/schema'
 
@@ -45,14 +46,9 @@ export function AddPart({ vehicle, change }: { vehicle: Vehicle; change: (next: 
           ))}
         </select>
       </div>
-      <button
-        type="button"
-        className="button"
-        disabled={!from}
-        onClick={() => from && change(addPart(vehicle, type, from.id, from.circuit))}
-      >
+      <Button disabled={!from} onClick={() => from && change(addPart(vehicle, type, from.id, from.circuit))}>
         Add
-      </button>
+      </Button>
     </div>
   )
 }

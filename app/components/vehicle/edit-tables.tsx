@@ -1,4 +1,5 @@
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
 import type { Fault } from '~core/base/fault'
 import {
   addBleeder,
@@ -75,32 +76,23 @@ function PartRow({ part, at, ...props }: Props & { part: Part; at: number }) {
           <Assumed vehicle={vehicle} id={part.id} />
         </h3>
         {'bleeders' in part && (
-          <button type="button" className="button" onClick={() => change(addBleeder(vehicle, part.id))}>
-            Add a bleeder
-          </button>
+          <Button onClick={() => change(addBleeder(vehicle, part.id))}>Add a bleeder</Button>
         )}
-        <button
-          type="button"
-          className="button"
+        <Button
           aria-label={`Remove ${part.id} and its lines`}
           onClick={() => change(removePart(vehicle, part.id))}
         >
           Remove
-        </button>
+        </Button>
       </div>
       <FaultsAt faults={faults} path={`parts.${at}`} />
       <FieldGroup {...props} target={{ in: 'parts', at }} fields={partFields(part)} />
       {bleedersOf(part).length > 0 && (
         <div className="flex flex-wrap gap-2">
           {bleedersOf(part).map(({ id }) => (
-            <button
-              key={id}
-              type="button"
-              className="button"
-              onClick={() => change(removeBleeder(vehicle, id))}
-            >
+            <Button key={id} onClick={() => change(removeBleeder(vehicle, id))}>
               Remove bleeder {id}
-            </button>
+            </Button>
           ))}
         </div>
       )}
@@ -128,22 +120,15 @@ function LineRow({ line, at, ...props }: Props & { line: Line; at: number }) {
           {line.from} to {line.to}, circuit {line.circuit}
           <Assumed vehicle={vehicle} id={line.id} />
         </h3>
-        <button
-          type="button"
-          className="button"
+        <Button
           aria-label={`Add a segment to the line to ${line.to}`}
           onClick={() => change(addSegment(vehicle, at))}
         >
           Add a segment
-        </button>
-        <button
-          type="button"
-          className="button"
-          aria-label={`Remove the line to ${line.to}`}
-          onClick={() => change(removeLine(vehicle, at))}
-        >
+        </Button>
+        <Button aria-label={`Remove the line to ${line.to}`} onClick={() => change(removeLine(vehicle, at))}>
           Remove
-        </button>
+        </Button>
       </div>
       <FaultsAt faults={faults} path={`lines.${at}`} />
       <FieldGroup {...props} target={{ in: 'lines', at }} fields={lineFields(line)} />

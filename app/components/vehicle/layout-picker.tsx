@@ -1,7 +1,8 @@
 import type { FieldMetadata } from '@conform-to/react'
-import { Faults } from '~/components/field'
 import { MapDrawing } from '~/components/line-map/drawing'
 import { useSay } from '~/lib/say'
+import { Faults } from '~/ui/field'
+import { Panel } from '~/ui/panel'
 import '~/components/line-map/line-map.css'
 import { answersOf } from '~/lib/vehicle-form'
 import { perObject } from '~core/base/memo'
@@ -55,8 +56,7 @@ export function LayoutPicker({ field, chosen, choose }: Props) {
   const kind = kindOf(chosen)
   const ofKind = (id: string) => layouts.filter((layout) => kindOf(layout) === id)
   return (
-    <section className="panel grid gap-4" aria-labelledby="like">
-      <h2 id="like">What is it like?</h2>
+    <Panel title="What is it like?" className="grid gap-4">
       <fieldset className="flex flex-wrap gap-2">
         <legend className="sr-only">Kind of vehicle</legend>
         {Object.entries(kindNames).map(([id, name]) => (
@@ -87,7 +87,7 @@ export function LayoutPicker({ field, chosen, choose }: Props) {
         </div>
         <Faults field={field} />
       </fieldset>
-    </section>
+    </Panel>
   )
 }
 

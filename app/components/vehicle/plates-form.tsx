@@ -1,5 +1,6 @@
 import { useState } from 'react'
 import { Form } from 'react-router'
+import { Button } from '~/ui/button'
 import { VinNote } from './vin-note'
 
 /** What hangs on the vehicle and is stamped into it: no part of its file, so no version of it. */
@@ -25,9 +26,9 @@ export function PlatesForm({ plate, vin }: { plate: string; vin: string }) {
         </label>
         <VinNote vin={typed} />
       </div>
-      <button type="submit" name="intent" value="plates" className="button sm:mt-7">
+      <Button type="submit" name="intent" value="plates" className="sm:mt-7">
         Save plate and number
-      </button>
+      </Button>
     </Form>
   )
 }

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { Form } from 'react-router'
 import { emptyStep, type ProcedureTyped, type StepTyped, type whatChoices } from '~/lib/procedure-form'
 import { useSay } from '~/lib/say'
+import { Button } from '~/ui/button'
 import type { Fault } from '~core/base/fault'
 import { awaitables, procedureActors } from '~core/procedure/schema'
 
@@ -71,49 +72,30 @@ export function ProcedureForm({ first, choices, faults, busy }: Props) {
               onChange={(change) => set(i, change)}
             />
             <div className="flex flex-wrap gap-2 xl:max-w-[15rem] xl:justify-end">
-              <button type="button" className="button" disabled={i === 0} onClick={() => moved(i, i - 1)}>
+              <Button disabled={i === 0} onClick={() => moved(i, i - 1)}>
                 Up<span className="sr-only"> with step {i + 1}</span>
-              </button>
-              <button
-                type="button"
-                className="button"
-                disabled={i === steps.length - 1}
-                onClick={() => moved(i, i + 1)}
-              >
+              </Button>
+              <Button disabled={i === steps.length - 1} onClick={() => moved(i, i + 1)}>
                 Down<span className="sr-only"> with step {i + 1}</span>
-              </button>
-              <button
-                type="button"
-                className="button"
-                onClick={() => setSteps(steps.toSpliced(i + 1, 0, emptyStep))}
-              >
+              </Button>
+              <Button onClick={() => setSteps(steps.toSpliced(i + 1, 0, emptyStep))}>
                 Another after it<span className="sr-only">: step {i + 1}</span>
-              </button>
-              <button
-                type="button"
-                className="button"
-                onClick={() => setSteps(steps.filter((_, j) => j !== i))}
-              >
+              </Button>
+              <Button onClick={() => setSteps(steps.filter((_, j) => j !== i))}>
                 Not this one<span className="sr-only">: step {i + 1}</span>
-              </button>
+              </Button>
             </div>
           </li>
         ))}
       </ol>
       <div className="flex flex-wrap gap-3">
-        <button type="button" className="button" onClick={() => setSteps([...steps, emptyStep])}>
-          Add a step
-        </button>
-        <button
-          type="button"
-          className="button"
-          onClick={() => setTyped({ name: '', menu: '', minVolts: '', steps: [] })}
-        >
+        <Button onClick={() => setSteps([...steps, emptyStep])}>Add a step</Button>
+        <Button onClick={() => setTyped({ name: '', menu: '', minVolts: '', steps: [] })}>
           Begin with an empty sheet
-        </button>
-        <button type="submit" name="intent" value="typed" className="button button-main" disabled={busy}>
+        </Button>
+        <Button type="submit" name="intent" value="typed" main disabled={busy}>
           Keep it with the vehicle
-        </button>
+        </Button>
       </div>
       {faults.length > 0 && (
         <p role="alert" className="fault">
@@ -187,7 +169,7 @@ function StepFields({ n, step, choices, faults, onChange }: StepProps) {
         {field('does', 'What to do, in a line')}
       </div>
       <details open={step.shows !== '' || step.awaits !== '' || step.what === 'calibrate'}>
-        <summary className="min-h-8 cursor-pointer">
+        <summary>
           What the tool says, and what is waited for<span className="sr-only">, step {n}</span>
         </summary>
         <div className="mt-1 grid gap-2 md:grid-cols-[1fr_12rem_6rem_6rem]">

@@ -1,6 +1,7 @@
 import { LineMap } from '~/components/line-map/line-map'
 import { ownMarks } from '~/components/line-map/own-marks'
 import { useSay } from '~/lib/say'
+import { Panel } from '~/ui/panel'
 import type { Reading } from '~core/base/fault'
 import { routedBleeders } from '~core/vehicle/network'
 import { partFact } from '~core/vehicle/parts'
@@ -11,22 +12,21 @@ export function VehiclePreview({ made }: { made: Reading<Vehicle> }) {
   const say = useSay()
   if (!made.ok)
     return (
-      <section className="panel" aria-label="Line map">
+      <Panel aria-label="Line map">
         {made.faults.map(({ path, message }) => (
           <p key={path} className="fault">
             {message}
           </p>
         ))}
-      </section>
+      </Panel>
     )
   const vehicle = made.value
   return (
     <aside className="grid grid-cols-1 gap-5 lg:sticky lg:top-4">
-      <section className="panel" aria-label="Line map">
+      <Panel aria-label="Line map">
         <LineMap vehicle={vehicle} marks={ownMarks(vehicle)} className="[&_.lm-sheet]:max-h-[46vh]" />
-      </section>
-      <section className="panel" aria-labelledby="runs">
-        <h2 id="runs">Runs from the cylinder</h2>
+      </Panel>
+      <Panel title="Runs from the cylinder">
         <ul className="grid gap-1">
           {routedBleeders(vehicle).map(({ bleeder, part, route }) => (
             <li key={bleeder.id} className="grid grid-cols-[4rem_1fr_auto] gap-3 border-b border-rule py-1">
@@ -40,7 +40,7 @@ export function VehiclePreview({ made }: { made: Reading<Vehicle> }) {
           ≈ usual lengths and sizes for this layout, wheelbase and track, not measured. Spanners, torques and
           the maker’s order are left open: a guess would be worse than none.
         </p>
-      </section>
+      </Panel>
     </aside>
   )
 }

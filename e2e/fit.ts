@@ -1,0 +1,62 @@
+import type { Page } from '@playwright/test'
+
+/** What of a page is not as it should be for hands and eyes. */
+export type Misfit = { what: 'sideways' | 'below the fold' | 'small' | 'cut'; where: string }
+
+/**
+ * How a page fits its window as it opens: nothing sideways, its main action in sight, no control smaller than a finger,
+ * no text cut.
+ *
+ * @param leastPx how high and wide a control is at least
+ */
+export const misfits = (page: Page, leastPx: number): Promise<Misfit[]> =>
+  page.evaluate((least) => {
+    const found: Misfit[] = []
+    const name = (of: Element) =>
+      `${of.tagName.toLowerCase()}.${String(of.getAttribute('class') ?? '')
+        .split(' ')
+        .slice(0, 3)
+        .join('.')} “${(of.getAttribute('aria-label') ?? of.textContent ?? '').trim().slice(0, 50)}”`
+    const shown = (of: Element) =>
+      of.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true })
+    scrollTo(0, 0)
+    const { clientWidth, clientHeight, scrollWidth } = document.documentElement
+    if (scrollWidth > clientWidth) {
+      const wide = [...document.querySelectorAll('body *')].filter(
+        (of) => shown(of) && of.getBoundingClientRect().right > clientWidth + 1,
+      )
+      found.push({ what: 'sideways', where: `${scrollWidth} px: ${wide.slice(0, 3).map(name).join(', ')}` })
+    }
+    // A form that begins below the window, after what the page is read for, brings its own action along.
+    const begun = (of: Element) => (of.closest('form')?.getBoundingClientRect().top ?? 0) < clientHeight
+    const main = [...document.querySelectorAll('.button-main')].filter((of) => shown(of) && begun(of))
+    if (main.length > 0 && !main.some((of) => of.getBoundingClientRect().bottom <= clientHeight))
+      found.push({
+        what: 'below the fold',
+        where: main.map((of) => `${name(of)} at ${Math.round(of.getBoundingClientRect().bottom)}`).join(', '),
+      })
+    for (const of of document.querySelectorAll('a[href], button, input, select, textarea, summary')) {
+      if (!shown(of) || of.matches('[type=hidden], .sr-only, :disabled')) continue
+      // A link in a sentence is as high as its line; a box or a ring answers with its whole label.
+      const inSentence =
+        of.tagName === 'A' &&
+        getComputedStyle(of).display === 'inline' &&
+        of.parentElement?.textContent?.trim() !== of.textContent?.trim()
+      if (inSentence || of.closest('svg')) continue
+      const target = of.closest('label') ?? of
+      const { width, height } = target.getBoundingClientRect()
+      if (width === 0 || height === 0) continue
+      if (height < least - 0.5 || width < least - 0.5)
+        found.push({ what: 'small', where: `${name(of)} ${Math.round(width)} × ${Math.round(height)}` })
+    }
+    for (const of of document.querySelectorAll('body *')) {
+      if (!shown(of) || of.closest('svg, .sr-only, textarea, select')) continue
+      const { overflowX, overflowY } = getComputedStyle(of)
+      const cutX = overflowX === 'hidden' || overflowX === 'clip'
+      const cutY = overflowY === 'hidden' || overflowY === 'clip'
+      if ((cutX && of.scrollWidth > of.clientWidth + 1) || (cutY && of.scrollHeight > of.clientHeight + 2))
+        if ((of.textContent ?? '').trim() !== '' && of.clientWidth > 1)
+          found.push({ what: 'cut', where: name(of) })
+    }
+    return found
+  }, leastPx)
