@@ -17,6 +17,7 @@ export default defineConfig({
         siphon: here('./cli/siphon.ts'),
         start: here('./server/start.ts'),
         screenshots: here('./scripts/screenshots.ts'),
+        'phases-shop': here('./scripts/phases-shop.ts'),
         'line-maps': here('./scripts/line-maps.ts'),
         bench: here('./scripts/bench.ts'),
         tester: here('./devices/tester/start.ts'),

@@ -29,7 +29,9 @@ export const misfits = (page: Page, leastPx: number): Promise<Misfit[]> =>
     }
     // A form that begins below the window, after what the page is read for, brings its own action along.
     const begun = (of: Element) => (of.closest('form')?.getBoundingClientRect().top ?? 0) < clientHeight
-    const main = [...document.querySelectorAll('.button-main')].filter((of) => shown(of) && begun(of))
+    const main = [...document.querySelectorAll('.button-main, .now-act button')].filter(
+      (of) => shown(of) && begun(of),
+    )
     if (main.length > 0 && !main.some((of) => of.getBoundingClientRect().bottom <= clientHeight))
       found.push({
         what: 'below the fold',

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { showTime, upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { ActionBar } from '~/ui/action-bar'
 import { Button, LinkButton } from '~/ui/button'
 import { Panel } from '~/ui/panel'
 import { offFact, stillOff } from '~core/job/off-things'
@@ -93,11 +94,11 @@ export function ParkedPanel({ state, parked, jobId, act }: Props) {
             The pedal came up meanwhile, with the bleeder open
           </label>
         )}
-        <div className="flex flex-wrap gap-3">
+        <ActionBar>
           <Button
             main
             size="glove"
-            className="flex-1 text-xl"
+            className="text-xl"
             disabled={!ready}
             onClick={() =>
               act({
@@ -111,6 +112,8 @@ export function ParkedPanel({ state, parked, jobId, act }: Props) {
           >
             I looked: go on with it
           </Button>
+        </ActionBar>
+        <div className="flex flex-wrap gap-3">
           <LinkButton to={`/jobs/${jobId}/tag`} size="glove">
             Do-not-drive tag
           </LinkButton>

@@ -4,6 +4,7 @@ import { BayWork } from '~/components/bay/bay-work'
 import { Counters } from '~/components/bay/counters'
 import { Findings } from '~/components/bay/findings'
 import { KeysDialog } from '~/components/bay/keys-dialog'
+import { NowPanel } from '~/components/bay/now-panel'
 import { useSpaceGoesOn } from '~/components/bay/space-goes-on'
 import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
@@ -89,7 +90,7 @@ function Practice({ name, way, ways, hides, wheel, beginning }: Begun) {
       <PracticeHead name={name} way={way} ways={ways} hides={hides} wheel={wheel} />
       <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr] lg:grid-rows-[auto_1fr]">
         <div className="grid gap-4">
-          <Panel className="grid content-start gap-5" aria-label="Now">
+          <NowPanel>
             {refusal && (
               <Notice role="alert" kind="wrong" className="text-xl">
                 {refusal}
@@ -107,7 +108,7 @@ function Practice({ name, way, ways, hides, wheel, beginning }: Begun) {
             ) : (
               <BayWork state={state} run={run} jobId="" saved act={act} phone={helper.phone} />
             )}
-          </Panel>
+          </NowPanel>
           <div className="grid grid-cols-2 gap-3">
             {!done && <TroubleDialog state={state} run={run} act={act} />}
             <UndoButton state={state} act={act} />

@@ -1,17 +1,21 @@
 import { useState } from 'react'
 import { type Amount, useReadAmount, useShow } from '~/lib/units'
 import { Button } from '~/ui/button'
+import { MainAct } from './now-panel'
 
 /** One amount of fluid, in the units of whoever is here, with the button that records it; what is not a number is said beside the field. */
 export function AmountForm({
   label,
   button,
   first = '',
+  atFoot = false,
   onAmount,
 }: {
   label: string
   button: string
   first?: string
+  /** Whether it is what goes on from here: it then stands where that stands, the figure with what records it. */
+  atFoot?: boolean
   onAmount: (amount: Amount) => void
 }) {
   const [text, setText] = useState(first)
@@ -24,8 +28,11 @@ export function AmountForm({
     setFault(amount === undefined)
     if (amount) onAmount(amount)
   }
-  return (
-    <form onSubmit={submit} className="grid gap-3">
+  const form = (
+    <form
+      onSubmit={submit}
+      className={atFoot ? 'grid items-end gap-3 sm:grid-cols-[1fr_1.4fr]' : 'grid gap-3'}
+    >
       <label className="grid gap-1">
         <span className="field-label">
           {label}, {show.unit('volume')}
@@ -49,4 +56,5 @@ export function AmountForm({
       </Button>
     </form>
   )
+  return atFoot ? <MainAct>{form}</MainAct> : form
 }

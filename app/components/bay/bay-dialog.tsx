@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { buttonClass } from '~/ui/button'
 import { Notice } from '~/ui/notice'
 import { backToWork } from './back-to-work'
+import { OnItsOwn } from './now-panel'
 
 type Props = {
   /** What the button says that opens it. */
@@ -30,7 +31,7 @@ export function BayDialog({ trigger, title, triggerClass, caution, wide = false,
         >
           <Dialog.Title className="text-xl">{title}</Dialog.Title>
           {caution && <Notice kind="stop">{caution}</Notice>}
-          {children(() => setOpen(false))}
+          <OnItsOwn>{children(() => setOpen(false))}</OnItsOwn>
           <Dialog.Close className={buttonClass({ size: 'finger' })}>Not now</Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>

@@ -24,6 +24,7 @@ import { HoldButton } from './hold-button'
 import { HoldClock, WaitClock } from './hold-clock'
 import { JointsList } from './joints-list'
 import { LevelPanel } from './level-panel'
+import { MainAct } from './now-panel'
 import { PointPanel } from './point-panel'
 import { Prompts } from './prompts'
 import { ShutPanel } from './shut-panel'
@@ -87,9 +88,11 @@ function ToTheProof({ jobId, saved }: { jobId: string; saved: boolean }) {
     <div className="grid gap-5">
       <BigLine who="The bleed is finished">Now prove it.</BigLine>
       {saved ? (
-        <LinkButton to={`/jobs/${jobId}/prove`} main size="call" data-go-on>
-          Go on to the proof
-        </LinkButton>
+        <MainAct>
+          <LinkButton to={`/jobs/${jobId}/prove`} main size="call" className="w-full" data-go-on>
+            Go on to the proof
+          </LinkButton>
+        </MainAct>
       ) : (
         <p className="text-2xl">The last acts are not saved yet: wait for the line below.</p>
       )}
@@ -160,11 +163,14 @@ function StepPanel({ step, startedAt, mending, away, jobId, state, act }: StepPr
         <AmountForm
           label={amounts[step.asksMl][0]}
           button={amounts[step.asksMl][1]}
+          atFoot
           first={planned === undefined ? '' : text('volume', Math.round(planned))}
           onAmount={done}
         />
       ) : renewed !== undefined && state.standing.open.some(({ point }) => point === renewed) ? (
-        <HoldButton label={`${renewed} is shut and sound`} onHeld={() => done()} />
+        <MainAct>
+          <HoldButton label={`${renewed} is shut and sound`} onHeld={() => done()} />
+        </MainAct>
       ) : (
         <GoOn onClick={() => done()}>Done</GoOn>
       )}

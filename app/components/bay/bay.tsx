@@ -26,6 +26,7 @@ import { ContainerDialog, type Shelf } from './container-dialog'
 import { Counters } from './counters'
 import { Findings } from './findings'
 import { Foot } from './foot'
+import { NowPanel } from './now-panel'
 import { PourFrom } from './pour-from'
 import { Refusal } from './refusal'
 import { ScaleLine, WeighButton } from './scale-line'
@@ -61,17 +62,17 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
   return (
     <div className="grid items-start gap-4 lg:grid-cols-[3fr_2fr]">
       <div className="grid gap-4">
-        <Panel className="grid content-start gap-5" aria-label="Now">
-          <p className="flex flex-wrap justify-between gap-2 text-quiet">
-            <span>
+        <NowPanel>
+          <div className="flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1">
+            <p className="text-quiet">
               Stage {run.stageIndex + 1} of {run.stages.length}:{' '}
               <strong className="text-ink">{stageNames[kind]}</strong>
-            </span>
-            {run.setup.pressureKPa !== undefined && feedsReservoir(stageRun.stage) && (
-              <span>{show('pressure', run.setup.pressureKPa)}</span>
-            )}
-          </p>
-          <StandsLine state={state} />
+              {run.setup.pressureKPa !== undefined &&
+                feedsReservoir(stageRun.stage) &&
+                `, ${show('pressure', run.setup.pressureKPa)}`}
+            </p>
+            <StandsLine state={state} />
+          </div>
           {refusal && <Refusal text={refusal} />}
           {justNow && <WhatChanged report={lastTrouble} loud />}
           {!looksFirst && <PourFrom state={state} act={act} shelf={shelf} />}
@@ -89,7 +90,7 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
             phone={phone}
             scale={scale}
           />
-        </Panel>
+        </NowPanel>
         <Foot here={here} />
       </div>
       <aside className="grid gap-4">

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import { useAnnounce } from '~/heard/announce'
 import { Button } from '~/ui/button'
+import { MainAct } from './now-panel'
 
 /** The one line that is read from three metres away: who, and what to do now. */
 export function BigLine({ who, children, cab }: { who: string; children: React.ReactNode; cab?: string }) {
@@ -45,16 +46,18 @@ export function GoOn({
 }) {
   const settled = useSettled(children)
   return (
-    <Button
-      data-go-on
-      onClick={() => settled && onClick()}
-      aria-disabled={!settled}
-      disabled={disabled}
-      main
-      size="call"
-      className="w-full"
-    >
-      {children}
-    </Button>
+    <MainAct>
+      <Button
+        data-go-on
+        onClick={() => settled && onClick()}
+        aria-disabled={!settled}
+        disabled={disabled}
+        main
+        size="call"
+        className="w-full"
+      >
+        {children}
+      </Button>
+    </MainAct>
   )
 }

@@ -21,6 +21,7 @@ import {
 import { BigLine, GoOn } from './big-line'
 import { HoldButton } from './hold-button'
 import { WaitClock } from './hold-clock'
+import { MainAct } from './now-panel'
 
 type Props = {
   call: CallMachine
@@ -110,7 +111,9 @@ export function CallPanel({ call, run, joint, blocked, before, act, turn, phone,
       {waitS !== undefined && <WaitClock startedAt={run.timers[CALL_TIMER]} waitS={restS ?? waitS} />}
       {onward &&
         (onward.deliberate ? (
-          <HoldButton label={upperFirst(confirms(onward))} onHeld={make(onward)} />
+          <MainAct>
+            <HoldButton label={upperFirst(confirms(onward))} onHeld={make(onward)} />
+          </MainAct>
         ) : first !== undefined ? (
           <Button size="glove" className="text-lg" onClick={make(onward)}>
             Not yet: {confirms(onward)}

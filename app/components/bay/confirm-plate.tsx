@@ -7,11 +7,11 @@ import { Refusal } from './refusal'
 /** Before anything is opened: the plate, large, against the vehicle that stands there. */
 export function ConfirmPlate({ here: { state, act, refusal, jobId } }: { here: JobHere }) {
   return (
-    <Panel className="grid gap-6 text-center">
+    <Panel className="grid grid-cols-1 gap-6 text-center">
       {refusal && <Refusal text={refusal} />}
       <p className="text-2xl font-bold">Is this the vehicle in front of you?</p>
       <p>
-        <span className="plate text-6xl sm:text-7xl">{state.plate}</span>
+        <span className="plate text-4xl leading-tight sm:text-7xl">{state.plate}</span>
       </p>
       <p className="text-xl wrap-anywhere">
         {state.vehicle.name}

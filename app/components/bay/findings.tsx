@@ -51,7 +51,7 @@ function FindTheFault({ complaint }: { complaint: string }) {
   const { jobId } = useParams()
   if (jobId === undefined) return null
   return (
-    <LinkButton to={`/jobs/${jobId}/find?complaint=${complaint}`} size="finger">
+    <LinkButton to={`/jobs/${jobId}/find?complaint=${complaint}`} size="glove">
       Find the fault
     </LinkButton>
   )

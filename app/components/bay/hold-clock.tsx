@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import { useAnnounce } from '~/heard/announce'
 import { Button } from '~/ui/button'
 import { GoOn } from './big-line'
+import { MainAct } from './now-panel'
 
 /** Seconds since a moment, by this screen's clock; 0 until the page runs in the browser, which alone has that clock. */
 export function useSecondsSince(startedAt: string | undefined): number {
@@ -90,15 +91,18 @@ export function HoldClock({ holdS, startedAt, onStart: start, onDone, doneLabel,
   return (
     <div className="grid gap-2" role="timer">
       <Bar share={seconds / holdS} />
-      <Button
-        main
-        size={large ? 'call' : 'desk'}
-        data-go-on={large ? true : undefined}
-        disabled={left > 0}
-        onClick={() => onDone(holdS)}
-      >
-        {left > 0 ? `Keep holding: ${left} s` : (doneLabel ?? 'Held, it stayed')}
-      </Button>
+      <MainAct>
+        <Button
+          main
+          size={large ? 'call' : 'desk'}
+          className="w-full"
+          data-go-on={large ? true : undefined}
+          disabled={left > 0}
+          onClick={() => onDone(holdS)}
+        >
+          {left > 0 ? `Keep holding: ${left} s` : (doneLabel ?? 'Held, it stayed')}
+        </Button>
+      </MainAct>
       <Button size={large ? 'glove' : 'desk'} onClick={onStart}>
         Let go: start the clock again
       </Button>

@@ -84,8 +84,8 @@ export function LookPanel({
       {asks.ml && !byScale && (
         <fieldset>
           <legend className="field-label">The bottle stands at, {unit}: tap its mark</legend>
-          <div className="flex gap-2">
-            <div className="grid flex-1 auto-cols-fr grid-flow-col items-end gap-1.5">
+          <div className="flex gap-2 max-sm:flex-wrap">
+            <div className="grid flex-1 items-end gap-1.5 max-sm:basis-full max-sm:grid-cols-4 sm:auto-cols-fr sm:grid-flow-col">
               {marks.all.map(({ markMl, addsMl }) => (
                 <Mark
                   key={markMl}
@@ -104,7 +104,7 @@ export function LookPanel({
               label="How much came"
               button="Take this amount"
               onAmount={setAmount}
-              className="px-2"
+              className="min-w-[72px] px-2"
             />
           </div>
         </fieldset>
@@ -114,14 +114,14 @@ export function LookPanel({
           <legend className="field-label">
             {lastPulls > 1 ? `Colour, the darkest of the last ${lastPulls} pulls` : 'Colour'}
           </legend>
-          <div className="grid grid-cols-5 gap-1.5">
+          <div className="grid grid-cols-4 gap-1.5 sm:grid-cols-5">
             {colours.map((each) => (
               <Button
                 key={each}
                 size="glove"
                 chosen={each === colour}
                 onClick={() => setPicked(each)}
-                className="px-1"
+                className="px-0.5"
               >
                 <span className="grid justify-items-center text-sm leading-tight">
                   <Swatch colour={each} /> {say(colourFact(each))}

@@ -125,7 +125,9 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
         phone={phone}
         restS={state.planned && restS(state.planned)}
       >
-        {run.call === 'rest' && (soon || pour?.code === 'top-up-due') && <TopUp state={state} act={act} />}
+        {run.call === 'rest' && (soon || pour?.code === 'top-up-due') && (
+          <TopUp state={state} act={act} atFoot />
+        )}
       </CallPanel>
       {run.call !== 'rest' && <WaitButton byItself={byItself} />}
       {pulled && lookOffered(run) && (

@@ -28,7 +28,7 @@ export function PourFrom({ state, act, shelf }: Props) {
         <span className="font-mono">{first.code}</span>: {show('volume', first.leftMl)}
         {first.openedOn ? ', open already' : ', sealed'}.
       </p>
-      <Button size="finger" onClick={() => act(openedAct(first))}>
+      <Button size="glove" onClick={() => act(openedAct(first))}>
         I have it: it says {first.spec}
       </Button>
     </div>

@@ -6,6 +6,7 @@ import type { OpenJoint } from '~core/job/standing'
 import type { JobState } from '~core/job/state'
 import { BigLine } from './big-line'
 import { HoldButton } from './hold-button'
+import { MainAct } from './now-panel'
 
 /** A joint that stands open outside the call: nothing else is begun and nobody lets go before it is shut. */
 export function ShutPanel({
@@ -28,7 +29,9 @@ export function ShutPanel({
           : `${named} stands OPEN: shut it.`}
       </BigLine>
       <p className="text-2xl">Nothing else is opened, pressed or let go before.</p>
-      <HoldButton label={`${named} is SHUT`} onHeld={() => act({ type: 'joint-shut', point })} />
+      <MainAct>
+        <HoldButton label={`${named} is SHUT`} onHeld={() => act({ type: 'joint-shut', point })} />
+      </MainAct>
     </div>
   )
 }

@@ -5,7 +5,16 @@ import type { JobState } from '~core/job/state'
 import { AmountForm } from './amount-form'
 
 /** The reservoir that has to be filled first: with what is missing by the count, to be put right where the bottle says otherwise. */
-export function TopUp({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
+export function TopUp({
+  state,
+  act,
+  atFoot,
+}: {
+  state: JobState
+  act: (act: FloorAct) => void
+  /** Whether nothing else goes on from here. */
+  atFoot?: boolean
+}) {
   const text = useFieldText()
   const [watch] = watchReservoirs(state)
   if (watch?.levelMl === undefined) return null
@@ -13,6 +22,7 @@ export function TopUp({ state, act }: { state: JobState; act: (act: FloorAct) =>
   return (
     <AmountForm
       key={levelMl}
+      atFoot={atFoot}
       label="Poured in, up to MAX; by count"
       button="Topped up: go on"
       first={text('volume', Math.round(maxMl - levelMl))}
