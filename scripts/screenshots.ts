@@ -167,6 +167,8 @@ async function everyView() {
   await go('/bench/left-right')
   await page.waitForTimeout(600)
   await shot('bench-left-right')
+  await go('/kit')
+  await shot('../kit')
 }
 
 const languages = ['en-GB', 'de-DE', 'es-ES', 'pl-PL', 'ar'] as const

@@ -46,7 +46,9 @@ const AT_THE_VEHICLE = new Set(['routes/bleed', 'routes/prove'])
 const PARKS_HERE = new Set(['routes/check-in', 'routes/test', 'routes/plan', 'routes/job-unit'])
 
 /** Stations whose form begins from what was fetched. */
-const FORMS = new Set(['routes/check-in', 'routes/test', 'routes/from-paper', 'routes/file'])
+const FORMS = new Set(
+  ['check-in', 'test', 'from-paper', 'file', 'job-pedal', 'move'].map((name) => `routes/${name}`),
+)
 
 /** Where a parked job may be looked at, moved or filed as it stands. */
 const NOT_ABOUT_GOING_ON = new Set(['routes/file', 'routes/trace'])
