@@ -1,4 +1,3 @@
-import { DropdownMenu } from 'radix-ui'
 import { Link, NavLink, Outlet, useFetcher, useLocation, useRouteLoaderData } from 'react-router'
 import type { loader as rootLoader } from '~/root'
 
@@ -56,34 +55,40 @@ export default function Shell() {
   )
 }
 
-/** On a phone the places take one button: their row would be a third of it. */
+/**
+ * On a phone the places take one button: their row would be a third of it. The browser's own popover, since this is on
+ * every first screen; another page closes it.
+ */
 function PlacesMenu() {
   const { pathname } = useLocation()
   const here = places.findLast(({ to }) => pathname.startsWith(to))?.name
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex min-h-14 items-center gap-2 px-3 text-lg font-bold md:hidden">
+    <div key={pathname} className="md:hidden">
+      <button
+        type="button"
+        popoverTarget="places"
+        className="flex min-h-14 items-center gap-2 px-3 text-lg font-bold"
+      >
         {here ?? 'Places'} <span aria-hidden="true">▾</span>
         <span className="sr-only">: other places</span>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="start"
-          className="z-20 border-2 border-ink bg-sheet shadow-[4px_4px_0_var(--color-rule)]"
-        >
-          {places.map(({ to, name }) => (
-            <DropdownMenu.Item key={to} asChild>
-              <Link
-                to={to}
-                className="flex min-h-[56px] min-w-48 items-center px-4 text-lg font-semibold text-ink no-underline outline-none data-[highlighted]:bg-oxide data-[highlighted]:text-on-oxide"
-              >
-                {name}
-              </Link>
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+      </button>
+      <nav
+        id="places"
+        popover="auto"
+        aria-label="Places"
+        className="inset-auto top-15 left-2 m-0 border-2 border-ink bg-sheet shadow-[4px_4px_0_var(--color-rule)]"
+      >
+        {places.map(({ to, name }) => (
+          <Link
+            key={to}
+            to={to}
+            className="flex min-h-[56px] min-w-48 items-center px-4 text-lg font-semibold text-ink no-underline hover:bg-oxide-wash"
+          >
+            {name}
+          </Link>
+        ))}
+      </nav>
+    </div>
   )
 }
 
