@@ -11,8 +11,13 @@ export async function screens(page: Page): Promise<Record<string, string>> {
   // The yard lists a few vehicles only, and other journeys bring theirs.
   await visit(page, '/vehicles')
   const vehicle = await to('MRM 61')
+  const van = await to('GNT 107')
   await visit(page, '/logbook')
   const record = await to('MRM 61')
+  const filed = record.replace(/\/record$/, '')
+  /** The first address of this form that a page leads to. */
+  const from = async (path: string, address: RegExp) =>
+    address.exec(await (await page.request.get(path)).text())?.[0] ?? ''
   return {
     yard: '/',
     vehicles: '/vehicles',
@@ -22,7 +27,11 @@ export async function screens(page: Page): Promise<Record<string, string>> {
     'fluid of a vehicle': `${vehicle}/fluid`,
     logbook: '/logbook',
     record,
-    certificate: record.replace(/record$/, 'certificate'),
+    certificate: `${filed}/certificate`,
+    'what the logbook says': await from(`${filed}/certificate`, /\/check\/[0-9a-f]+/),
+    prove: `${filed}/prove`,
+    labels: await from('/shelf', /\/shelf\/labels\?code=\w+/),
+    routine: await from(van, /\/vehicles\/\w+\/routine\/\w+/),
     due: '/due',
     shelf: '/shelf',
     policy: '/policy',

@@ -1,3 +1,5 @@
+import type { RouteConfigEntry } from '@react-router/dev/routes'
+import routes from '../app/routes'
 import { misfits } from './fit'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { screens } from './screen-list'
@@ -9,6 +11,24 @@ const windows = [
 ]
 /** At the vehicle hands are in gloves. */
 const FOR_GLOVES = new Set(['bleed', 'cab code'])
+
+/** Every address that has a page, as a pattern. */
+const pages = (entries: readonly RouteConfigEntry[], under = ''): { pattern: RegExp; file: string }[] =>
+  entries.flatMap(({ path, file, children, index }) => {
+    const address = path === undefined ? under : `${under}/${path}`
+    if (children) return pages(children, address)
+    if (!file.endsWith('.tsx') || path === '*') return []
+    const pattern = index && address === '' ? '/' : address.replaceAll(/:\w+/g, '[^/]+')
+    return [{ pattern: RegExp(`^${pattern}$`), file }]
+  })
+/** Leads on by itself; has a linked phone, and journeys of its own. */
+const NO_SCREEN_HERE = new Set(['routes/job-now.tsx', 'routes/cab-screen.tsx'])
+
+test('no address that has a page is left out', async ({ page }) => {
+  const paths = Object.values(await screens(page)).map((path) => path.replace(/\?.*/, ''))
+  const left = pages(await routes).filter(({ pattern }) => !paths.some((path) => pattern.test(path)))
+  expect(left.map(({ file }) => file).filter((file) => !NO_SCREEN_HERE.has(file))).toEqual([])
+})
 
 for (const colorScheme of ['light', 'dark'] as const)
   for (const viewport of windows)

@@ -83,6 +83,8 @@ const hosts = new Set([
   ...(process.env.SIPHON_HOSTS?.split(',') ?? []),
 ])
 const server = createServer(createApp(db, buildDir, hosts, await builtPages(buildDir)))
+// After Node's five seconds a browser's next act would meet a connection that is just being closed.
+server.keepAliveTimeout = 75_000
 server.listen(port, host, () =>
   console.log(
     ['127.0.0.1', ...onNetworks]

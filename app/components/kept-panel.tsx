@@ -17,7 +17,7 @@ function ago(hours: number): string {
 export function BackupLine({ backup: { at, ageHours, overdue } }: { backup: LastBackup }) {
   const said = at === undefined || ageHours === undefined ? 'never' : `${ago(ageHours)}, ${showTime(at)}`
   return overdue ? (
-    <Notice role="alert" kind="stop">
+    <Notice role="alert" kind="stop" className="font-bold">
       <span className="bg-sheet px-1">Backup overdue. Last: {said}.</span>
     </Notice>
   ) : (

@@ -31,10 +31,12 @@ export function WhatThatMeans({
     <Panel className="grid gap-3" aria-live="polite">
       <h2>What that means</h2>
       {draft && wrongFluidColours.has(draft.colour) && (
-        <Notice kind="stop">{say(colourClue(draft.colour))}</Notice>
+        <Notice kind="stop" className="font-bold">
+          {say(colourClue(draft.colour))}
+        </Notice>
       )}
       {draft && airUnasked(vehicle, draft).length > 0 && (
-        <Notice kind="stop">
+        <Notice kind="stop" className="font-bold">
           Below MIN. Did it run dry, or did the ports stay covered? Say so under “Did it run dry?”: if air
           went in, the cylinder is bled too.
         </Notice>

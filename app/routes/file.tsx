@@ -161,7 +161,7 @@ export default function FilePage({ loaderData, actionData, params }: Route.Compo
         <input type="hidden" name="eventId" value={eventId} />
         <FormRefusal errors={meta.errors} />
         {!mayDrive && !mayDecline && (
-          <Notice kind="stop">
+          <Notice kind="stop" className="font-bold">
             {parked
               ? 'It is parked, as it was left. '
               : bled

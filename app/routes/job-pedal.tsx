@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { data, useFetcher } from 'react-router'
 import { Cautions } from '~/components/find/cautions'
 import { HoldFor } from '~/components/find/hold-for'
@@ -83,7 +83,7 @@ export default function JobPedalPage({ loaderData }: Route.ComponentProps) {
         <h2>Three presses, a rule beside the pedal</h2>
         <p>Engine off, booster empty. From rest, with the end of the rule on the pad.</p>
         <Cautions codes={['never-press-open']} />
-        {locked ? <p className="font-bold">{say(fact('job-filed'))}</p> : <FeltForm key={felt.length} />}
+        {locked ? <p className="font-bold">{say(fact('job-filed'))}</p> : <FeltForm />}
       </Panel>
     </div>
   )
@@ -98,6 +98,12 @@ function FeltForm() {
     const value = readQuantity(typed[name] ?? '', 'length', units.length)
     return value && value.metric >= 0 ? value.metric : undefined
   }
+  // What was taken is not asked again; what somebody else recorded leaves alone what is typed here.
+  useEffect(() => {
+    if (fetcher.state !== 'idle' || !fetcher.data || fetcher.data.refusal) return
+    setTyped({})
+    setAsked(false)
+  }, [fetcher.state, fetcher.data])
   const missing = (name: Name) =>
     read(name) === undefined && (name !== 'sinkMm' || (typed.sinkMm ?? '').trim() !== '')
   function submit(event: React.FormEvent) {

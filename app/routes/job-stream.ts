@@ -39,9 +39,10 @@ export async function loader({ request, params: { jobId }, context }: Route.Load
       const wentOn = (recorded: readonly Recorded[] = []) => {
         telling = telling.then(() => tell(recorded)).catch(() => end())
       }
+      // Of which build it is comes first: what follows may be in a newer shape than the page reads.
+      send('beat', beat())
       wentOn()
       phone()
-      send('beat', beat())
       const token = screenToken(request) ?? ''
       const off = [onJobChange(jobId, wentOn), onPhone(jobId, phone), onScreenLeft(token, end)]
       return () => {

@@ -46,9 +46,7 @@ const AT_THE_VEHICLE = new Set(['routes/bleed', 'routes/prove'])
 const PARKS_HERE = new Set(['routes/check-in', 'routes/test', 'routes/plan', 'routes/job-unit'])
 
 /** Stations whose form begins from what was fetched. */
-const FORMS = new Set(
-  ['check-in', 'test', 'from-paper', 'file', 'job-pedal', 'move'].map((name) => `routes/${name}`),
-)
+const FORMS = new Set(['check-in', 'test', 'from-paper', 'file', 'move'].map((name) => `routes/${name}`))
 
 /** Where a parked job may be looked at, moved or filed as it stands. */
 const NOT_ABOUT_GOING_ON = new Set(['routes/file', 'routes/trace'])
@@ -63,6 +61,7 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
   // Where hands are on the vehicle the live state is the page; nothing may be fetched away under them.
   const follow = useFollow(
     run.elsewhere,
+    loaderData.person?.name,
     fromServer.length,
     AT_THE_VEHICLE.has(station) ? 'live' : FORMS.has(station) ? 'form' : 'anew',
   )
@@ -159,7 +158,7 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
 
 /** What stands on the vehicle, before anything else on the page. */
 const StandsAlert = ({ children }: { children: ReactNode }) => (
-  <Notice role="alert" kind="stop" className="mt-3">
+  <Notice role="alert" kind="stop" className="mt-3 font-bold">
     <span className="bg-sheet px-1">{children}</span>
   </Notice>
 )

@@ -2,11 +2,12 @@ import { useForm } from '@conform-to/react'
 import { Swatch } from '~/components/swatch'
 import { orNotFound } from '~/lib/require'
 import { ActionBar } from '~/ui/action-bar'
-import { Button, type ControlSize, LinkButton } from '~/ui/button'
+import { Button, type ControlSize, FileButton, LinkButton } from '~/ui/button'
 import { Choices, NoteField, TextField } from '~/ui/field'
-import { LoneLink } from '~/ui/lone-link'
+import { LoneFileLink, LoneLink } from '~/ui/lone-link'
 import { Notice, type NoticeKind } from '~/ui/notice'
 import { Panel } from '~/ui/panel'
+import { ScrollsSideways } from '~/ui/scrolls-sideways'
 
 /** For whoever builds screens: it stands in the demo and in no shop. */
 export function loader() {
@@ -26,6 +27,7 @@ const notices: Record<NoticeKind, string> = {
   wrong: 'Wrong in what was given: say why the order is changed.',
   stop: 'Stops the work: the fluid found is not known.',
 }
+
 /** Every part of the kit, in every state and size; by day or by night as the whole page is. */
 export default function Kit() {
   return (
@@ -61,9 +63,15 @@ const Buttons = () => (
         <Button size={size} disabled>
           Not now
         </Button>
+        <Button size={size} main disabled>
+          Nor this
+        </Button>
         <LinkButton size={size} to="/kit">
           Leads on
         </LinkButton>
+        <FileButton size={size} href="/favicon.svg" download>
+          A file
+        </FileButton>
       </div>
     ))}
   </Panel>
@@ -119,7 +127,22 @@ const Small = () => (
     <p>
       <span className="plate text-xl">GNT 107</span> a plate; <span className="fault">a fault beside it</span>
     </p>
-    <LoneLink to="/kit">A link that stands by itself</LoneLink>
+    <div className="flex flex-wrap gap-x-5">
+      <LoneLink to="/kit">A link that stands by itself</LoneLink>
+      <LoneFileLink href="/favicon.svg" download>
+        and one to a file
+      </LoneFileLink>
+    </div>
+    <ScrollsSideways label="A wide table">
+      <table className="min-w-[60rem] text-left">
+        <tbody>
+          <tr>
+            <td>What is wider than a phone moves by itself, by finger and by keys.</td>
+            <td className="text-right">The page stays.</td>
+          </tr>
+        </tbody>
+      </table>
+    </ScrollsSideways>
     <details>
       <summary>What opens</summary>
       <p>and what it held.</p>

@@ -57,7 +57,7 @@ export default function Move({ loaderData, actionData, params }: Route.Component
         {begun && ', and keeps what was poured and drawn so far'}.
       </p>
       {begun && (
-        <Notice kind="stop">
+        <Notice kind="stop" className="font-bold">
           Hands were on {plate}: whatever was opened or filled there needs a job of its own.
         </Notice>
       )}

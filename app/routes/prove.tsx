@@ -17,6 +17,7 @@ import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useJobHere } from '~/run-client/job-here'
 import type { FloorAct } from '~/run-client/use-job-run'
+import { ActionBar } from '~/ui/action-bar'
 import { Button, LinkButton } from '~/ui/button'
 import { Notice } from '~/ui/notice'
 import { Panel } from '~/ui/panel'
@@ -98,9 +99,11 @@ export default function ProvePage() {
           <Notice kind="mind" className="grid gap-3">
             {report ? <WhatChanged report={report} /> : null}
             <p className="font-bold">The job is back at the bleed.</p>
-            <LinkButton to={`/jobs/${jobId}/bleed`} main size="finger">
-              To the bleed
-            </LinkButton>
+            <ActionBar className="action-bar-narrow">
+              <LinkButton to={`/jobs/${jobId}/bleed`} main size="finger">
+                To the bleed
+              </LinkButton>
+            </ActionBar>
           </Notice>
         )}
         {failed.length > 0 && !back && (
@@ -111,10 +114,14 @@ export default function ProvePage() {
             {!locked && <WaysOn jobId={jobId} state={state} failed={failed} act={act} />}
           </Notice>
         )}
-        {proved === checks.length && link === 'saved' && !back && stillOff(state).length === 0 ? (
-          <LinkButton to={`/jobs/${jobId}/file`} main>
-            All proved: go on to file it
-          </LinkButton>
+        {locked ? (
+          <LinkButton to={`/jobs/${jobId}/record`}>The record</LinkButton>
+        ) : proved === checks.length && link === 'saved' && !back && stillOff(state).length === 0 ? (
+          <ActionBar className="action-bar-narrow">
+            <LinkButton to={`/jobs/${jobId}/file`} main>
+              All proved: go on to file it
+            </LinkButton>
+          </ActionBar>
         ) : (
           <LinkButton to={`/jobs/${jobId}/file`}>File it as not fit to drive</LinkButton>
         )}

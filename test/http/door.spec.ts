@@ -43,6 +43,11 @@ const postFrom = (
     asked.end(body)
   })
 
+test('a connection is kept for as long as somebody looks before they act', async ({ request }) => {
+  const kept = (await request.get('/', { headers: { Connection: 'keep-alive' } })).headers()['keep-alive']
+  expect(Number(/timeout=(\d+)/.exec(kept ?? '')?.[1])).toBeGreaterThan(60)
+})
+
 test.describe('at the door', () => {
   test('a redirect goes only to this origin, however it is written', async ({ request, server }) => {
     const person = await personId(request, server.url, 'Una Brack')

@@ -30,7 +30,11 @@ export function BayDialog({ trigger, title, triggerClass, caution, wide = false,
           onCloseAutoFocus={backToWork}
         >
           <Dialog.Title className="text-xl">{title}</Dialog.Title>
-          {caution && <Notice kind="stop">{caution}</Notice>}
+          {caution && (
+            <Notice kind="stop" className="font-bold">
+              {caution}
+            </Notice>
+          )}
           <OnItsOwn>{children(() => setOpen(false))}</OnItsOwn>
           <Dialog.Close className={buttonClass({ size: 'finger' })}>Not now</Dialog.Close>
         </Dialog.Content>

@@ -2,6 +2,7 @@ import { useState } from 'react'
 import { Form } from 'react-router'
 import { emptyStep, type ProcedureTyped, type StepTyped, type whatChoices } from '~/lib/procedure-form'
 import { useSay } from '~/lib/say'
+import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
 import type { Fault } from '~core/base/fault'
 import { awaitables, procedureActors } from '~core/procedure/schema'
@@ -93,15 +94,17 @@ export function ProcedureForm({ first, choices, faults, busy }: Props) {
         <Button onClick={() => setTyped({ name: '', menu: '', minVolts: '', steps: [] })}>
           Begin with an empty sheet
         </Button>
+      </div>
+      <ActionBar>
+        {faults.length > 0 && (
+          <p role="alert" className="fault">
+            Nothing was kept: mend what is marked.
+          </p>
+        )}
         <Button type="submit" name="intent" value="typed" main disabled={busy}>
           Keep it with the vehicle
         </Button>
-      </div>
-      {faults.length > 0 && (
-        <p role="alert" className="fault">
-          Nothing was kept: mend what is marked.
-        </p>
-      )}
+      </ActionBar>
     </Form>
   )
 }
