@@ -10,7 +10,7 @@ const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 /** Tells one build from another: by all that the pages are made of. */
 function buildId(): string {
   const hash = createHash('sha256')
-  for (const top of ['app', 'core'])
+  for (const top of ['app', 'core', 'server'])
     for (const name of readdirSync(here(`./${top}`), { recursive: true, encoding: 'utf8' }).sort())
       if (/\.(tsx?|css|sql)$/.test(name)) hash.update(name).update(readFileSync(here(`./${top}/${name}`)))
   return hash.digest('hex').slice(0, 12)
@@ -19,5 +19,5 @@ function buildId(): string {
 export default defineConfig({
   define: { __BUILD__: JSON.stringify(buildId()) },
   plugins: [tailwindcss(), reactRouter()],
-  resolve: { alias: { '~core': here('./core'), '~': here('./app') } },
+  resolve: { alias: { '~core': here('./core'), '~server': here('./server'), '~': here('./app') } },
 })

@@ -6,7 +6,14 @@ const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 /** What runs under Node: Node 20 cannot read TypeScript, so each entry is bundled once at build. */
 export default defineConfig({
   publicDir: false,
-  resolve: { alias: { '~core': here('./core'), '~test': here('./test'), '~': here('./app') } },
+  resolve: {
+    alias: {
+      '~core': here('./core'),
+      '~server': here('./server'),
+      '~test': here('./test'),
+      '~': here('./app'),
+    },
+  },
   ssr: { noExternal: ['zod'] },
   build: {
     ssr: true,
@@ -20,9 +27,9 @@ export default defineConfig({
         'phases-shop': here('./scripts/phases-shop.ts'),
         'line-maps': here('./scripts/line-maps.ts'),
         bench: here('./scripts/bench.ts'),
-        tester: here('./devices/tester/start.ts'),
-        scale: here('./devices/scale/start.ts'),
-        'scan-tool': here('./devices/scan-tool/start.ts'),
+        tester: here('./simulators/tester/start.ts'),
+        scale: here('./simulators/scale/start.ts'),
+        'scan-tool': here('./simulators/scan-tool/start.ts'),
         'golden-logs': here('./scripts/golden-logs.ts'),
         'keep-release': here('./scripts/keep-release.ts'),
         'build-snapshot': here('./scripts/build-snapshot.ts'),

@@ -4,13 +4,20 @@ import { defineConfig } from 'vitest/config'
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
 export default defineConfig({
-  resolve: { alias: { '~core': here('./core'), '~test': here('./test'), '~': here('./app') } },
+  resolve: {
+    alias: {
+      '~core': here('./core'),
+      '~server': here('./server'),
+      '~test': here('./test'),
+      '~': here('./app'),
+    },
+  },
   test: {
     include: [
       'core/**/*.test.ts',
       'cli/**/*.test.ts',
       'app/**/*.test.ts',
-      'devices/**/*.test.ts',
+      'simulators/**/*.test.ts',
       'demo/**/*.test.ts',
       'server/**/*.test.ts',
       'scripts/**/*.test.ts',

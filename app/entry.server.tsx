@@ -4,9 +4,9 @@ import { isbot } from 'isbot'
 import { renderToPipeableStream } from 'react-dom/server'
 import type { EntryContext, HandleErrorFunction } from 'react-router'
 import { RouterContextProvider, ServerRouter } from 'react-router'
-import { cameFrom, database, faultReference, scriptNonce } from './context'
-import type { Database } from './db/database.server'
-import { log } from './lib/log.server'
+import type { Database } from '~server/db/database.server'
+import { cameFrom, database, faultReference, scriptNonce } from '~server/http/context.server'
+import { log } from '~server/http/log.server'
 import { NonceContext } from './lib/nonce'
 
 const RENDER_TIMEOUT_MS = 5000

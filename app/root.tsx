@@ -10,13 +10,13 @@ import {
 } from 'react-router'
 import type { Route } from './+types/root'
 import './app.css'
+import { database, personHere } from '~server/http/context.server'
+import { signedIn } from '~server/http/who.server'
+import { unitsFor } from '~server/store/units.server'
+import { shopZone } from '~server/store/zone.server'
 import { FaultPage } from './components/fault-page'
-import { database, personHere } from './context'
-import { unitsFor } from './db/units.server'
-import { shopZone } from './db/zone.server'
 import { useNonce } from './lib/nonce'
 import { readTheme } from './lib/theme'
-import { signedIn } from './lib/who.server'
 import { setZone } from './lib/zone'
 
 export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/favicon.svg', type: 'image/svg+xml' }]

@@ -2,7 +2,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { openData } from '~/db/open.server'
+import { openData } from '~server/services/open-data.server'
 import { loadDemoWorld } from '../demo/load'
 import { runKept } from './kept'
 

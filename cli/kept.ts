@@ -11,21 +11,21 @@ import { tmpdir } from 'node:os'
 import { dirname, join, resolve } from 'node:path'
 import { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import type { Database } from '~/db/database.server'
-import { syncPath } from '~/db/disk/sync.server'
-import { backUp } from '~/db/keep/backup.server'
-import { askServer } from '~/db/keep/control.server'
-import { exportAll, exportLogbook, exportPerson, exportRecord } from '~/db/keep/export.server'
-import { importExport } from '~/db/keep/import.server'
-import { layOut } from '~/db/keep/restore.server'
-import { lockDataDir } from '~/db/lock.server'
-import { migrate } from '~/db/migrate.server'
-import { makeWhole, openData, snapshotPath } from '~/db/open.server'
-import { listPeople, resetPin } from '~/db/people.server'
-import { openFolder, openPglite } from '~/db/pglite.server'
-import { keyPathOf, passingKey, shopKeyAt } from '~/db/shop-key.server'
 import { faultLine } from '~core/base/fault'
 import { verifyPieces } from '~core/ledger/export-file'
+import type { Database } from '~server/db/database.server'
+import { syncPath } from '~server/db/disk/sync.server'
+import { engine } from '~server/db/engine.server'
+import { lockDataDir } from '~server/db/lock.server'
+import { migrate } from '~server/db/migrate.server'
+import { keyPathOf, passingKey, shopKeyAt } from '~server/db/shop-key.server'
+import { backUp } from '~server/keep/backup.server'
+import { askServer } from '~server/keep/control.server'
+import { exportAll, exportLogbook, exportPerson, exportRecord } from '~server/keep/export.server'
+import { importExport } from '~server/keep/import.server'
+import { layOut } from '~server/keep/restore.server'
+import { makeWhole, openData, snapshotPath } from '~server/services/open-data.server'
+import { listPeople, resetPin } from '~server/store/people.server'
 import type { Outcome } from './run'
 import { keptUsage } from './usage'
 
@@ -82,7 +82,7 @@ async function restore([file = '', folder]: string[]): Promise<Outcome> {
   return into(dataDir, async (dir) => {
     const manifest = await layOut(resolve(file), dir)
     // The log is played back, and what came of it closed, before the folder gets its name.
-    const db = await openFolder(dir, passingKey())
+    const db = await engine.open(dir, passingKey())
     const [jobs] = await db.query<{ count: number }>('select count(*)::int as count from job')
     await db.close()
     return { restored: dataDir, at: manifest.at, release: manifest.release, jobs: jobs?.count }
@@ -95,8 +95,7 @@ const piecesOf = (file: string): AsyncIterable<string> => createReadStream(resol
 async function importFrom([file = '']: string[]): Promise<Outcome> {
   const dataDir = dataDirHere()
   return into(dataDir, async (dir) => {
-    const snapshot = snapshotPath(buildDir)
-    const db = await openPglite(dir, existsSync(snapshot) ? snapshot : undefined, passingKey())
+    const db = await engine.begin(dir, snapshotPath(buildDir))
     await migrate(db)
     const read = await importExport(db, () => piecesOf(file))
     await db.close()
@@ -160,7 +159,7 @@ async function withCopy(work: (db: Database) => Promise<Outcome>): Promise<Outco
     if (!told) return await withData((db) => work(db))
     if (!told.ok) return refuse(told.sentence)
     await layOut(to, join(dir, 'pg'))
-    const db = await openFolder(join(dir, 'pg'), shopKeyAt(keyPathOf(dataDirHere())))
+    const db = await engine.open(join(dir, 'pg'), shopKeyAt(keyPathOf(dataDirHere())))
     try {
       return await work(db)
     } finally {

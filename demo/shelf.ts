@@ -1,4 +1,4 @@
-import type { NewContainers } from '~/db/shelf.server'
+import type { NewContainers } from '~server/store/shelf.server'
 
 /** What stands on the invented shelf: products, batches and prices are made up. */
 export const delivery: readonly (Omit<NewContainers, 'openedOn'> & { openedDaysAgo?: number })[] = [

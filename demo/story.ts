@@ -1,4 +1,3 @@
-import type { StoredVehicle } from '~/db/vehicles.server'
 import { newId } from '~/lib/ids'
 import { fact } from '~core/base/decision'
 import { applyEvent } from '~core/job/apply'
@@ -13,6 +12,7 @@ import { makePlan } from '~core/plan/plan'
 import { type Shop, workSchema } from '~core/plan/request'
 import { partsOf } from '~core/vehicle/parts'
 import { sayMetric } from '~core/words'
+import type { StoredVehicle } from '~server/store/vehicles.server'
 import type { Story } from './history'
 
 const SECONDS_BETWEEN_ACTS = 20

@@ -2,8 +2,8 @@ import { once } from 'node:events'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { resolve } from 'node:path'
-import { passingKey } from '~/db/shop-key.server'
-import { builtPages, createApp } from '../server/app'
+import { passingKey } from '~server/db/shop-key.server'
+import { builtPages, createApp } from '~server/http/app'
 import { accessibilityFaults, expect, test } from './journey'
 
 /** A database that fails at every question, as one on a broken disk would. */

@@ -1,6 +1,6 @@
-import type { Database } from '~/db/database.server'
-import { openJob } from '~/db/jobs.server'
-import { findVehicle, importVehicle } from '~/db/vehicles.server'
+import type { Database } from '~server/db/database.server'
+import { openJob } from '~server/services/open-job.server'
+import { findVehicle, importVehicle } from '~server/store/vehicles.server'
 import { una } from '~test/worlds/scripted-job'
 import vanFile from '../demo/vehicles/post-van-lhd.json'
 

@@ -1,5 +1,5 @@
 import { resolve } from 'node:path'
-import { openData } from '~/db/open.server'
+import { openData } from '~server/services/open-data.server'
 import { loadDemoWorld } from '../demo/load'
 import { addBayPhases } from './bay-phases'
 import { addRoutinePhases } from './routine-phases'

@@ -1,8 +1,8 @@
 import { randomBytes, randomInt } from 'node:crypto'
-import type { Database } from '~/db/database.server'
-import { listPeople, resetPin } from '~/db/people.server'
 import { CAB_CODE_LENGTH, cabCodeFrom } from '~core/cab/code'
 import { pinFault } from '~core/door/pin'
+import type { Database } from '~server/db/database.server'
+import { listPeople, resetPin } from '~server/store/people.server'
 import { demoPeople } from '../demo/people'
 
 /**

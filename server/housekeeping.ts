@@ -1,9 +1,9 @@
 import { join } from 'node:path'
-import type { Database } from '~/db/database.server'
-import { backUp } from '~/db/keep/backup.server'
-import { type Asked, listenToCommand, type Told } from '~/db/keep/control.server'
-import { backUpInto, backupsDir, keepNightly } from '~/db/keep/nightly.server'
-import { resetPin } from '~/db/people.server'
+import type { Database } from '~server/db/database.server'
+import { backUp } from '~server/keep/backup.server'
+import { type Asked, listenToCommand, type Told } from '~server/keep/control.server'
+import { backUpInto, backupsDir, keepNightly } from '~server/keep/nightly.server'
+import { resetPin } from '~server/store/people.server'
 
 /** What goes on beside the pages: the command is answered, and every night a backup is made. @returns ends it */
 export async function keepHouse(db: Database, dataDir: string): Promise<() => void> {

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
+import { type Aside, asideOf } from '~/client/job/queue'
 import { counted, showMoment } from '~/lib/format'
-import { type Aside, asideOf } from '~/run-client/queue'
 import { FileButton } from '~/ui/button'
 
 /** Acts of this browser that the server could not read. They are not lost: whoever mends it has them here. */

@@ -1,9 +1,9 @@
 import { useFetcher } from 'react-router'
 import { counted, showTime } from '~/lib/format'
-import type { LastBackup, whatIsKept } from '~/lib/kept.server'
 import { Button, FileButton } from '~/ui/button'
 import { Notice } from '~/ui/notice'
 import { Panel } from '~/ui/panel'
+import type { LastBackup, whatIsKept } from '~server/services/kept.server'
 
 /** How long ago, as somebody would say it. */
 function ago(hours: number): string {

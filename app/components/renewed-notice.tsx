@@ -1,5 +1,5 @@
-import { useFreshPage } from '~/run-client/use-fresh-page'
-import type { JobRun } from '~/run-client/use-job-run'
+import { useFreshPage } from '~/client/job/use-fresh-page'
+import type { JobRun } from '~/client/job/use-job-run'
 import { Notice } from '~/ui/notice'
 
 /** Said while a page of the old program is still open: what is done on it counts, and is kept. */

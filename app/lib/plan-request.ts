@@ -1,3 +1,5 @@
+import { parseDecimal, unitFieldOf } from '~/lib/fields'
+import { USUAL_ORDER } from '~/lib/order-in-address'
 import { fluidSpecs } from '~core/fluid/specs'
 import type { PlanOrder } from '~core/plan/answer'
 import { orderSchoolIds } from '~core/plan/order'
@@ -5,8 +7,6 @@ import { type PlanRequest, type Shop, unitReasons } from '~core/plan/request'
 import { techniqueIds } from '~core/technique/technique'
 import { isUnitOf, type Quantity, quantities, readQuantity } from '~core/units/units'
 import { allBleeders } from '~core/vehicle/parts'
-import { parseDecimal, unitFieldOf } from './fields'
-import { USUAL_ORDER } from './order-in-address'
 
 /** What a plan page starts from: the job's vehicle and work, the shop as it is set, the order of a plan taken before. */
 export type PlanBase = PlanRequest & { takenOrder?: PlanOrder }

@@ -1,5 +1,5 @@
-import { readingWords } from '~/components/test/reading-words'
 import { counted, showDate } from '~/lib/format'
+import { readingWords } from '~/lib/reading-words'
 import { followUpFact, followUpsOf } from '~core/job/follow-ups'
 import { bleedsAll } from '~core/job/learned/bleeds-all'
 import { checksFor, proofFact } from '~core/job/proofs/checks'

@@ -1,5 +1,5 @@
-import { outcomeMarks, outcomeWords } from '~/components/words'
 import { counted, showDate, showMoment, showTime } from '~/lib/format'
+import { outcomeMarks, outcomeWords } from '~/lib/words'
 import { fact } from '~core/base/decision'
 import { checksFor, proofFact } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'

@@ -1,5 +1,5 @@
-import { readingWords } from '~/components/test/reading-words'
 import { counted, showDate } from '~/lib/format'
+import { readingWords } from '~/lib/reading-words'
 import { colourFact } from '~core/fluid/specs/colour'
 import { planNow } from '~core/job/selectors'
 import type { JobState, PointRun } from '~core/job/state'

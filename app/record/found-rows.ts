@@ -1,5 +1,5 @@
-import { readingWords } from '~/components/test/reading-words'
-import { reasonNames, verdictWords } from '~/components/words'
+import { readingWords } from '~/lib/reading-words'
+import { reasonNames, verdictWords } from '~/lib/words'
 import { colourFact } from '~core/fluid/specs/colour'
 import { testerFact } from '~core/fluid/testers'
 import type { JobState } from '~core/job/state'

@@ -7,8 +7,8 @@ import { pathToFileURL } from 'node:url'
 import { gzipSync } from 'node:zlib'
 import { createElement } from 'react'
 import type { ServerBuild } from 'react-router'
-import { passingKey } from '~/db/shop-key.server'
-import { createApp } from '../../server/app'
+import { passingKey } from '~server/db/shop-key.server'
+import { createApp } from '~server/http/app'
 import type { DemoServer } from '../../test/http/server'
 import { line, medianMs, ms } from './measure'
 import { signedInCookie } from './signed-in'
@@ -19,7 +19,7 @@ async function bareServer(db: Parameters<typeof createApp>[0]): Promise<Server> 
     /* @vite-ignore */ pathToFileURL(resolve('build/server/index.js')).href
   )) as ServerBuild
   const root = build.routes.root
-  const yard = build.assets.routes['routes/yard']
+  const yard = build.assets.routes['routes/yard/yard']
   if (!root || !yard) throw new Error('the built routes have changed their names')
   const bare: ServerBuild = {
     ...build,

@@ -1,5 +1,5 @@
 import { join } from 'node:path'
-import type { FolderFiles, Sync } from '~/db/disk/durable.server'
+import type { FolderFiles, Sync } from '~server/db/disk/durable.server'
 
 /** One thing that happened to the files of a database, in order. */
 export type DiskAct =

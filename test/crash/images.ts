@@ -1,10 +1,10 @@
 import { existsSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { exportAll } from '~/db/keep/export.server'
-import { openFolder } from '~/db/pglite.server'
 import { Chance } from '~core/base/random'
 import { verifyExport } from '~core/ledger/export-file'
+import { openFolder } from '~server/db/pglite.server'
+import { exportAll } from '~server/keep/export.server'
 import { unsynced } from './disk-log'
 import type { Recorded } from './run-of-acts'
 

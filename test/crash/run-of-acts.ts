@@ -1,14 +1,15 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { appendEvents } from '~/db/append.server'
-import { openJob } from '~/db/jobs.server'
-import { enterKey } from '~/db/ledger.server'
-import { migrate } from '~/db/migrate.server'
-import { openFolder, openPglite, type Pglite } from '~/db/pglite.server'
-import { shopSettings } from '~/db/settings.server'
-import { passingKey } from '~/db/shop-key.server'
-import { findVehicle, importVehicle } from '~/db/vehicles.server'
+import type { KeptDatabase } from '~server/db/engine.server'
+import { migrate } from '~server/db/migrate.server'
+import { openFolder, openPglite } from '~server/db/pglite.server'
+import { passingKey } from '~server/db/shop-key.server'
+import { appendEvents } from '~server/services/append.server'
+import { openJob } from '~server/services/open-job.server'
+import { enterKey } from '~server/store/ledger.server'
+import { shopSettings } from '~server/store/settings.server'
+import { findVehicle, importVehicle } from '~server/store/vehicles.server'
 import { osk, una } from '~test/worlds/scripted-job'
 import { history } from '../../demo/history'
 import { eventsOfStory } from '../../demo/story'
@@ -45,7 +46,7 @@ export async function recordRun(acts: number, synced = true): Promise<Recorded> 
   return { disk, log, acts: done, key }
 }
 
-async function record(db: Pglite, most: number, log: DiskLog): Promise<number> {
+async function record(db: KeptDatabase, most: number, log: DiskLog): Promise<number> {
   const shop = await shopSettings(db)
   let done = 0
   for (let round = 0; done < most; round++) {

@@ -11,6 +11,8 @@ const impure = {
   Node: "import { readFileSync } from 'node:fs'\nexport const read = readFileSync",
   'the interface': "import { newId } from '../../app/lib/ids'\nexport const make = newId",
   'the interface by its short name': "import { newId } from '~/lib/ids'\nexport const make = newId",
+  'the server by its short name':
+    "import { openFolder } from '~server/db/pglite.server'\nexport const open = openFolder",
   'test worlds': "import { una } from '~test/worlds/scripted-job'\nexport const who = una",
   'the browser': 'export const where = window.location',
 }

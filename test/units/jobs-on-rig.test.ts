@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { makePlan } from '~core/plan/plan'
 import { readPlanRequest } from '~core/plan/request'
 import { examples } from '~core/vehicle/examples'
-import { SimulatedUnit } from '../../devices/scan-tool/unit'
+import { SimulatedUnit } from '../../simulators/scan-tool/unit'
 import { JobOnRig } from '../worlds/job-on-rig'
 import { vehicleFrom } from '../worlds/vehicles'
 

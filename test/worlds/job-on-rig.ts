@@ -9,7 +9,7 @@ import type { JobState } from '~core/job/state'
 import { currentStep } from '~core/job/steps'
 import type { ReadTime, UnitReading } from '~core/job/unit-ledger'
 import type { LiveName, ScanSaid } from '~core/scan-tool/lines'
-import type { SimulatedUnit } from '../../devices/scan-tool/unit'
+import type { SimulatedUnit } from '../../simulators/scan-tool/unit'
 import { ScriptedJob } from './scripted-job'
 
 /** With the joint open this long goes by before somebody closes it or looks, s. */

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react'
-import { useAnnounce } from '~/heard/announce'
+import { useAnnounce } from '~/client/heard/announce'
 import { Button } from '~/ui/button'
 import { MainAct } from './now-panel'
 

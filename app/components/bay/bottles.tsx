@@ -1,5 +1,5 @@
+import type { FloorAct } from '~/client/job/use-job-run'
 import { useShow } from '~/lib/units'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { Button } from '~/ui/button'
 import { bottlesAtOnce, hangable } from '~core/job/bottles'
 import type { Running } from '~core/job/events/kind'

@@ -1,7 +1,7 @@
+import type { FloorAct } from '~/client/job/use-job-run'
 import { counted } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { type Amount, useShow } from '~/lib/units'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { Panel } from '~/ui/panel'
 import { type Watch, watchReservoirs } from '~core/job/levels'
 import {

@@ -1,6 +1,6 @@
 import { useState } from 'react'
+import type { FloorAct } from '~/client/job/use-job-run'
 import { useReadAmount, useShow } from '~/lib/units'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { Button } from '~/ui/button'
 import { type FluidSpec, fluidSpecs } from '~core/fluid/specs'
 

@@ -1,6 +1,6 @@
+import type { FloorAct } from '~/client/job/use-job-run'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { reservoirFact } from '~core/vehicle/parts'
 import type { PartOf, Vehicle } from '~core/vehicle/schema'
 import { AmountDialog } from './amount-dialog'

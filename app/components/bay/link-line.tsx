@@ -1,5 +1,5 @@
 import { Link as RouterLink } from 'react-router'
-import type { Link } from '~/run-client/use-job-run'
+import type { Link } from '~/client/job/use-job-run'
 
 const words = (link: Link, kept: string): string =>
   ({

@@ -1,7 +1,7 @@
 import { useState } from 'react'
+import type { FloorAct } from '~/client/job/use-job-run'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import { awaySchema, offFact, offKinds, opensHydraulics, stillOff, waitsFor } from '~core/job/off-things'

@@ -1,6 +1,6 @@
 import { useState } from 'react'
+import type { FloorAct } from '~/client/job/use-job-run'
 import { useSay } from '~/lib/say'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { Button } from '~/ui/button'
 import { mayTieLever } from '~core/job/parking'
 import { callOf, currentStage, pointFact, routedBleederOf } from '~core/job/points'

@@ -1,4 +1,4 @@
-import type { JobHere } from '~/run-client/job-here'
+import type { JobHere } from '~/client/job/job-here'
 import { LinkButton } from '~/ui/button'
 import { Panel } from '~/ui/panel'
 import { Refusal } from './refusal'

@@ -1,5 +1,5 @@
+import type { FloorAct } from '~/client/job/use-job-run'
 import { useShow } from '~/lib/units'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { Button } from '~/ui/button'
 import { lookOwed } from '~core/job/points'
 import type { JobState, UsedContainer } from '~core/job/state'

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react'
-import type { FloorAct } from '~/run-client/use-job-run'
+import type { FloorAct } from '~/client/job/use-job-run'
 import { callsItself, type Phone } from '~core/cab/agree'
 import { actsBetween, followsByItself } from '~core/job/by-itself'
 import { lookFirst } from '~core/job/looks'

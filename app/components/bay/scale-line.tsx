@@ -1,6 +1,6 @@
+import type { ScaleHere, ScaleSeen } from '~/client/job/use-bottle-scale'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
-import type { ScaleHere, ScaleSeen } from '~/run-client/use-bottle-scale'
 import { Button } from '~/ui/button'
 import { Panel } from '~/ui/panel'
 import { type Fact, fact } from '~core/base/decision'

@@ -1,6 +1,6 @@
+import type { FloorAct } from '~/client/job/use-job-run'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { pointFact } from '~core/job/points'
 import type { OpenJoint } from '~core/job/standing'
 import type { JobState } from '~core/job/state'

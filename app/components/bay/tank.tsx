@@ -1,5 +1,5 @@
+import type { FloorAct } from '~/client/job/use-job-run'
 import { useShow } from '~/lib/units'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { stillWantedMl } from '~core/job/levels'
 import type { StageRunState } from '~core/job/state'
 import type { TankMark } from '~core/job/tank-marks'

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react'
-import { askScanTool, whyNot } from '~/run-client/scan-tool'
-import type { FloorAct } from '~/run-client/use-job-run'
+import { askScanTool, whyNot } from '~/client/job/scan-tool'
+import type { FloorAct } from '~/client/job/use-job-run'
 import { Button } from '~/ui/button'
 import { Notice } from '~/ui/notice'
 import type { routineStops } from '~core/job/troubles/routine-stopped'

@@ -1,5 +1,5 @@
+import type { FloorAct } from '~/client/job/use-job-run'
 import { useFieldText } from '~/lib/units'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { watchReservoirs } from '~core/job/levels'
 import type { JobState } from '~core/job/state'
 import { AmountForm } from './amount-form'

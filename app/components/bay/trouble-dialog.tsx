@@ -1,7 +1,7 @@
 import { useState } from 'react'
+import type { FloorAct } from '~/client/job/use-job-run'
 import { useSay } from '~/lib/say'
 import { type Amount, useReadAmount, useShow } from '~/lib/units'
-import type { FloorAct } from '~/run-client/use-job-run'
 import { Button } from '~/ui/button'
 import { fluidSpecs } from '~core/fluid/specs'
 import { callOf, currentPoint, currentStage, pointFact } from '~core/job/points'

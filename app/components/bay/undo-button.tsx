@@ -1,4 +1,4 @@
-import type { FloorAct } from '~/run-client/use-job-run'
+import type { FloorAct } from '~/client/job/use-job-run'
 import { Button } from '~/ui/button'
 import { callOf, currentStage } from '~core/job/points'
 import { allOpen } from '~core/job/standing'

@@ -1,0 +1,304 @@
+import { getFormProps, useForm } from '@conform-to/react'
+import { parseWithZod } from '@conform-to/zod/v4'
+import { data, Form, redirect } from 'react-router'
+import { z } from 'zod'
+import { FormRefusal } from '~/components/form-refusal'
+import { dueBasis, ruleWords } from '~/lib/due-words'
+import { decimal, requiredQuantity, typedIn, withUnits } from '~/lib/fields'
+import { showDate } from '~/lib/format'
+import { newId } from '~/lib/ids'
+import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
+import { today } from '~/lib/today'
+import { useShow } from '~/lib/units'
+import { verdictWords } from '~/lib/words'
+import { WasIt } from '~/routes/find/was-it'
+import type { Station } from '~/routes/job/station'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { Choices, NoteField, TextField } from '~/ui/field'
+import { Notice } from '~/ui/notice'
+import { cabPerson } from '~core/cab/person'
+import { sharesOf } from '~core/diagnosis/shares'
+import type { Judgement } from '~core/fluid/judgement'
+import { faultCase } from '~core/job/fault-case'
+import { filingRefusal, type Outcome } from '~core/job/filing'
+import { followUpFact, followUpsFrom } from '~core/job/follow-ups'
+import { checksFor, proofFact } from '~core/job/proofs/checks'
+import { bleedDone } from '~core/job/selectors'
+import type { JobState } from '~core/job/state'
+import { jobTally, wasteMl } from '~core/job/tally'
+import { allBleeders } from '~core/vehicle/parts'
+import { cameFrom, database, personHere } from '~server/http/context.server'
+import { recordOrReply } from '~server/http/record-event.server'
+import { sayHere } from '~server/http/say.server'
+import { knownToFit } from '~server/services/known-to-fit.server'
+import { dueAfterFiling } from '~server/services/work-out-due.server'
+import { findJob } from '~server/store/jobs.server'
+import { checkPin, listPeople } from '~server/store/people.server'
+import type { Route } from './+types/file'
+import { FittedFields } from './fitted-fields'
+import { fittedFrom } from './fitted-form'
+
+export const handle: Station = { form: true, whileParked: true }
+
+const NOBODY = 'nobody'
+
+const fileFormSchema = z.object({
+  eventId: z.string(),
+  outcome: z.enum(['fit', 'not-fit', 'declined', 'kept'], 'Say how it ends.'),
+  doneBy: z
+    .string('Say who did the work.')
+    .trim()
+    .min(1, 'Say who did the work.')
+    .max(200, 'At most 200 characters.'),
+  checkedBy: z.string('Say who checked, or that nobody did.'),
+  checkPin: z.string().default(''),
+  wasteMl: requiredQuantity(
+    'volume',
+    { min: 0, max: 20_000 },
+    'Give how much used fluid went into the drum; 0 if none.',
+  ),
+  nextDue: z.iso.date('Give a date.').optional(),
+  waterAfterPct: decimal({ min: 0, max: 20, unit: '%' }),
+  note: z.string().max(2000, 'At most 2000 characters.').default(''),
+})
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const db = context.get(database)
+  const state = orNotFound(await findJob(db, params.jobId))
+  if (state.filed) throw redirect(`/jobs/${params.jobId}/record`)
+  const { people, parked, tested } = state
+  const may = (outcome: Outcome) => filingRefusal(state, outcome) === undefined
+  const say = await sayHere(context)
+  const here = context.get(personHere) ?? undefined
+  // A phone in the cab signs for nothing.
+  const workers = people.filter(({ id }) => id !== cabPerson.id)
+  const unproved = checksFor(state).filter((check) => !state.proofs[check.id]?.passed)
+  const bled = bleedDone(state)
+  const due = await dueAfterFiling(db, state, today())
+  return {
+    mayDrive: may('fit'),
+    mayDecline: may('declined'),
+    mayKeep: may('kept'),
+    judged: tested?.judged?.verdict,
+    unproved: unproved.map(({ id }) => say(proofFact(id))),
+    bled,
+    parked: parked !== undefined,
+    outMl: wasteMl(jobTally(state)),
+    doneBy: (workers.length > 0 ? workers : here ? [here] : []).map(({ name }) => name).join(', '),
+    others: (await listPeople(db)).filter(({ id }) => id !== here?.id),
+    due,
+    fitted: await knownToFit(db, params.jobId, state),
+    again: followUpsFrom(state, today()),
+    search: unendedSearch(state),
+    eventId: newId(),
+  }
+}
+
+/** A search for a fault that nobody has ended, and what it may have been, likeliest first. */
+function unendedSearch(state: JobState) {
+  const { faultFinding } = state
+  if (!faultFinding || faultFinding.was !== undefined) return undefined
+  return { finding: faultFinding, causes: sharesOf(faultCase(state, faultFinding)).map(({ id }) => id) }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const form = await request.formData()
+  const submission = parseWithZod(withUnits(form), { schema: fileFormSchema })
+  // A PIN is not sent back to the page with what else was typed.
+  const reply = (errors?: { fieldErrors?: Record<string, string[]>; formErrors?: string[] }) =>
+    submission.reply({ ...errors, hideFields: ['checkPin'] })
+  if (submission.status !== 'success') return data(reply(), { status: 400 })
+  const { eventId, checkedBy, checkPin: pin, waterAfterPct, ...rest } = submission.value
+  const db = context.get(database)
+  const state = orNotFound(await findJob(db, params.jobId))
+  const { vehicle } = state
+  const fitted = fittedFrom(
+    form,
+    allBleeders(vehicle).map(({ bleeder }) => bleeder.id),
+  )
+  if (!fitted.ok) return data(reply({ formErrors: [fitted.fault] }), { status: 400 })
+  const checker =
+    checkedBy === NOBODY ? undefined : await checkPin(db, checkedBy, pin, new Date(), context.get(cameFrom))
+  if (checker && !checker.ok)
+    return data(reply({ fieldErrors: { checkPin: [checker.fault.text] } }), { status: 400 })
+  const act = {
+    id: eventId,
+    type: 'filed' as const,
+    on: today(),
+    typed: typedIn(form),
+    ...rest,
+    ...(waterAfterPct !== undefined && {
+      readingAfter: { tester: 'percent-meter' as const, value: waterAfterPct, at: 'reservoir' as const },
+    }),
+    nextDueByHand: rest.nextDue !== (await dueAfterFiling(db, state, today()))?.likely,
+    checkedBy: checker?.person,
+    fitted: fitted.fitted,
+  }
+  const refused = await recordOrReply(context, params.jobId, act, (formErrors) => reply({ formErrors }))
+  return refused ?? redirect(`/jobs/${params.jobId}/record`)
+}
+
+export default function FilePage({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { mayDrive, mayDecline, mayKeep, judged, unproved, bled, parked, outMl, due, eventId } = loaderData
+  const show = useShow()
+  const say = useSay()
+  const [meta, fields] = useForm({
+    lastResult: actionData,
+    defaultValue: {
+      outcome: mayDrive ? 'fit' : mayKeep && judged === 'keep' ? 'kept' : mayDecline ? undefined : 'not-fit',
+      checkedBy: NOBODY,
+      doneBy: loaderData.doneBy,
+      wasteMl: show.number('volume', outMl),
+      nextDue: due?.likely,
+    },
+    onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: fileFormSchema }),
+  })
+  return (
+    <>
+      {loaderData.search && <WasIt jobId={params.jobId} {...loaderData.search} />}
+      <Form method="post" {...getFormProps(meta)} className="panel mx-auto mt-5 grid w-full max-w-4xl gap-5">
+        <title>File · Ruddy Siphon</title>
+        <h1 className="text-2xl">File it</h1>
+        <input type="hidden" name="eventId" value={eventId} />
+        <FormRefusal errors={meta.errors} />
+        {!mayDrive && !mayDecline && (
+          <Notice kind="stop" className="font-bold">
+            {parked
+              ? 'It is parked, as it was left. '
+              : bled
+                ? `Not proved: ${unproved.join(', ')}. `
+                : 'The bleed is not finished. '}
+            It can only be filed as not fit to drive, and it does not leave on its own wheels.
+          </Notice>
+        )}
+        <Choices
+          field={fields.outcome}
+          legend="How does it end?"
+          options={[
+            ...(mayDrive ? [{ value: 'fit', label: 'Fit to drive: everything is proved' }] : []),
+            { value: 'not-fit', label: 'Not fit to drive' },
+            ...(mayKeep ? [{ value: 'kept', label: keptLabel(judged) }] : []),
+            ...(mayDecline
+              ? [
+                  {
+                    value: 'declined',
+                    label: 'The customer declined: say under Note what was said and signed',
+                  },
+                ]
+              : []),
+          ]}
+        />
+        <div className="grid gap-4 sm:grid-cols-2">
+          <TextField field={fields.doneBy} label="Done by" />
+          <TextField field={fields.wasteMl} label="Used fluid into the drum" quantity="volume" />
+          <TextField
+            field={fields.waterAfterPct}
+            label="Water read in the new fluid"
+            unit="%"
+            decimal
+            hint="By a percentage meter, for the record; may be left empty"
+          />
+          <Checker field={fields.checkedBy} pin={fields.checkPin} others={loaderData.others} />
+          <div>
+            <label htmlFor={fields.nextDue.id} className="field-label">
+              Next due
+            </label>
+            <input
+              type="date"
+              id={fields.nextDue.id}
+              name={fields.nextDue.name}
+              defaultValue={fields.nextDue.initialValue}
+              className="input"
+            />
+            <p className="mt-1 text-sm text-quiet">
+              {due
+                ? `${ruleWords(due.rule, due.limit, show)}, ${dueBasis[due.basis]}: the shop’s policy. The maker’s figure wins.`
+                : 'Nothing is known that would say when; the maker’s figure wins.'}
+            </p>
+          </div>
+        </div>
+        {mayDrive && loaderData.again.length > 0 && (
+          <section>
+            <h2 className="text-xl">Looked at again, and on the due list until it is</h2>
+            <ul>
+              {loaderData.again.map(({ id, dueOn }) => (
+                <li key={id}>
+                  {say(followUpFact(id))}: {showDate(dueOn)}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <FittedFields {...loaderData.fitted} />
+        <NoteField field={fields.note} label="Note" />
+        <ActionBar>
+          <Button type="submit" main>
+            File it: the record is frozen from here on
+          </Button>
+        </ActionBar>
+      </Form>
+    </>
+  )
+}
+
+/** Against the verdict it may be kept too, and then the record says so. */
+const keptLabel = (judged?: Judgement['verdict']) =>
+  judged === undefined || judged === 'keep'
+    ? 'The fluid is kept: nothing was done'
+    : `The fluid is kept, though the verdict was “${verdictWords[judged]}”: nothing was done`
+
+type Fields = ReturnType<typeof useForm<z.input<typeof fileFormSchema>>>[1]
+
+/** Checked by is another person, who gives their own PIN at this screen; or nobody, and the record says so. */
+function Checker({
+  field,
+  pin,
+  others,
+}: {
+  field: Fields['checkedBy']
+  pin: Fields['checkPin']
+  others: { id: string; name: string }[]
+}) {
+  return (
+    <div className="grid gap-2">
+      <div>
+        <label htmlFor={field.id} className="field-label">
+          Checked by
+        </label>
+        <select id={field.id} name={field.name} defaultValue={field.initialValue} className="input">
+          <option value={NOBODY}>nobody</option>
+          {others.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </div>
+      {field.value !== undefined && field.value !== NOBODY && (
+        <div>
+          <label htmlFor={pin.id} className="field-label">
+            Their own PIN
+          </label>
+          <input
+            id={pin.id}
+            name={pin.name}
+            type="password"
+            inputMode="numeric"
+            autoComplete="off"
+            maxLength={8}
+            className="input"
+            aria-invalid={pin.errors ? true : undefined}
+            aria-describedby={pin.errors ? pin.errorId : undefined}
+          />
+        </div>
+      )}
+      {pin.errors && (
+        <p id={pin.errorId} className="fault">
+          {pin.errors.join(' ')}
+        </p>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,264 @@
+import { useMemo } from 'react'
+import { data, Form, Link, redirect, useNavigation } from 'react-router'
+import { LearnedPanel } from '~/components/learned-list'
+import { LineMap } from '~/components/line-map/line-map'
+import { planMarks } from '~/components/order-marks'
+import { Reasons } from '~/components/reasons'
+import { stageNames } from '~/components/stage-names'
+import { carriedFromBench } from '~/lib/from-bench'
+import { newId } from '~/lib/ids'
+import { changedRequest } from '~/lib/plan-request'
+import { orNotFound } from '~/lib/require'
+import { useSay } from '~/lib/say'
+import type { Station } from '~/routes/job/station'
+import { ActionBar } from '~/ui/action-bar'
+import { Button } from '~/ui/button'
+import { LoneFileLink, LoneLink } from '~/ui/lone-link'
+import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
+import { readingDue } from '~core/job/selectors'
+import type { Plan } from '~core/plan/answer'
+import { makePlan } from '~core/plan/plan'
+import { database } from '~server/http/context.server'
+import { recordDesk } from '~server/http/record-event.server'
+import { learnedOf } from '~server/services/learned.server'
+import { planBaseFor } from '~server/services/plan-request.server'
+import { findJob } from '~server/store/jobs.server'
+import type { Route } from './+types/plan'
+import { CarriedFromBench } from './carried-from-bench'
+import { ChangesProvider, useChanges, useOwnChanges } from './changes'
+import { FigureSource } from './figure'
+import { Figures } from './figures'
+import { Order, TAKE_PLAN_FORM } from './order'
+import { PlanRig } from './plan-rig'
+import { PlanSpread } from './plan-spread'
+import { Stages } from './stages'
+import { UnitChoice } from './unit-choice'
+import { Ways } from './ways'
+import { WhatIf } from './what-if'
+
+export const handle: Station = { parksHere: true }
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  if (!state.checkIn) throw redirect(`/jobs/${params.jobId}/check-in`)
+  if (readingDue(state)) throw redirect(`/jobs/${params.jobId}/test`)
+  const begun = state.run?.plateConfirmed === true || state.filed !== undefined
+  return {
+    base: await planBaseFor(context.get(database), params.jobId, state),
+    /** The plan the work has begun under. */
+    begun: begun ? state.planned : undefined,
+    taken: state.planned !== undefined,
+    learned: await learnedOf(context.get(database), state.vehicleId, params.jobId),
+    eventId: newId(),
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  const form = await request.formData()
+  const said = (name: string) =>
+    String(form.get(name) ?? '')
+      .trim()
+      .slice(0, 500)
+  const changes = new URL(request.url).searchParams
+  const whys = { order: said('orderWhy'), way: said('wayWhy') }
+  const asked = changedRequest(await planBaseFor(context.get(database), params.jobId, state), changes, whys)
+  const orderFault =
+    asked.work.order?.why === '' ? 'Say why the order is changed: it stays in the record.' : undefined
+  const plan = makePlan(asked)
+  const wayFault =
+    byHand(plan) && whys.way === '' ? 'Say why this way is taken: it stays in the record.' : undefined
+  if (orderFault || wayFault) return data({ orderFault, wayFault }, { status: 400 })
+  const act = {
+    id: String(form.get('eventId')),
+    type: 'planned' as const,
+    shop: asked.shop,
+    fromBench: carriedFromBench(changes),
+    plan,
+  }
+  const refusal = await recordDesk(context, params.jobId, act)
+  return refusal === undefined ? redirect(`/jobs/${params.jobId}/bleed`) : { refusal }
+}
+
+/** Whether another way than the usual one is taken anywhere. */
+const byHand = ({ ways }: Plan) => ways.some(({ taken, usual }) => taken !== usual)
+
+/** The plan as it stands on the page: the one the work began under, or one made here and now from what was changed. */
+function usePlanHere({ base, begun }: Route.ComponentProps['loaderData'], search: URLSearchParams) {
+  return useMemo(() => {
+    const request = begun ? { ...base, shop: begun.shop } : changedRequest(base, search)
+    if (begun) return { request, plan: begun.plan, carried: begun.fromBench ?? [] }
+    const usual = [...search.keys()].length > 0 ? makePlan(base) : undefined
+    return { request, plan: makePlan(request), was: usual, carried: carriedFromBench(search) }
+  }, [base, begun, search])
+}
+
+export default function PlanPage({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { begun, taken, eventId, learned } = loaderData
+  const changes = useOwnChanges()
+  const here = usePlanHere(loaderData, changes[0])
+  const { request, plan, was, carried } = here
+  const { vehicle } = request
+  const places = plan.stages.flatMap(({ order }) => order).join('\n')
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the marks are the order's, whatever else moves
+  const marks = useMemo(() => planMarks(plan), [places])
+  const fault = (name: 'refusal' | 'orderFault' | 'wayFault') =>
+    (actionData as Partial<Record<typeof name, string>> | undefined)?.[name]
+  const going = plan.verdict === 'go'
+  return (
+    <ChangesProvider value={changes}>
+      <FigureSource value={here}>
+        <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[3fr_2fr]">
+          <title>Plan · Ruddy Siphon</title>
+          <div className="grid gap-4">
+            <h1 className="sr-only">Plan</h1>
+            {going ? <Figures plan={plan} was={was} /> : <Stops plan={plan} />}
+            {!begun && <WhatIf request={request} plan={plan} />}
+            {plan.stages.length > 0 && <Stages plan={plan} />}
+          </div>
+          <aside className="grid gap-4">
+            {begun ? (
+              <Notice className="font-bold">This plan was taken, and the work has begun under it.</Notice>
+            ) : (
+              going && (
+                <TakePlan
+                  plan={plan}
+                  eventId={eventId}
+                  refusal={fault('refusal')}
+                  wayFault={fault('wayFault')}
+                />
+              )
+            )}
+            {going && <PaperAndFiles jobId={params.jobId} taken={taken} />}
+            <Panel aria-label="Line map">
+              <LineMap vehicle={vehicle} marks={marks} className="[&_.lm-sheet]:max-h-[42vh]" />
+            </Panel>
+          </aside>
+          <div className="grid items-start gap-4 lg:col-span-2 lg:grid-cols-2">
+            <div className="grid gap-4">
+              {plan.order && (
+                <Order
+                  vehicle={vehicle}
+                  order={plan.order}
+                  school={request.shop.orderSchool}
+                  fixed={begun !== undefined}
+                  fault={fault('orderFault')}
+                />
+              )}
+              <Ways plan={plan} fixed={begun !== undefined} />
+              {!begun && <UnitChoice request={request} plan={plan} />}
+              <CarriedFromBench carried={carried} />
+              <LearnedPanel learned={learned} />
+            </div>
+            <div className="grid gap-4">
+              <Panel title="Why">
+                <Reasons reasons={plan.reasons} />
+              </Panel>
+              <Cautions plan={plan} />
+              {going && <PlanRig request={request} targetPct={plan.fluid.targetOldPct} />}
+              {going && <PlanSpread request={request} />}
+            </div>
+          </div>
+        </div>
+      </FigureSource>
+    </ChangesProvider>
+  )
+}
+
+/** The plan on paper for a bay without a screen, and as files for another program. */
+function PaperAndFiles({ jobId, taken }: { jobId: string; taken: boolean }) {
+  const [search] = useChanges()
+  const changed = search.size > 0 ? `?${search}` : ''
+  return (
+    <p className="flex flex-wrap gap-x-5">
+      <LoneLink to={`/jobs/${jobId}/card${changed}`}>Bay card</LoneLink>
+      {taken && <LoneLink to={`/jobs/${jobId}/from-paper`}>Enter a bleed done from the card</LoneLink>}
+      <LoneFileLink href={`/jobs/${jobId}/plan.json${changed}`} download>
+        Plan (JSON)
+      </LoneFileLink>
+      <LoneFileLink href={`/jobs/${jobId}/plan-request.json${changed}`} download>
+        Request (JSON)
+      </LoneFileLink>
+    </p>
+  )
+}
+
+function Stops({ plan }: { plan: Plan }) {
+  const say = useSay()
+  return (
+    <section className="hatched grid gap-3 border-4 border-oxide bg-sheet p-5">
+      <h2 className="text-3xl">Stop: settle this first</h2>
+      <ul className="grid gap-2 text-lg font-bold">
+        {plan.stops.map((stop) => (
+          <li key={stop.code}>{say(stop)}</li>
+        ))}
+      </ul>
+      <p>
+        No fluid is moved until then. <Link to="../check-in">Correct the check-in</Link> or{' '}
+        <Link to="/settings">what the shop can do</Link>.
+      </p>
+    </section>
+  )
+}
+
+function TakePlan(props: { plan: Plan; eventId: string; refusal?: string; wayFault?: string }) {
+  const { plan, eventId, refusal, wayFault } = props
+  const [search] = useChanges()
+  // While another page is on its way, this plan is not taken twice.
+  const onItsWay = useNavigation().state !== 'idle'
+  return (
+    <Form method="post" action={`?${search}`} id={TAKE_PLAN_FORM} className="grid gap-2">
+      <input type="hidden" name="eventId" value={eventId} />
+      {refusal && (
+        <p role="alert" className="fault">
+          {refusal}
+        </p>
+      )}
+      {byHand(plan) && (
+        <label className="grid gap-1">
+          <span className="font-bold">Why this way? It stays in the record</span>
+          <textarea
+            name="wayWhy"
+            className="input"
+            rows={2}
+            maxLength={500}
+            aria-invalid={wayFault !== undefined}
+            aria-describedby={wayFault ? 'way-fault' : undefined}
+          />
+        </label>
+      )}
+      {wayFault && (
+        <p id="way-fault" role="alert" className="fault">
+          {wayFault}
+        </p>
+      )}
+      <ActionBar className="action-bar-narrow">
+        <Button type="submit" main className="text-lg" disabled={onItsWay}>
+          Take this plan and begin
+        </Button>
+      </ActionBar>
+    </Form>
+  )
+}
+
+function Cautions({ plan }: { plan: Plan }) {
+  const say = useSay()
+  return (
+    <Panel title="Cautions">
+      <ul className="grid gap-1.5">
+        {plan.cautions.map(({ at, ...caution }) => (
+          <li
+            key={caution.code}
+            className="grid grid-cols-[1fr_auto] items-baseline gap-3 border-b border-rule pb-1.5"
+          >
+            <span>{say(caution)}</span>
+            <span className="text-sm whitespace-nowrap text-quiet italic">
+              {at ? stageNames[at].toLowerCase() : 'always'}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  )
+}
