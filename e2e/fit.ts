@@ -21,7 +21,7 @@ export const misfits = (page: Page, leastPx: number): Promise<Misfit[]> =>
       of.checkVisibility({ opacityProperty: true, visibilityProperty: true, contentVisibilityAuto: true })
     scrollTo(0, 0)
     const { clientWidth, clientHeight, scrollWidth } = document.documentElement
-    if (scrollWidth > clientWidth) {
+    if (scrollWidth > clientWidth + 1) {
       const wide = [...document.querySelectorAll('body *')].filter(
         (of) => shown(of) && of.getBoundingClientRect().right > clientWidth + 1,
       )

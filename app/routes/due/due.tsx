@@ -1,19 +1,16 @@
 import { data, Form, Link } from 'react-router'
-import { dueBasis, ruleWords } from '~/lib/due-words'
-import { counted, showDate } from '~/lib/format'
-import { useSay } from '~/lib/say'
+import { counted } from '~/lib/format'
 import { today } from '~/lib/today'
-import { useShow } from '~/lib/units'
 import { Button, FileButton, LinkButton } from '~/ui/button'
 import { Panel } from '~/ui/panel'
 import { dayNumber, isoDate, monthsAfter } from '~core/base/day'
-import { followUpFact } from '~core/job/follow-ups'
 import { database } from '~server/http/context.server'
 import { calendarSecret, renewCalendarSecret } from '~server/store/calendar.server'
-import { type DueRow, dueBetween, dueCounts, withoutDue } from '~server/store/due.server'
-import { type OpenFollowUp, openFollowUps } from '~server/store/follow-ups.server'
+import { dueBetween, dueCounts, withoutDue } from '~server/store/due.server'
+import { openFollowUps } from '~server/store/follow-ups.server'
 import type { Route } from './+types/due'
-import { DueStrip, stripMonths } from './strip'
+import { Again, Row } from './due-row'
+import { stripMonths } from './strip'
 
 /** So many are shown of a group at first: a page of thousands is read by nobody. */
 const SHOWN = 40
@@ -152,62 +149,5 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
         </Panel>
       </div>
     </>
-  )
-}
-
-function Again({
-  followUp: { job_id, kind, due_on, plate, name },
-  day,
-}: {
-  followUp: OpenFollowUp
-  day: string
-}) {
-  const say = useSay()
-  const over = due_on <= day
-  return (
-    <li className="grid items-center gap-x-4 gap-y-1 border-b border-rule py-2 md:grid-cols-[9rem_1.3fr_2fr_8rem]">
-      <Link
-        to={`/jobs/${job_id}/record#follow-ups`}
-        className="plate justify-self-start text-lg text-ink no-underline"
-      >
-        {plate || '—'}
-      </Link>
-      <span className="wrap-anywhere">{name}</span>
-      <strong>{say(followUpFact(kind))}</strong>
-      <strong className={over ? 'text-oxide-deep' : ''}>
-        {over && '● '}
-        {showDate(due_on)}
-      </strong>
-    </li>
-  )
-}
-
-function Row({ row, day }: { row: DueRow; day: string }) {
-  const show = useShow()
-  const over = row.likely <= day
-  return (
-    <li className="grid items-center gap-x-4 gap-y-1 border-b border-rule py-2 md:grid-cols-[9rem_1.3fr_1.2fr_8rem_2fr]">
-      <Link
-        to={`/vehicles/${row.id}/fluid`}
-        className="plate justify-self-start text-lg text-ink no-underline"
-      >
-        {row.plate || '—'}
-      </Link>
-      <span className="wrap-anywhere">{row.name}</span>
-      <span className="text-sm">
-        <strong>{ruleWords(row.rule, row.limit_value, show)}</strong>, {dueBasis[row.basis]}
-        {row.job_id && (
-          <>
-            {' '}
-            · <Link to={`/jobs/${row.job_id}`}>in the yard now</Link>
-          </>
-        )}
-      </span>
-      <strong className={over ? 'text-oxide-deep' : ''}>
-        {over && '● '}
-        {showDate(row.likely)}
-      </strong>
-      <DueStrip day={day} {...row} />
-    </li>
   )
 }

@@ -1,10 +1,9 @@
 import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, Form, redirect } from 'react-router'
-import { z } from 'zod'
 import { FormRefusal } from '~/components/form-refusal'
 import { dueBasis, ruleWords } from '~/lib/due-words'
-import { decimal, requiredQuantity, typedIn, withUnits } from '~/lib/fields'
+import { typedIn, withUnits } from '~/lib/fields'
 import { showDate } from '~/lib/format'
 import { newId } from '~/lib/ids'
 import { orNotFound } from '~/lib/require'
@@ -37,32 +36,12 @@ import { dueAfterFiling } from '~server/services/work-out-due.server'
 import { findJob } from '~server/store/jobs.server'
 import { checkPin, listPeople } from '~server/store/people.server'
 import type { Route } from './+types/file'
+import { Checker } from './checker'
+import { fileFormSchema, NOBODY } from './file-form'
 import { FittedFields } from './fitted-fields'
 import { fittedFrom } from './fitted-form'
 
 export const handle: Station = { form: true, whileParked: true }
-
-const NOBODY = 'nobody'
-
-const fileFormSchema = z.object({
-  eventId: z.string(),
-  outcome: z.enum(['fit', 'not-fit', 'declined', 'kept'], 'Say how it ends.'),
-  doneBy: z
-    .string('Say who did the work.')
-    .trim()
-    .min(1, 'Say who did the work.')
-    .max(200, 'At most 200 characters.'),
-  checkedBy: z.string('Say who checked, or that nobody did.'),
-  checkPin: z.string().default(''),
-  wasteMl: requiredQuantity(
-    'volume',
-    { min: 0, max: 20_000 },
-    'Give how much used fluid went into the drum; 0 if none.',
-  ),
-  nextDue: z.iso.date('Give a date.').optional(),
-  waterAfterPct: decimal({ min: 0, max: 20, unit: '%' }),
-  note: z.string().max(2000, 'At most 2000 characters.').default(''),
-})
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
@@ -248,57 +227,3 @@ const keptLabel = (judged?: Judgement['verdict']) =>
   judged === undefined || judged === 'keep'
     ? 'The fluid is kept: nothing was done'
     : `The fluid is kept, though the verdict was “${verdictWords[judged]}”: nothing was done`
-
-type Fields = ReturnType<typeof useForm<z.input<typeof fileFormSchema>>>[1]
-
-/** Checked by is another person, who gives their own PIN at this screen; or nobody, and the record says so. */
-function Checker({
-  field,
-  pin,
-  others,
-}: {
-  field: Fields['checkedBy']
-  pin: Fields['checkPin']
-  others: { id: string; name: string }[]
-}) {
-  return (
-    <div className="grid gap-2">
-      <div>
-        <label htmlFor={field.id} className="field-label">
-          Checked by
-        </label>
-        <select id={field.id} name={field.name} defaultValue={field.initialValue} className="input">
-          <option value={NOBODY}>nobody</option>
-          {others.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </div>
-      {field.value !== undefined && field.value !== NOBODY && (
-        <div>
-          <label htmlFor={pin.id} className="field-label">
-            Their own PIN
-          </label>
-          <input
-            id={pin.id}
-            name={pin.name}
-            type="password"
-            inputMode="numeric"
-            autoComplete="off"
-            maxLength={8}
-            className="input"
-            aria-invalid={pin.errors ? true : undefined}
-            aria-describedby={pin.errors ? pin.errorId : undefined}
-          />
-        </div>
-      )}
-      {pin.errors && (
-        <p id={pin.errorId} className="fault">
-          {pin.errors.join(' ')}
-        </p>
-      )}
-    </div>
-  )
-}

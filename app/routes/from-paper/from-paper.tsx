@@ -1,18 +1,16 @@
-import { type FieldMetadata, getFormProps, getInputProps, getSelectProps, useForm } from '@conform-to/react'
+import { getFormProps, getInputProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, Form, Link, redirect } from 'react-router'
 import { FormRefusal } from '~/components/form-refusal'
-import { typedIn, unitFieldOf, withUnits } from '~/lib/fields'
+import { typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
 import { orNotFound } from '~/lib/require'
-import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import type { Station } from '~/routes/job/station'
 import { Button } from '~/ui/button'
 import { Faults, NoteField, TextField } from '~/ui/field'
 import { ScrollsSideways } from '~/ui/scrolls-sideways'
-import { bubbleKinds, colourFact, colours } from '~core/fluid/specs/colour'
 import type { Container } from '~core/job/events'
 import { pointFact } from '~core/job/points'
 import { pointsOnPaper } from '~core/job/selectors'
@@ -25,6 +23,7 @@ import { findJob } from '~server/store/jobs.server'
 import { findContainer } from '~server/store/shelf.server'
 import type { Route } from './+types/from-paper'
 import { paperFormSchema } from './paper-form'
+import { PaperRow, type RowFields } from './paper-row'
 
 export const handle: Station = { form: true }
 
@@ -166,83 +165,5 @@ export default function FromPaper({ loaderData, actionData, params }: Route.Comp
         Enter it and go on to the proof
       </Button>
     </Form>
-  )
-}
-
-type RowFields = Record<'stage' | 'point' | 'ml' | 'pulls' | 'colour' | 'bubbles', FieldMetadata<unknown>>
-
-/** One place: what came out, how often, and how it looked last. */
-function PaperRow(props: { fields: RowFields; stage: number; name: string; plannedMl?: number }) {
-  const { fields, stage, name, plannedMl } = props
-  const show = useShow()
-  const say = useSay()
-  const unit = show.unit('volume')
-  return (
-    <tr className="border-b border-rule">
-      <td>{stage + 1}</td>
-      <th scope="row" className="p-1.5 align-top">
-        {name}
-        <input {...hidden(fields.stage)} />
-        <input {...hidden(fields.point)} />
-      </th>
-      <td>{plannedMl === undefined ? '' : show('volume', plannedMl)}</td>
-      <td className="w-28">
-        <Cell field={fields.ml} label={`${name}, out, ${unit}`} />
-        {unit !== 'mL' && <input type="hidden" name={unitFieldOf(fields.ml.name)} value={unit} />}
-      </td>
-      <td className="w-24">
-        <Cell field={fields.pulls} label={`${name}, pulls`} />
-      </td>
-      <td>
-        <Pick
-          field={fields.colour}
-          label={`${name}, colour`}
-          options={colours.map((id) => ({ id, name: say(colourFact(id)) }))}
-        />
-      </td>
-      <td>
-        <Pick
-          field={fields.bubbles}
-          label={`${name}, bubbles`}
-          options={bubbleKinds.map((id) => ({ id, name: id === 'none' ? 'no bubbles' : id }))}
-        />
-      </td>
-    </tr>
-  )
-}
-
-function hidden(field: FieldMetadata<unknown>) {
-  const { key: _key, ...props } = getInputProps(field as FieldMetadata<string>, { type: 'hidden' })
-  return props
-}
-
-function Cell({ field, label }: { field: FieldMetadata<unknown>; label: string }) {
-  const { key: _key, ...props } = getInputProps(field as FieldMetadata<string>, { type: 'text' })
-  return (
-    <>
-      <input {...props} className="input" inputMode="decimal" autoComplete="off" aria-label={label} />
-      <Faults field={field} />
-    </>
-  )
-}
-
-function Pick(props: {
-  field: FieldMetadata<unknown>
-  label: string
-  options: { id: string; name: string }[]
-}) {
-  const { key: _key, ...select } = getSelectProps(props.field as FieldMetadata<string>)
-  return (
-    <>
-      <select {...select} className="input" aria-label={props.label}>
-        <option value="">pick one</option>
-        {props.options.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
-      <Faults field={props.field} />
-    </>
   )
 }

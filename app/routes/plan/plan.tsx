@@ -1,23 +1,18 @@
 import { useMemo } from 'react'
-import { data, Form, Link, redirect, useNavigation } from 'react-router'
+import { data, redirect } from 'react-router'
 import { LearnedPanel } from '~/components/learned-list'
 import { LineMap } from '~/components/line-map/line-map'
 import { planMarks } from '~/components/order-marks'
 import { Reasons } from '~/components/reasons'
-import { stageNames } from '~/components/stage-names'
 import { carriedFromBench } from '~/lib/from-bench'
 import { newId } from '~/lib/ids'
 import { changedRequest } from '~/lib/plan-request'
 import { orNotFound } from '~/lib/require'
-import { useSay } from '~/lib/say'
 import type { Station } from '~/routes/job/station'
-import { ActionBar } from '~/ui/action-bar'
-import { Button } from '~/ui/button'
 import { LoneFileLink, LoneLink } from '~/ui/lone-link'
 import { Notice } from '~/ui/notice'
 import { Panel } from '~/ui/panel'
 import { readingDue } from '~core/job/selectors'
-import type { Plan } from '~core/plan/answer'
 import { makePlan } from '~core/plan/plan'
 import { database } from '~server/http/context.server'
 import { recordDesk } from '~server/http/record-event.server'
@@ -29,10 +24,12 @@ import { CarriedFromBench } from './carried-from-bench'
 import { ChangesProvider, useChanges, useOwnChanges } from './changes'
 import { FigureSource } from './figure'
 import { Figures } from './figures'
-import { Order, TAKE_PLAN_FORM } from './order'
+import { Order } from './order'
 import { PlanRig } from './plan-rig'
 import { PlanSpread } from './plan-spread'
 import { Stages } from './stages'
+import { Cautions, Stops } from './stops'
+import { byHand, TakePlan } from './take-plan'
 import { UnitChoice } from './unit-choice'
 import { Ways } from './ways'
 import { WhatIf } from './what-if'
@@ -80,9 +77,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const refusal = await recordDesk(context, params.jobId, act)
   return refusal === undefined ? redirect(`/jobs/${params.jobId}/bleed`) : { refusal }
 }
-
-/** Whether another way than the usual one is taken anywhere. */
-const byHand = ({ ways }: Plan) => ways.some(({ taken, usual }) => taken !== usual)
 
 /** The plan as it stands on the page: the one the work began under, or one made here and now from what was changed. */
 function usePlanHere({ base, begun }: Route.ComponentProps['loaderData'], search: URLSearchParams) {
@@ -181,84 +175,5 @@ function PaperAndFiles({ jobId, taken }: { jobId: string; taken: boolean }) {
         Request (JSON)
       </LoneFileLink>
     </p>
-  )
-}
-
-function Stops({ plan }: { plan: Plan }) {
-  const say = useSay()
-  return (
-    <section className="hatched grid gap-3 border-4 border-oxide bg-sheet p-5">
-      <h2 className="text-3xl">Stop: settle this first</h2>
-      <ul className="grid gap-2 text-lg font-bold">
-        {plan.stops.map((stop) => (
-          <li key={stop.code}>{say(stop)}</li>
-        ))}
-      </ul>
-      <p>
-        No fluid is moved until then. <Link to="../check-in">Correct the check-in</Link> or{' '}
-        <Link to="/settings">what the shop can do</Link>.
-      </p>
-    </section>
-  )
-}
-
-function TakePlan(props: { plan: Plan; eventId: string; refusal?: string; wayFault?: string }) {
-  const { plan, eventId, refusal, wayFault } = props
-  const [search] = useChanges()
-  // While another page is on its way, this plan is not taken twice.
-  const onItsWay = useNavigation().state !== 'idle'
-  return (
-    <Form method="post" action={`?${search}`} id={TAKE_PLAN_FORM} className="grid gap-2">
-      <input type="hidden" name="eventId" value={eventId} />
-      {refusal && (
-        <p role="alert" className="fault">
-          {refusal}
-        </p>
-      )}
-      {byHand(plan) && (
-        <label className="grid gap-1">
-          <span className="font-bold">Why this way? It stays in the record</span>
-          <textarea
-            name="wayWhy"
-            className="input"
-            rows={2}
-            maxLength={500}
-            aria-invalid={wayFault !== undefined}
-            aria-describedby={wayFault ? 'way-fault' : undefined}
-          />
-        </label>
-      )}
-      {wayFault && (
-        <p id="way-fault" role="alert" className="fault">
-          {wayFault}
-        </p>
-      )}
-      <ActionBar className="action-bar-narrow">
-        <Button type="submit" main className="text-lg" disabled={onItsWay}>
-          Take this plan and begin
-        </Button>
-      </ActionBar>
-    </Form>
-  )
-}
-
-function Cautions({ plan }: { plan: Plan }) {
-  const say = useSay()
-  return (
-    <Panel title="Cautions">
-      <ul className="grid gap-1.5">
-        {plan.cautions.map(({ at, ...caution }) => (
-          <li
-            key={caution.code}
-            className="grid grid-cols-[1fr_auto] items-baseline gap-3 border-b border-rule pb-1.5"
-          >
-            <span>{say(caution)}</span>
-            <span className="text-sm whitespace-nowrap text-quiet italic">
-              {at ? stageNames[at].toLowerCase() : 'always'}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </Panel>
   )
 }

@@ -1,7 +1,5 @@
-import { useState } from 'react'
 import { Link, redirect } from 'react-router'
 import { useJobHere } from '~/client/job/job-here'
-import type { FloorAct } from '~/client/job/use-job-run'
 import { JointsList } from '~/components/bay/joints-list'
 import { LinkLine } from '~/components/bay/link-line'
 import { OffDialog } from '~/components/bay/off-list'
@@ -9,19 +7,18 @@ import { ParkDialog } from '~/components/bay/park-dialog'
 import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
 import { WhatChanged } from '~/components/bay/what-changed'
-import { toAddress } from '~/lib/fault-address'
 import { upperFirst } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import type { Station } from '~/routes/job/station'
 import { ActionBar } from '~/ui/action-bar'
-import { Button, LinkButton } from '~/ui/button'
+import { LinkButton } from '~/ui/button'
 import { Notice } from '~/ui/notice'
 import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import { notAtMax } from '~core/job/levels'
 import { stillOff } from '~core/job/off-things'
-import { checksFor, type ProofCheck, proofFact, provedFirst, shownByProofs } from '~core/job/proofs/checks'
+import { checksFor, proofFact, provedFirst } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 import { unitsNotSound } from '~core/job/unit-ledger'
@@ -32,6 +29,7 @@ import { findJob } from '~server/store/jobs.server'
 import type { Route } from './+types/prove'
 import { CheckRow } from './check-row'
 import { PlacesList } from './places-list'
+import { WaysOn } from './ways-on'
 
 export const handle: Station = { atVehicle: true }
 
@@ -166,65 +164,5 @@ function WheelsThatWereOff({ state: { vehicle, checkIn } }: { state: JobState })
   const brakes = partsOf(vehicle, 'wheel-brake').filter(({ id }) => off.includes(id))
   return (
     <p className="font-bold">{brakes.map(({ position }) => upperFirst(say(fact(position)))).join(', ')}</p>
-  )
-}
-
-/** Where what failed leads: set right here, mended under its name, bled again, or the fault looked for. */
-function WaysOn({
-  jobId,
-  state,
-  failed,
-  act,
-}: {
-  jobId: string
-  state: JobState
-  failed: readonly ProofCheck[]
-  act: (act: FloorAct) => void
-}) {
-  const complaint = failed.find((check) => check.complaint)?.complaint
-  const ways = new Set(failed.map(({ way }) => way))
-  return (
-    <>
-      {ways.has('set-right') && <p>Set it right where it stands, then check it again.</p>}
-      {ways.has('mend-joint') && (
-        <p>
-          A wet joint: say which under <strong>Something went wrong</strong>. It is mended, and what lies
-          beyond it is bled again.
-        </p>
-      )}
-      {ways.has('find-fault') && (
-        <p>
-          Do not just repeat: look for the cause named beside it, cheapest first. Park the job while you look;
-          what you mend is bled again.
-        </p>
-      )}
-      {complaint && (
-        <LinkButton
-          to={`/jobs/${jobId}/find?${toAddress({ complaint, found: shownByProofs(state), tried: [] })}&seen=${state.faultFinding?.answers ?? 0}`}
-        >
-          Find the fault
-        </LinkButton>
-      )}
-      <BleedAgain onWhy={(why) => act({ type: 'bleed-again', why })} />
-    </>
-  )
-}
-
-function BleedAgain({ onWhy }: { onWhy: (why: string) => void }) {
-  const [why, setWhy] = useState('')
-  return (
-    <form
-      className="grid gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        if (why.trim()) onWhy(why.trim())
-      }}
-    >
-      <label className="grid gap-1">
-        <span className="field-label">Bleed again, because</span>
-        <input className="input" value={why} onChange={(event) => setWhy(event.target.value)} required />
-      </label>
-      <Button type="submit">Bleed again from the first bleeder</Button>
-    </form>
   )
 }

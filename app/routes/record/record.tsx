@@ -1,13 +1,12 @@
 import { data, Form, Link, redirect } from 'react-router'
 import { FollowUps } from '~/components/follow-ups'
 import { toAddress } from '~/lib/fault-address'
-import { showDate, showTime } from '~/lib/format'
+import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
 import { Button, FileButton, LinkButton } from '~/ui/button'
 import { fact } from '~core/base/decision'
 import { followUpFact, followUpsOf, searchAfter } from '~core/job/follow-ups'
-import type { JobState } from '~core/job/state'
 import { shortFingerprint } from '~core/ledger/logbook'
 import { database, personHere } from '~server/http/context.server'
 import { recordDesk } from '~server/http/record-event.server'
@@ -18,6 +17,7 @@ import { comebacksOf, findJob } from '~server/store/jobs.server'
 import { entriesOf } from '~server/store/ledger.server'
 import { findVehicle } from '~server/store/vehicles.server'
 import type { Route } from './+types/record'
+import { Added, Entered } from './addenda'
 import { RecordBody } from './document'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -162,41 +162,5 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
         </Form>
       )}
     </main>
-  )
-}
-
-function Added({ state: { addenda } }: { state: JobState }) {
-  if (addenda.length === 0) return null
-  return (
-    <section>
-      <h2 className="mb-1">Added since</h2>
-      <ul className="grid gap-1">
-        {addenda.map(({ id, at, by, text }) => (
-          <li key={id} className="wrap-anywhere">
-            <span className="text-quiet">
-              {showTime(at)}, {by?.name ?? 'not said'}:
-            </span>{' '}
-            {text}
-          </li>
-        ))}
-      </ul>
-    </section>
-  )
-}
-
-/** Where the logbook has this record: whoever has its file can check it without this program. */
-function Entered({
-  entries,
-  shopKey,
-}: {
-  entries: { seq: number; at: string; link: string }[]
-  shopKey: string
-}) {
-  const last = entries.at(-1)
-  return (
-    <p className="border-t border-rule pt-2 text-sm wrap-anywhere">
-      Entry {entries.map(({ seq }) => seq).join(', ')} of the shop’s logbook, signed with the shop’s key{' '}
-      {shopKey}. <span className="font-mono">{last?.link}</span>
-    </p>
   )
 }

@@ -1,12 +1,8 @@
 import { parseWithZod } from '@conform-to/zod/v4'
-import { data, Form, redirect } from 'react-router'
-import { unitFieldOf, withUnits } from '~/lib/fields'
-import { useSay } from '~/lib/say'
+import { data, redirect } from 'react-router'
+import { withUnits } from '~/lib/fields'
 import { today } from '~/lib/today'
-import { useShow } from '~/lib/units'
-import { Button } from '~/ui/button'
 import { pastItsTime } from '~core/stock/may-pour'
-import { openedRuleFact, openedRuleIds } from '~core/stock/opened-rule'
 import { openFirst } from '~core/stock/reserve'
 import { toBuy } from '~core/stock/to-buy'
 import { quantities, readQuantity } from '~core/units/units'
@@ -27,6 +23,7 @@ import type { Route } from './+types/shelf'
 import { Containers } from './containers'
 import { DeliveryForm } from './delivery-form'
 import { Drums } from './drums'
+import { Rules } from './rules'
 import { deliverySchema, handOverSchema, shelfSettingsSchema } from './shelf-form'
 import { ToBuyPanel } from './to-buy'
 
@@ -153,60 +150,5 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
         </div>
       </div>
     </>
-  )
-}
-
-function Rules({
-  settings: { rule, money, drumMl },
-  fault,
-}: {
-  settings: Route.ComponentProps['loaderData']['settings']
-  fault?: string
-}) {
-  const show = useShow()
-  const say = useSay()
-  const unit = show.unit('volume')
-  return (
-    <Form method="post" className="panel grid gap-3">
-      <h2>The shop’s rules here</h2>
-      <fieldset className="grid gap-2">
-        <legend className="field-label">An opened container of glycol fluid is used</legend>
-        {openedRuleIds.map((id) => (
-          <label key={id} className="choice">
-            <input type="radio" name="rule" value={id} defaultChecked={id === rule} />
-            {say(openedRuleFact(id))}
-          </label>
-        ))}
-        <p className="text-sm text-quiet">
-          Common practice, three schools. Silicone and mineral oil take up no water.
-        </p>
-      </fieldset>
-      <div className="grid gap-3 sm:grid-cols-2">
-        <label>
-          <span className="field-label">A drum holds, {unit}</span>
-          <input
-            name="drumMl"
-            defaultValue={show.number('volume', drumMl)}
-            inputMode="decimal"
-            className="input"
-          />
-        </label>
-        {unit !== quantities.volume.metric && (
-          <input type="hidden" name={unitFieldOf('drumMl')} value={unit} />
-        )}
-        <label>
-          <span className="field-label">Prices are in</span>
-          <input name="money" defaultValue={money} maxLength={8} className="input" />
-        </label>
-      </div>
-      {fault && (
-        <p role="alert" className="fault">
-          {fault}
-        </p>
-      )}
-      <Button type="submit" className="justify-self-start">
-        Keep these
-      </Button>
-    </Form>
   )
 }

@@ -8,7 +8,6 @@ import { JudgementPanel } from '~/components/judgement'
 import { typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
 import { orNotFound } from '~/lib/require'
-import { useFieldText } from '~/lib/units'
 import type { Station } from '~/routes/job/station'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
@@ -19,9 +18,7 @@ import { ImpossibleInput } from '~core/base/fault'
 import { type FluidCase, judgeFluid } from '~core/fluid/judge'
 import type { Judgement } from '~core/fluid/judgement'
 import type { LimitsInUse } from '~core/fluid/policy/policy'
-import type { Product } from '~core/fluid/readings'
-import { type TesterId, testerIds, testerOf, testerTitle } from '~core/fluid/testers'
-import type { JobState } from '~core/job/state'
+import { type TesterId, testerIds, testerTitle } from '~core/fluid/testers'
 import { sayMetric } from '~core/words'
 import { database } from '~server/http/context.server'
 import { recordOrReply } from '~server/http/record-event.server'
@@ -33,6 +30,7 @@ import { ProductFields } from './product-fields'
 import { ReadNow } from './read-now'
 import { ReadingFields } from './reading-fields'
 import { NO_READING, type Tested, type TestFields, testFormSchema } from './test-form'
+import { otherThan, useStartingFields } from './use-starting-fields'
 
 export const handle: Station = { form: true, parksHere: true }
 
@@ -222,38 +220,4 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
       </div>
     </div>
   )
-}
-
-/** A second method is another than the first. */
-const otherThan = (tester: TesterId): TesterId =>
-  tester === 'boiling-sampler' ? 'copper-strip' : 'boiling-sampler'
-
-/** The fields as they begin: as tested before, else a percentage meter in the reservoir. */
-function useStartingFields({
-  before,
-  product,
-}: {
-  before?: JobState['tested']
-  product?: Product
-}): Partial<TestFields> & { tester: TesterId | typeof NO_READING; tester2?: TesterId } {
-  const text = useFieldText()
-  const shown = (reading?: { tester: TesterId; value: number }) => {
-    if (!reading) return undefined
-    const { asks } = testerOf(reading.tester)
-    return asks.of === 'number' && asks.quantity ? text(asks.quantity, reading.value) : String(reading.value)
-  }
-  const [first, second] = before?.readings ?? []
-  return {
-    tester: before?.notTakenWhy === undefined ? (first?.tester ?? 'percent-meter') : NO_READING,
-    value: shown(first),
-    at: first?.at ?? 'reservoir',
-    tester2: second?.tester,
-    value2: shown(second),
-    at2: second?.at ?? 'reservoir',
-    why: before?.notTakenWhy,
-    tool: before?.tester,
-    productName: product?.name,
-    dryC: text('temperature', product?.dryC),
-    wetC: text('temperature', product?.wetC),
-  }
 }
