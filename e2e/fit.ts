@@ -10,7 +10,9 @@ export type Misfit = { what: 'sideways' | 'below the fold' | 'small' | 'cut'; wh
  * @param leastPx how high and wide a control is at least
  */
 export const misfits = (page: Page, leastPx: number): Promise<Misfit[]> =>
-  page.evaluate((least) => {
+  page.evaluate(async (least) => {
+    // What is drawn to the window's size is drawn anew with its next frame.
+    for (let i = 0; i < 2; i++) await new Promise(requestAnimationFrame)
     const found: Misfit[] = []
     const name = (of: Element) =>
       `${of.tagName.toLowerCase()}.${String(of.getAttribute('class') ?? '')

@@ -30,19 +30,27 @@ test('no address that has a page is left out', async ({ page }) => {
   expect(left.map(({ file }) => file).filter((file) => !NO_SCREEN_HERE.has(file))).toEqual([])
 })
 
-for (const colorScheme of ['light', 'dark'] as const)
-  for (const viewport of windows)
-    test.describe(`${viewport.width} × ${viewport.height}, ${colorScheme}`, () => {
-      test.use({ colorScheme, viewport })
-      test('every screen has its main action in sight, nothing cut, sideways or too small, and nothing that axe finds', async ({
-        page,
-      }) => {
-        // More than forty screens, each read whole.
-        test.setTimeout(300_000)
-        for (const [name, path] of Object.entries(await screens(page))) {
-          await visit(page, path)
-          expect.soft(await misfits(page, FOR_GLOVES.has(name) ? 72 : 44), name).toEqual([])
-          expect.soft(await accessibilityFaults(page), name).toEqual([])
+/** Each is looked at by a test of its own: what is wrong in one is told while the others go on. */
+const PARTS = [0, 1, 2, 3]
+
+for (const part of PARTS)
+  test(`every screen at every size, by day and by night, has its main action in sight, nothing cut, sideways or too small, and nothing that axe finds: part ${part + 1} of ${PARTS.length}`, async ({
+    page,
+  }) => {
+    // A dozen screens, each read whole six times.
+    test.setTimeout(300_000)
+    const mine = Object.entries(await screens(page)).filter((_, i) => i % PARTS.length === part)
+    for (const [name, path] of mine) {
+      await page.emulateMedia({ colorScheme: 'light' })
+      await visit(page, path)
+      for (const colorScheme of ['light', 'dark'] as const) {
+        await page.emulateMedia({ colorScheme })
+        for (const viewport of windows) {
+          await page.setViewportSize(viewport)
+          const where = `${name}, ${viewport.width} × ${viewport.height}, ${colorScheme}`
+          expect.soft(await misfits(page, FOR_GLOVES.has(name) ? 72 : 44), where).toEqual([])
+          expect.soft(await accessibilityFaults(page), where).toEqual([])
         }
-      })
-    })
+      }
+    }
+  })

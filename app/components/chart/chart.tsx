@@ -48,5 +48,6 @@ export function Chart({ draw, label, className = 'h-80' }: Props) {
   }, [])
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is drawn is read from the ref; a new one draws it again
   useEffect(() => redraw.current?.(), [draw])
-  return <div ref={box} role="img" aria-label={label} className={className} />
+  // What is drawn has a width of its own, which must not hold the page open when a tablet is turned.
+  return <div ref={box} role="img" aria-label={label} className={`contain-inline-size ${className}`} />
 }
