@@ -2,10 +2,11 @@ import type { Page } from '@playwright/test'
 import charabanc from '../demo/vehicles/charabanc.json' with { type: 'json' }
 import courier from '../demo/vehicles/courier-motorcycle.json' with { type: 'json' }
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
+import { hoseOn, stateOf } from '../test/http/job'
 import { signIn } from '../test/http/sign-in'
 import { accessibilityFaults, expect, reload, test, visit } from './journey'
 import { openJobOn } from './set-up'
-import { goOnUntil, hoseOn, savedState, stateOf, takeWay } from './steps'
+import { goOnUntil, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'
 
 /** By keyboard alone: to a field, all of it away, something else typed. */

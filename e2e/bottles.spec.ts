@@ -1,8 +1,9 @@
 import type { Page } from '@playwright/test'
 import { openPoints } from '~core/job/points'
+import { hoseOn } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { checkInAndTest, openJobOn } from './set-up'
-import { goOnUntil, hoseOn, savedState, takeWay } from './steps'
+import { goOnUntil, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'
 
 /** Whether the shop bleeds by gravity. */

@@ -1,10 +1,11 @@
 import { networkInterfaces } from 'node:os'
 import type { Browser, BrowserContext, Page } from '@playwright/test'
+import { hoseOn } from '../test/http/job'
 import { DemoServer } from '../test/http/server'
 import { signIn } from '../test/http/sign-in'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
-import { goOnUntil, holdClosed, hoseOn, lookClean, savedState } from './steps'
+import { goOnUntil, holdClosed, lookClean, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
 /** A job at its first bleeder with the hose on, and a code out for its cab. */

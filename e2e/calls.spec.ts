@@ -1,9 +1,10 @@
 import type { Page } from '@playwright/test'
 import type { TechniqueId } from '~core/technique/technique'
+import { hoseOn } from '../test/http/job'
 import { DemoServer } from '../test/http/server'
 import { accessibilityFaults, expect, reload, test } from './journey'
 import { checkInAndTest, openJobOn } from './set-up'
-import { goOnUntil, holdClosed, hoseOn, savedState, takeWay } from './steps'
+import { goOnUntil, holdClosed, savedState, takeWay } from './steps'
 import { harbourTug } from './vehicles'
 
 /** Check in as a routine exchange and take a plan by one way. */

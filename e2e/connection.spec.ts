@@ -1,7 +1,8 @@
+import { hoseOn, stateOf } from '../test/http/job'
 import { expect, reload, serverGone, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { SilentProxy } from './silent-proxy'
-import { goOnUntil, holdClosed, hoseOn, savedState, stateOf, untilFirstBleeder } from './steps'
+import { goOnUntil, holdClosed, savedState, untilFirstBleeder } from './steps'
 import { harbourTug } from './vehicles'
 
 test.use({ expectedFailures: [serverGone] })

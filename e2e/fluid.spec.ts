@@ -1,7 +1,7 @@
 import ICAL from 'ical.js'
+import { stateOf } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn } from './set-up'
-import { stateOf } from './steps'
 import { Tester } from './tester'
 import { harbourTug } from './vehicles'
 

@@ -1,7 +1,8 @@
+import { hoseOn } from '../test/http/job'
 import { planTwoPersonByForm } from './by-form'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
-import { goOnUntil, hoseOn, savedState } from './steps'
+import { goOnUntil, savedState } from './steps'
 import { example } from './taken'
 import { harbourTug } from './vehicles'
 

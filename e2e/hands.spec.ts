@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test'
+import { hoseOn } from '../test/http/job'
 import { expect, test, visit } from './journey'
 import { checkInAndTest, openJobOn } from './set-up'
-import { goOnUntil, holdClosed, hoseOn, linkPhone, savedState, takeWay } from './steps'
+import { goOnUntil, holdClosed, linkPhone, savedState, takeWay } from './steps'
 import { example } from './taken'
 
 /** Who works here: alone, or with somebody in the cab. */

@@ -2,10 +2,11 @@ import { readdirSync, rmSync, utimesSync } from 'node:fs'
 import { join } from 'node:path'
 import { newId } from '~/lib/ids'
 import { verifyExport } from '~core/ledger/export-file'
+import { hoseOn } from '../test/http/job'
 import { DemoServer } from '../test/http/server'
 import { signIn } from '../test/http/sign-in'
 import { accessibilityFaults, expect, reload, serverGone, test, visit } from './journey'
-import { goOnUntil, holdClosed, hoseOn, savedState } from './steps'
+import { goOnUntil, holdClosed, savedState } from './steps'
 
 /** The newest filed record of the demo. */
 const aRecord = /href="(\/jobs\/\w+\/record)"/

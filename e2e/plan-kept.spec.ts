@@ -1,9 +1,10 @@
 import { levelFirst } from '~core/job/levels'
 import type { JobState } from '~core/job/state'
 import { partsOf } from '~core/vehicle/parts'
+import { stateOf } from '../test/http/job'
 import { accessibilityFaults, expect, test } from './journey'
 import { checkInAndTest } from './set-up'
-import { goOnUntil, record, savedState, stateOf, takeWay } from './steps'
+import { goOnUntil, record, savedState, takeWay } from './steps'
 import { bledToTheEnd, demo, example, finished, kindNow, stepNow, taken, tested } from './taken'
 
 /** Work that a plan promised, carried through to the end of the bleed. */

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+import { gzipSync } from 'node:zlib'
 import { accessibilityFaults, expect, test, visit } from './journey'
 
 const plates = { checkIn: 'SKU 30', plan: 'GNT 212' }
@@ -69,4 +71,14 @@ test('the shop’s temperature moves the plan', async ({ page }) => {
   await page.getByLabel('Method', { exact: true }).selectOption('vacuum')
   await expect(page.getByLabel('The plan in short')).toContainText('Vacuum at the bleeder')
   await usual('20')
+})
+
+test('the first screen asks for no more script than it needs: under 120 kB, gzipped', async ({ page }) => {
+  const asked: string[] = []
+  page.on('request', (request) => asked.push(new URL(request.url()).pathname))
+  await visit(page, '/')
+  const scripts = asked.filter((path) => path.endsWith('.js'))
+  const bytes = scripts.map((path) => gzipSync(readFileSync(`build/client${path}`)).length)
+  expect(scripts.length).toBeGreaterThan(5)
+  expect(bytes.reduce((sum, each) => sum + each, 0)).toBeLessThan(120_000)
 })

@@ -1,13 +1,9 @@
 import { type APIRequestContext, expect, type Locator, type Page } from '@playwright/test'
-import { newId } from '~/lib/ids'
-import { applyEvent } from '~core/job/apply'
-import { carefulAct } from '~core/job/careful'
-import type { FloorEvent, JobEvent, Unstamped } from '~core/job/events'
 import type { JobState } from '~core/job/state'
-import { fromWire } from '~core/job/wire'
 import type { TechniqueId } from '~core/technique/technique'
 import { techniqueFact } from '~core/technique/technique'
 import { sayMetric } from '~core/words'
+import { goOn, type Hands, record as recordAs, stateOf } from '../test/http/job'
 import { DemoServer } from '../test/http/server'
 import { visit } from './journey'
 
@@ -114,11 +110,6 @@ export async function proveAll(page: Page): Promise<void> {
   }
 }
 
-export const stateOf = async (request: APIRequestContext, job: string): Promise<JobState> =>
-  JSON.parse(
-    JSON.stringify(fromWire((await (await request.get(`${job}/events`, { maxRetries: 2 })).json()).state)),
-  )
-
 /** The job as the server has it, once it has all that was done on this page: a screen shows an act before it is sent. */
 export async function savedState(page: Page, job: string): Promise<JobState> {
   await expect(page.getByText('● saved')).toBeVisible()
@@ -126,68 +117,21 @@ export async function savedState(page: Page, job: string): Promise<JobState> {
 }
 
 /** Send one event as a screen would. @returns it, and how many the job has now */
-export async function record(
-  page: Page,
-  job: string,
-  act: object,
-  { origin } = new URL(page.url()),
-): Promise<{ event: JobEvent; length: number }> {
-  const ahead = DemoServer.behind(origin)?.aheadMs ?? 0
-  const event = { ...act, id: newId(), at: new Date(Date.now() + ahead).toISOString() } as JobEvent
-  const headers = { Origin: origin }
-  // A connection that stood idle may be closed just as it is used: a screen sends again, under the same id.
-  const answer = await page.request.post(new URL(`${job}/events`, origin).href, {
-    headers,
-    data: event,
-    maxRetries: 2,
-  })
-  expect(answer.ok(), await answer.text()).toBe(true)
-  return { event, length: (await answer.json()).length }
-}
-
-/** Whoever works at a vehicle beside the job: what is written down, and what is done to the vehicle then. */
-export type Hands = {
-  writes: (act: Unstamped<FloorEvent>, state: JobState) => Promise<Unstamped<FloorEvent>>
-  did: (event: FloorEvent, after: JobState) => Promise<void>
-}
+export const record = (page: Page, job: string, act: object) =>
+  recordAs({ client: page.request, url: new URL(page.url()).origin }, job, act)
 
 /** Go on as a careful technician would until something is so, or nothing is left to do; then look at the bay. */
 export async function goOnUntil(
   page: Page,
   job: string,
-  reached: (state: JobState) => boolean = () => false,
+  reached?: (state: JobState) => boolean,
   hands?: Hands,
 ): Promise<void> {
-  const here = new URL(page.url())
-  let state = await stateOf(page.request, job)
+  const { origin } = new URL(page.url())
   // A bay that draws hundreds of acts takes the time of the server that records them.
   await page.goto('about:blank')
-  const recordHere = async (act: object) => {
-    const { event, length } = await record(page, job, act, here)
-    const applied = applyEvent(state, event)
-    // What is reckoned here is what the server has, unless somebody else acted too.
-    state = applied.ok && applied.state.length === length ? applied.state : await stateOf(page.request, job)
-    await hands?.did(event as FloorEvent, state)
-  }
-  while (!reached(state)) {
-    const careful = carefulAct(state)
-    const act = careful && hands ? await hands.writes(careful, state) : careful
-    if (!act) break
-    const takesS = act.type === 'step-done' ? (act.heldS ?? act.tookS) : undefined
-    if (act.type === 'step-done' && takesS !== undefined) {
-      await recordHere({ type: 'timer-started', timer: act.step })
-      for (let s = 0; s < takesS; s += 60) await DemoServer.at(here.origin).minuteOn()
-    }
-    await recordHere(act)
-  }
-  await visit(page, new URL(`${job}/bleed`, here).href)
-}
-
-/** The bleeder under work has its hose on and nobody presses. */
-export const hoseOn = ({ run }: JobState): boolean => {
-  const stageRun = run?.stages[run.stageIndex]
-  const point = stageRun?.points.find((id) => !stageRun.at[id]?.finished)
-  return run?.call === 'rest' && !run.lookDue && point !== undefined && stageRun?.at[point]?.ready === true
+  await goOn({ client: page.request, url: origin }, job, reached, hands)
+  await visit(page, new URL(`${job}/bleed`, origin).href)
 }
 
 /** Link a phone for the cab in the bay, as a phone does it that was shown the code. */

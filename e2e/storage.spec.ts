@@ -3,10 +3,11 @@ import { once } from 'node:events'
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { hoseOn } from '../test/http/job'
 import { DemoServer, freePort } from '../test/http/server'
 import { signIn } from '../test/http/sign-in'
 import { expect, reload, serverGone, test, visit } from './journey'
-import { goOnUntil, hoseOn } from './steps'
+import { goOnUntil } from './steps'
 
 /** What is about to be refused is refused; the console says so too. */
 // One pattern: of two, Playwright takes the second for options.

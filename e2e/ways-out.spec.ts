@@ -1,7 +1,8 @@
 import type { Locator } from '@playwright/test'
+import { hoseOn, stateOf } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
-import { goOnUntil, hoseOn, savedState, stateOf } from './steps'
+import { goOnUntil, savedState } from './steps'
 import { harbourTug } from './vehicles'
 
 /** Held until what it said is done and it is gone. */

@@ -1,8 +1,9 @@
 import type { Page } from '@playwright/test'
 import { anythingStands } from '~core/job/standing'
+import { hoseOn, stateOf } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { checkInAndTest, openJobOn } from './set-up'
-import { goOnUntil, holdClosed, hoseOn, record, savedState, stateOf, takeWay } from './steps'
+import { goOnUntil, holdClosed, record, savedState, takeWay } from './steps'
 import { bledToTheEnd, demo, example, taken, tested } from './taken'
 
 /** What stands open, set up or broken outlives the plan it came from. */

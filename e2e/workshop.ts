@@ -8,10 +8,11 @@ import type { JobState } from '~core/job/state'
 import { currentStep } from '~core/job/steps'
 import { toWire } from '~core/job/wire'
 import type { Step } from '~core/technique/step'
+import type { Hands } from '../test/http/job'
 import { DemoServer } from '../test/http/server'
 import type { Device } from './device'
 import { expect, visit } from './journey'
-import { goOnUntil, type Hands, record, savedState } from './steps'
+import { goOnUntil, record, savedState } from './steps'
 
 /** What the stand-in shows of its vehicle; the air nobody at a real one would see. */
 export type Shown = { airMl: number; closedAirMl: number; live: string[] }
@@ -146,10 +147,10 @@ export class Workshop {
           continue
         }
         if (act.type === 'check-proved' && act.heldS !== undefined) {
-          await record(page, job, { type: 'timer-started', timer: check.id }, here)
+          await record(page, job, { type: 'timer-started', timer: check.id })
           await DemoServer.at(here.origin).minuteOn()
         }
-        await record(page, job, act, here)
+        await record(page, job, act)
       }
       if (check.id === 'road-test') await this.tool.act({ do: 'drive' })
     }

@@ -6,7 +6,7 @@ import { PGlite } from '@electric-sql/pglite'
 import { hash } from '@node-rs/argon2'
 import type { APIRequestContext } from '@playwright/test'
 import { expect, test } from './http'
-import { jobOf } from './plain'
+import { jobOf } from './job'
 import { DemoServer } from './server'
 import { personId, signIn } from './sign-in'
 

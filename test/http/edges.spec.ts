@@ -1,7 +1,7 @@
 import { newId } from '~/lib/ids'
 import van from '../../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import { expect, test } from './http'
-import { jobOf, openedOn } from './plain'
+import { jobOf, openedOn } from './job'
 import { personId } from './sign-in'
 
 // Everything here is asked of the built server by plain requests: what holds whatever page is shown.
@@ -48,7 +48,7 @@ test.describe('at every edge', () => {
     request,
     server,
   }) => {
-    const job = await openedOn(request, server, van)
+    const job = await openedOn({ client: request, url: server.url }, van)
     const headers = { Origin: server.url }
     const act = parked({ why: 'the ferry waits' })
     const length = async (data: object) => {
@@ -65,7 +65,7 @@ test.describe('at every edge', () => {
     request,
     server,
   }) => {
-    const job = await openedOn(request, server, van)
+    const job = await openedOn({ client: request, url: server.url }, van)
     const headers = { Origin: server.url }
     const by = { id: await personId(request, server.url, 'Ilse Marrow'), name: 'Somebody else' }
     const act = parked({ why: 'lunch', at: '2031-01-01T00:00:00.000Z', by })
@@ -87,7 +87,7 @@ test.describe('at every edge', () => {
       ...line,
       circuit,
     }))
-    const job = await openedOn(request, server, { ...van, lines })
+    const job = await openedOn({ client: request, url: server.url }, { ...van, lines })
     expect((await request.get(job)).status()).toBe(200)
   })
 

@@ -1,15 +1,12 @@
 import { spawn } from 'node:child_process'
 import { once } from 'node:events'
-import { readFileSync } from 'node:fs'
 import { connect } from 'node:net'
-import { gzipSync } from 'node:zlib'
 import { newId } from '~/lib/ids'
-import { freePort } from '../test/http/server'
-import { personId, signIn } from '../test/http/sign-in'
-import { expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
-import { goOnUntil, stateOf } from './steps'
-import { harbourTug } from './vehicles'
+import { harbourTug } from '../../e2e/vehicles'
+import { expect, test } from './http'
+import { goOn, jobOf, openedOn, planned, post, stateOf } from './job'
+import { freePort } from './server'
+import { personId, signIn } from './sign-in'
 
 /** Start a second server and hear how it ends. */
 async function startElsewhere(env: Record<string, string>) {
@@ -88,11 +85,9 @@ test.describe('a stranger on the network', () => {
 
 test('an event sent twice is recorded once, one that cannot follow is refused with a sentence', async ({
   server,
-  page,
   request,
 }) => {
-  await page.goto('/')
-  const job = await page.getByRole('link', { name: 'GNT 107' }).first().getAttribute('href')
+  const job = await jobOf(request)
   const send = (data: object) => request.post(`${job}/events`, { headers: { Origin: server.url }, data })
   const read = {
     id: 'level-in-a-journey-001',
@@ -110,7 +105,7 @@ test('an event sent twice is recorded once, one that cannot follow is refused wi
     type: 'call',
     act: 'press',
     // As a screen sends it: with the turn of the call that it saw.
-    seen: { point: 'RL', call: 'open', pulls: 3, turn: (await stateOf(request, job ?? '')).callTurn ?? 0 },
+    seen: { point: 'RL', call: 'open', pulls: 3, turn: (await stateOf(request, job)).callTurn ?? 0 },
   })
   expect(refused.status()).toBe(409)
   expect((await refused.json()).refusal.code).toBe('act-not-now')
@@ -118,14 +113,14 @@ test('an event sent twice is recorded once, one that cannot follow is refused wi
 })
 
 test('a hold that nobody waited for is refused by the server’s own clock, whatever the screen says', async ({
-  page,
+  request,
   server,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'HOLD 1')
-  await planTwoPerson(page)
-  await goOnUntil(page, job)
-  const send = async (act: object) => {
-    const answer = await page.request.post(`${job}/events`, {
+  const asker = { client: request, url: server.url }
+  const job = await planned(asker, harbourTug, 'HOLD 1', 'pump-and-hold')
+  await goOn(asker, job)
+  const sent = async (act: object) => {
+    const answer = await request.post(`${job}/events`, {
       headers: { Origin: server.url },
       data: { ...act, id: newId(), at: new Date().toISOString() },
     })
@@ -133,33 +128,32 @@ test('a hold that nobody waited for is refused by the server’s own clock, what
   }
   const held = { type: 'check-proved', check: 'hold-light', passed: true, value: 0, heldS: 30, note: '' }
   for (const check of ['closed-up', 'pads-seated', 'pedal-high', 'three-presses'])
-    expect(await send({ type: 'check-proved', check, passed: true, value: 0, note: '' })).toBeUndefined()
-  expect(await send(held)).toBe('not-timed')
-  expect(await send({ type: 'timer-started', timer: 'hold-light' })).toBeUndefined()
-  expect(await send(held)).toBe('too-soon')
+    expect(await sent({ type: 'check-proved', check, passed: true, value: 0, note: '' })).toBeUndefined()
+  expect(await sent(held)).toBe('not-timed')
+  expect(await sent({ type: 'timer-started', timer: 'hold-light' })).toBeUndefined()
+  expect(await sent(held)).toBe('too-soon')
   // That it was kept for a while says nothing where its start was told at once.
-  expect(await send({ ...held, waitedS: 60 })).toBe('too-soon')
+  expect(await sent({ ...held, waitedS: 60 })).toBe('too-soon')
   await server.minuteOn()
-  await expect.poll(() => send(held)).toBeUndefined()
+  await expect.poll(() => sent(held)).toBeUndefined()
 })
 
 test('work done by somebody who has left the screen bears their name, and says who sent it', async ({
-  page,
+  request,
   server,
 }) => {
-  await page.goto('/')
-  const job = await page.getByRole('link', { name: 'GNT 107' }).first().getAttribute('href')
-  const una = await personId(page.request, server.url, 'Una Brack')
-  await signIn(page.request, server.url, 'Osk Teller')
+  const job = await jobOf(request)
+  const una = await personId(request, server.url, 'Una Brack')
+  await signIn(request, server.url, 'Osk Teller')
   const send = (id: string, by: object | undefined) =>
-    page.request.post(`${job}/events`, {
+    request.post(`${job}/events`, {
       headers: { Origin: server.url },
       data: { id, at: '2026-05-04T08:00:00.000Z', by, type: 'timer-started', timer: 'hold-light' },
     })
   await send('sent-by-another-person-1', { id: una, name: 'Somebody Famous' })
   await send('sent-by-a-stranger-00001', { id: 'nobody', name: 'Nobody' })
   await send('sent-without-any-name-01', undefined)
-  const { events } = await (await page.request.get(`${job}/log.json`)).json()
+  const { events } = await (await request.get(`${job}/log.json`)).json()
   const [forUna, forNobody, unnamed] = events.slice(-3)
   expect(forUna).toMatchObject({ by: { name: 'Una Brack' }, sentBy: { name: 'Osk Teller' } })
   expect(forNobody.by.name).toBe('Osk Teller')
@@ -168,29 +162,20 @@ test('work done by somebody who has left the screen bears their name, and says w
 })
 
 test('a form made up so that its record could not be read again is not recorded, and the job goes on', async ({
-  page,
+  request,
+  server,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'MADE UP')
-  await page.getByLabel('Routine exchange').check()
-  await page.getByLabel('Brown', { exact: true }).check()
-  await page.getByRole('button', { name: 'Checked in' }).click()
-  await expect(page.getByLabel('The tester shows')).toBeVisible()
-  const answer = await page.request.post(`${job}/test`, {
-    headers: { Origin: new URL(page.url()).origin },
-    form: { eventId: 'short', tester: 'percent-meter', value: '2', at: 'reservoir' },
-    maxRedirects: 0,
+  const asker = { client: request, url: server.url }
+  const job = await openedOn(asker, harbourTug, 'MADE UP')
+  await post(asker, `${job}/check-in`, {
+    form: { eventId: newId(), reason: 'service', colour: 'brown', fluidFound: 'as-specified' },
   })
-  expect(answer.status()).toBe(409)
-  await visit(page, `${job}/test`)
-  await expect(page.getByRole('button', { name: 'Tested: go on to the plan' })).toBeVisible()
-})
-
-test('the first screen asks for no more script than it needs: under 120 kB, gzipped', async ({ page }) => {
-  const asked: string[] = []
-  page.on('request', (request) => asked.push(new URL(request.url()).pathname))
-  await visit(page, '/')
-  const scripts = asked.filter((path) => path.endsWith('.js'))
-  const bytes = scripts.map((path) => gzipSync(readFileSync(`build/client${path}`)).length)
-  expect(scripts.length).toBeGreaterThan(5)
-  expect(bytes.reduce((sum, each) => sum + each, 0)).toBeLessThan(120_000)
+  const tested = (eventId: string) =>
+    request.post(`${job}/test`, {
+      headers: { Origin: server.url },
+      form: { eventId, tester: 'percent-meter', value: '2', at: 'reservoir' },
+      maxRedirects: 0,
+    })
+  expect((await tested('short')).status()).toBe(409)
+  expect((await tested(newId())).status()).toBe(302)
 })

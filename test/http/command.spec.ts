@@ -2,7 +2,7 @@ import { execFileSync, spawnSync } from 'node:child_process'
 import { Chance } from '~core/base/random'
 import { calculators } from '~core/calculators/command'
 import { examples } from '~core/calculators/command/examples'
-import { expect, test } from './journey'
+import { expect, test } from './http'
 
 const siphon = (name: string, input: unknown) =>
   spawnSync('bin/siphon', ['calc', name], { input: JSON.stringify(input), encoding: 'utf8' })

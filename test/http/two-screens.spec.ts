@@ -4,12 +4,11 @@ import { applyEvent } from '~core/job/apply'
 import type { JobEvent } from '~core/job/events'
 import { openPoint } from '~core/job/points'
 import type { JobState } from '~core/job/state'
+import { harbourTug } from '../../e2e/vehicles'
 import { FaultyProxy } from './faulty-proxy'
-import { expect, test } from './journey'
-import { checkInAndTest, openJobOn } from './set-up'
-import { goOnUntil, hoseOn, linkPhone, stateOf, takeWay } from './steps'
+import { expect, test } from './http'
+import { goOn, hoseOn, linkedPhone, planned, stateOf } from './job'
 import { Cab, Wheel } from './two-people'
-import { harbourTug } from './vehicles'
 
 const PAIRS = 6
 const CALLS = 100
@@ -17,8 +16,7 @@ const CALLS = 100
 type Logged = JobEvent & { atServer: string }
 
 test('two people over a wire that delays, drops and cuts: one state, every act once, and no RELEASE while a bleeder is open', async ({
-  page,
-  context,
+  request,
   server,
   playwright,
 }) => {
@@ -28,27 +26,24 @@ test('two people over a wire that delays, drops and cuts: one state, every act o
   // At the far end of the shop the wireless is worse.
   const phoneWire = await FaultyProxy.to(server.port, 83)
   const chance = new Chance(84)
+  const asker = { client: request, url: server.url }
   const cookies = (all: { name: string; value: string }[]) =>
     all.map(({ name, value }) => `${name}=${value}`).join('; ')
   const pairs: { job: string; wheel: Wheel; cab: Cab }[] = []
   for (let i = 0; i < PAIRS; i++) {
-    const job = await openJobOn(page, harbourTug, `TWO ${i + 1}`)
-    await checkInAndTest(page)
     // Where the bleeder is opened before the pedal goes down, a phone that is behind does the most harm.
-    await takeWay(page, i % 3 === 0 ? 'pump-and-hold' : 'press-through')
-    await page.getByRole('button', { name: 'Take this plan' }).click()
-    await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
-    await goOnUntil(page, job, hoseOn)
+    const way = i % 3 === 0 ? 'pump-and-hold' : 'press-through'
+    const job = await planned(asker, harbourTug, `TWO ${i + 1}`, way)
+    await goOn(asker, job, hoseOn)
     const phone = await playwright.request.newContext({ baseURL: server.url })
-    await linkPhone(page, phone, server.url)
-    const state = await stateOf(page.request, job)
-    const mine = { url: bayWire.url, cookie: cookies(await context.cookies()) }
+    await linkedPhone(asker, job, phone)
+    const state = await stateOf(request, job)
+    const mine = { url: bayWire.url, cookie: cookies((await request.storageState()).cookies) }
     const theirs = { url: phoneWire.url, cookie: cookies((await phone.storageState()).cookies) }
     const wheel = new Wheel(mine, job.replace('/jobs/', ''), state)
     pairs.push({ job, wheel, cab: new Cab(theirs, cabView(state)) })
     await phone.dispose()
   }
-  await page.goto('about:blank')
 
   bayWire.faults = { delayMs: 10, cutShare: 0.005, dropShare: 0.001 }
   phoneWire.faults = { delayMs: 150, cutShare: 0.015, dropShare: 0.005 }
@@ -67,7 +62,7 @@ test('two people over a wire that delays, drops and cuts: one state, every act o
   for (const { job, wheel, cab } of pairs) {
     await expect.poll(() => wheel.client.snapshot().waiting, { timeout: 20_000 }).toBe(0)
     await expect.poll(() => cab.client.snapshot().sending, { timeout: 20_000 }).toBe(false)
-    const { events } = await (await page.request.get(`${server.url}${job}/log.json`)).json()
+    const { events } = await (await request.get(`${server.url}${job}/log.json`)).json()
     const recorded: Logged[] = events
     expect(new Set(recorded.map(({ id }) => id)).size).toBe(recorded.length)
     let state: JobState | undefined
@@ -86,7 +81,7 @@ test('two people over a wire that delays, drops and cuts: one state, every act o
       }
     }
     // The ideal run of the same events, the server's, the bay's and the phone's are one.
-    const server_ = await stateOf(page.request, `${server.url}${job}`)
+    const server_ = await stateOf(request, `${server.url}${job}`)
     expect(JSON.parse(JSON.stringify(state))).toEqual(server_)
     await expect.poll(() => JSON.parse(JSON.stringify(wheel.client.snapshot().state))).toEqual(server_)
     await expect

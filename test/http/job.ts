@@ -1,0 +1,143 @@
+import { type APIRequestContext, expect } from '@playwright/test'
+import { newId } from '~/lib/ids'
+import { applyEvent } from '~core/job/apply'
+import { carefulAct } from '~core/job/careful'
+import type { FloorEvent, JobEvent, Unstamped } from '~core/job/events'
+import type { JobState } from '~core/job/state'
+import { fromWire } from '~core/job/wire'
+import type { TechniqueId } from '~core/technique/technique'
+import { DemoServer } from './server'
+
+/** Whoever asks, and the address of the server that is asked. */
+export type Asker = { client: APIRequestContext; url: string }
+
+type Filled = Pick<NonNullable<Parameters<APIRequestContext['post']>[1]>, 'form' | 'multipart'>
+
+/** Post a form as its page would. @returns where it sends its reader; one that is not taken fails here, with what was said */
+export async function post(
+  { client, url }: Asker,
+  path: string,
+  filled: Filled = { form: {} },
+): Promise<string> {
+  const answer = await client.post(`${url}${path}`, { ...filled, headers: { Origin: url }, maxRedirects: 0 })
+  expect(answer.status(), await answer.text()).toBe(302)
+  return answer.headers().location ?? ''
+}
+
+/** The open job of the demo on a vehicle, as the yard links it. */
+export async function jobOf(client: APIRequestContext, plate = 'GNT 107'): Promise<string> {
+  const html = await (await client.get('/')).text()
+  return new RegExp(`href="(/jobs/\\w+)"[^>]*>(?:(?!</a>).)*${plate}`, 's').exec(html)?.[1] ?? ''
+}
+
+/** Import a vehicle file and open a job on it. */
+export async function openedOn(asker: Asker, file: object, plate = 'EDG 2'): Promise<string> {
+  const buffer = Buffer.from(JSON.stringify(file))
+  const vehicle = await post(asker, '/vehicles', {
+    multipart: { plate, file: { name: 'vehicle.json', mimeType: 'application/json', buffer } },
+  })
+  return (await post(asker, vehicle)).replace(/\/check-in$/, '')
+}
+
+/** Check in for a routine exchange, and test. */
+export async function checkedInAndTested(asker: Asker, job: string): Promise<void> {
+  await post(asker, `${job}/check-in`, {
+    form: { eventId: newId(), reason: 'service', colour: 'brown', fluidFound: 'as-specified' },
+  })
+  await post(asker, `${job}/test`, {
+    form: { eventId: newId(), tester: 'percent-meter', value: '3,2', at: 'reservoir' },
+  })
+}
+
+/** Take the plan by this way. @returns where that leads */
+export const takePlan = (asker: Asker, job: string, way: TechniqueId): Promise<string> =>
+  post(asker, `${job}/plan?way=${way}`, {
+    form: { eventId: newId(), orderWhy: '', wayWhy: 'for this journey' },
+  })
+
+/** A job on a vehicle, brought to the plate that is to be confirmed. */
+export async function planned(asker: Asker, file: object, plate: string, way: TechniqueId): Promise<string> {
+  const job = await openedOn(asker, file, plate)
+  await checkedInAndTested(asker, job)
+  await takePlan(asker, job, way)
+  return job
+}
+
+/** Link a phone to a job's cab, as a phone does it that was shown the code. */
+export async function linkedPhone(asker: Asker, job: string, phone: APIRequestContext): Promise<void> {
+  const bay = await post(asker, `${job}/cab`)
+  // What a page is given is a list of values, and only a code looks like one.
+  const given = await (await asker.client.get(`${asker.url}${bay}.data`)).text()
+  const code = /"([2-9A-Z]{6})"/.exec(given)?.[1] ?? ''
+  await post({ client: phone, url: asker.url }, '/cab', { form: { code } })
+}
+
+/** @param job its address, whole where whoever asks has another server in mind */
+export const stateOf = async (client: APIRequestContext, job: string): Promise<JobState> =>
+  JSON.parse(
+    JSON.stringify(fromWire((await (await client.get(`${job}/events`, { maxRetries: 2 })).json()).state)),
+  )
+
+/** Send one event as a screen would. @returns the answer */
+export function send({ client, url }: Asker, job: string, act: object) {
+  const ahead = DemoServer.behind(url)?.aheadMs ?? 0
+  const event = { id: newId(), at: new Date(Date.now() + ahead).toISOString(), ...act } as JobEvent
+  // A connection that stood idle may be closed just as it is used: a screen sends again, under the same id.
+  const answer = client.post(new URL(`${job}/events`, url).href, {
+    headers: { Origin: url },
+    data: event,
+    maxRetries: 2,
+  })
+  return { event, answer }
+}
+
+/** Send one that is to be recorded. @returns it, and how many the job has now */
+export async function record(asker: Asker, job: string, act: object) {
+  const { event, answer: sent } = send(asker, job, act)
+  const answer = await sent
+  expect(answer.ok(), await answer.text()).toBe(true)
+  return { event, length: (await answer.json()).length as number }
+}
+
+/** Whoever works at a vehicle beside the job: what is written down, and what is done to the vehicle then. */
+export type Hands = {
+  writes: (act: Unstamped<FloorEvent>, state: JobState) => Promise<Unstamped<FloorEvent>>
+  did: (event: FloorEvent, after: JobState) => Promise<void>
+}
+
+/** Go on as a careful technician would until something is so, or nothing is left to do. */
+export async function goOn(
+  asker: Asker,
+  job: string,
+  reached: (state: JobState) => boolean = () => false,
+  hands?: Hands,
+): Promise<void> {
+  const address = new URL(job, asker.url).href
+  let state = await stateOf(asker.client, address)
+  const recordHere = async (act: object) => {
+    const { event, length } = await record(asker, job, act)
+    const applied = applyEvent(state, event)
+    // What is reckoned here is what the server has, unless somebody else acted too.
+    state =
+      applied.ok && applied.state.length === length ? applied.state : await stateOf(asker.client, address)
+    await hands?.did(event as FloorEvent, state)
+  }
+  while (!reached(state)) {
+    const careful = carefulAct(state)
+    const act = careful && hands ? await hands.writes(careful, state) : careful
+    if (!act) break
+    const takesS = act.type === 'step-done' ? (act.heldS ?? act.tookS) : undefined
+    if (act.type === 'step-done' && takesS !== undefined) {
+      await recordHere({ type: 'timer-started', timer: act.step })
+      for (let s = 0; s < takesS; s += 60) await DemoServer.at(asker.url).minuteOn()
+    }
+    await recordHere(act)
+  }
+}
+
+/** The bleeder under work has its hose on and nobody presses. */
+export const hoseOn = ({ run }: JobState): boolean => {
+  const stageRun = run?.stages[run.stageIndex]
+  const point = stageRun?.points.find((id) => !stageRun.at[id]?.finished)
+  return run?.call === 'rest' && !run.lookDue && point !== undefined && stageRun?.at[point]?.ready === true
+}
