@@ -10,25 +10,20 @@ import {
 } from 'react-router'
 import type { Route } from './+types/root'
 import './app.css'
-import { database, personHere } from '~server/http/context.server'
+import { personHere, unitsHere } from '~server/http/context.server'
 import { signedIn } from '~server/http/who.server'
-import { unitsFor } from '~server/store/units.server'
-import { shopZone } from '~server/store/zone.server'
 import { FaultPage } from './components/fault-page'
 import { useNonce } from './lib/nonce'
 import { readTheme } from './lib/theme'
-import { setZone } from './lib/zone'
+import { setZone, zoneHere } from './lib/zone'
 
 export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/favicon.svg', type: 'image/svg+xml' }]
 
 export const middleware: Route.MiddlewareFunction[] = [signedIn]
 
-export async function loader({ request, context }: Route.LoaderArgs) {
+export function loader({ request, context }: Route.LoaderArgs) {
   const person = context.get(personHere) ?? undefined
-  const { shown } = await unitsFor(context.get(database), person?.id)
-  const zone = await shopZone(context.get(database))
-  setZone(zone)
-  return { theme: readTheme(request), person, units: shown, zone }
+  return { theme: readTheme(request), person, units: context.get(unitsHere), zone: zoneHere() }
 }
 
 export function Layout({ children }: { children: React.ReactNode }) {

@@ -9,14 +9,21 @@ export function setZone(name: string): void {
 }
 export const zoneHere = (): string => zone
 
-/** Whether a name is one that this machine knows. */
+const known = new Map<string, boolean>()
+
+/** Whether a name is one that this machine knows. Finding out takes longer than a question to the database. */
 export function isZone(name: string): boolean {
+  const before = known.get(name)
+  if (before !== undefined) return before
+  let is = true
   try {
     new Intl.DateTimeFormat('en-GB', { timeZone: name })
-    return true
   } catch {
-    return false
+    is = false
   }
+  // Names come from a form too.
+  if (known.size < 1000) known.set(name, is)
+  return is
 }
 
 const days = new Map<string, Intl.DateTimeFormat>()

@@ -7,6 +7,7 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import helmet from 'helmet'
 import type { RouterContextProvider, ServerBuild } from 'react-router'
 import type { Database } from '~server/db/database.server'
+import { oneDrain } from './one-drain'
 import { verifyPage } from './verify-page'
 
 const BODY_LIMIT_BYTES = 1_000_000
@@ -103,7 +104,16 @@ export function createApp(
 ): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use(mark, knownHostsOnly(hosts), security, plainAddress, sameOriginWrites, limitedBody, compression())
+  app.use(
+    mark,
+    knownHostsOnly(hosts),
+    security,
+    plainAddress,
+    sameOriginWrites,
+    limitedBody,
+    compression(),
+    oneDrain,
+  )
   const client = join(buildDir, 'client')
   app.get('/verify.html', verifyPage(buildDir))
   app.use('/assets', express.static(join(client, 'assets'), { immutable: true, maxAge: '1y' }))

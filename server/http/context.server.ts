@@ -1,5 +1,6 @@
 import { createContext } from 'react-router'
 import type { Person } from '~core/job/events'
+import { metricUnits, type Units } from '~core/units/units'
 import type { Database } from '~server/db/database.server'
 
 /** What the server hands to every loader, action and middleware, by `context.get(…)`. */
@@ -10,5 +11,7 @@ export const scriptNonce = createContext<string>()
 export const faultReference = createContext<string>()
 /** Who is at this screen; the middleware of the root lets nobody in without one, but to say who they are. */
 export const personHere = createContext<Person | null>(null)
+/** The units that whoever is at this screen sees in. */
+export const unitsHere = createContext<Units>(metricUnits)
 /** Where a request came from, so that guessing can be slowed down. */
 export const cameFrom = createContext<string>()

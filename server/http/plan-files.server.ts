@@ -27,7 +27,7 @@ export async function planFiles(context: Readonly<RouterContextProvider>, jobId:
     shop,
   }
   const taken = handsOn(state) ? planNow(state) : undefined
-  const say = await sayHere(context)
+  const say = sayHere(context)
   return {
     request: { format: 'ruddy-siphon.plan-request', version: 1, ...asked },
     plan: worded(taken ?? makePlan(asked), say),

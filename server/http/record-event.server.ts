@@ -34,7 +34,7 @@ export async function recordDesk(context: Context, jobId: string, act: DeskAct):
     const appended = await appendEvents(context.get(database), jobId, [event])
     if (appended.ok) return undefined
     if (appended.code === 'not-found') throw data(null, { status: 404 })
-    return (await sayHere(context))(appended.refusal)
+    return sayHere(context)(appended.refusal)
   } catch (error) {
     if (isStorageFault(error)) return error.message
     throw error

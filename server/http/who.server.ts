@@ -1,11 +1,12 @@
 import { data, type MiddlewareFunction, redirect } from 'react-router'
 import { BUILD_HEADER } from '~/lib/build'
+import { setZone } from '~/lib/zone'
 import { isPlainText } from '~core/base/plain-text'
 import type { Database } from '~server/db/database.server'
 import { isStorageFault } from '~server/db/storage.server'
-import { personAtScreen } from '~server/store/people.server'
+import { seenAt } from '~server/store/people.server'
 import { serverBuild } from './build.server'
-import { database, personHere } from './context.server'
+import { database, personHere, unitsHere } from './context.server'
 
 const COOKIE = 'who'
 
@@ -43,8 +44,10 @@ const letIn: MiddlewareFunction<Response> = async ({ request, context }, next) =
   const db = context.get(database)
   const { pathname, search } = new URL(request.url)
   const token = screenToken(request)
-  const person = token === undefined ? undefined : await personAtScreen(db, token, new Date())
+  const { person, units, zone } = await seenAt(db, token, new Date())
+  setZone(zone)
   context.set(personHere, person ?? null)
+  context.set(unitsHere, units.shown)
   if (request.method !== 'GET' && !KEEPS_TRYING.some((has) => has(pathname))) await writable(db)
   await plainForm(request)
   if (

@@ -1,8 +1,19 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { metricUnits, usUnits } from '~core/units/units'
 import type { KeptDatabase } from '~server/db/engine.server'
 import { migrate } from '~server/db/migrate.server'
 import { openPglite } from '~server/db/pglite.server'
-import { addPerson, checkPin, leaveScreen, listPeople, personAtScreen, takeScreen } from './people.server'
+import {
+  addPerson,
+  checkPin,
+  leaveScreen,
+  listPeople,
+  personAtScreen,
+  seenAt,
+  takeScreen,
+} from './people.server'
+import { saveOwnUnits } from './units.server'
+import { saveShopZone } from './zone.server'
 
 let db: KeptDatabase
 beforeAll(async () => {
@@ -59,6 +70,21 @@ describe('people', () => {
     expect(await personAtScreen(db, `${token}x`, at(60))).toBeUndefined()
     await leaveScreen(db, token)
     expect(await personAtScreen(db, token, at(60))).toBeUndefined()
+  })
+
+  test('who is there comes with their units and the shop’s zone; nobody has the shop’s', async () => {
+    const id = await una()
+    await saveShopZone(db, 'Pacific/Apia')
+    await saveOwnUnits(db, id, usUnits)
+    const token = await takeScreen(db, id, at(0))
+    expect(await seenAt(db, token, at(1))).toMatchObject({
+      person: { id, name: 'Una Brack' },
+      units: { shown: usUnits, shop: metricUnits },
+      zone: 'Pacific/Apia',
+    })
+    const nobody = { units: { shown: metricUnits, own: false, shop: metricUnits }, zone: 'Pacific/Apia' }
+    expect(await seenAt(db, undefined, at(1))).toEqual(nobody)
+    expect(await seenAt(db, `${token}x`, at(1))).toEqual(nobody)
   })
 
   test('a name is taken once, and after the first only somebody who is here adds another', async () => {

@@ -6,6 +6,8 @@ import type { Person } from '~core/job/events'
 import type { Database, Queries } from '~server/db/database.server'
 import { isStorageFault } from '~server/db/storage.server'
 import { hashed, newToken } from './token.server'
+import { chosenUnits, type UnitsFor } from './units.server'
+import { zoneOf } from './zone.server'
 
 /** Argon2id at the least that is advised for it: 19 MiB, two passes. @source OWASP password storage, from memory */
 const HASHING = { memoryCost: 19_456, timeCost: 2, parallelism: 1 }
@@ -149,17 +151,36 @@ export async function leaveScreen(db: Queries, token: string): Promise<void> {
   await db.query('delete from screen where token_hash = $1', [hashed(token)])
 }
 
-/** Who is at the screen that sends this token; undefined where nobody is. */
-export async function personAtScreen(db: Queries, token: string, at: Date): Promise<Person | undefined> {
+/** Who took a screen while nothing could be written; null where they did not, undefined where their shift is over. */
+function heldBy(token: string, at: Date): string | null | undefined {
   const held = unwritten.get(hashed(token))
-  if (held)
-    return at.getTime() - held.since.getTime() < SHIFT_HOURS * 3_600_000
-      ? findPerson(db, held.personId)
-      : undefined
-  const [row] = await db.query<Person>(
-    `select person.id, person.name from screen join person on person.id = screen.person_id
-     where screen.token_hash = $1 and screen.since >= $2::timestamptz - $3::int * interval '1 hour'`,
-    [hashed(token), at.toISOString(), SHIFT_HOURS],
-  )
-  return row
+  if (!held) return null
+  return at.getTime() - held.since.getTime() < SHIFT_HOURS * 3_600_000 ? held.personId : undefined
 }
+
+/** What every request needs to know before anything else. */
+export type Seen = { person?: Person; units: UnitsFor; zone: string }
+
+/** Who is at the screen that sends this token, in what units they see, and the shop's zone: in one question. */
+export async function seenAt(db: Queries, token: string | undefined, at: Date): Promise<Seen> {
+  const held = token === undefined ? undefined : heldBy(token, at)
+  type Row = { id: string | null; name: string; own: unknown; shop: unknown; zone: string | null }
+  const [row] = await db.query<Row>(
+    `select person.id, person.name, person.units as own,
+       (select value from setting where key = 'units') as shop,
+       (select value from setting where key = 'zone') as zone
+     from (select 1) as request left join person on person.id = coalesce($1, (
+       select person_id from screen
+       where token_hash = $2 and since >= $3::timestamptz - $4::int * interval '1 hour'))`,
+    [held ?? null, held === null ? hashed(token ?? '') : '', at.toISOString(), SHIFT_HOURS],
+  )
+  return {
+    ...(row && row.id !== null && { person: { id: row.id, name: row.name } }),
+    units: chosenUnits(row),
+    zone: zoneOf(row?.zone),
+  }
+}
+
+/** Who is at the screen that sends this token; undefined where nobody is. */
+export const personAtScreen = async (db: Queries, token: string, at: Date): Promise<Person | undefined> =>
+  (await seenAt(db, token, at)).person

@@ -1,18 +1,24 @@
 import { metricUnits, type Units, unitsSchema } from '~core/units/units'
 import type { Queries } from '~server/db/database.server'
 
+export type UnitsFor = { shown: Units; own: boolean; shop: Units }
+
 /** What somebody sees: their own units, else the shop's, else metric. */
-export async function unitsFor(
-  db: Queries,
-  personId: string | undefined,
-): Promise<{ shown: Units; own: boolean; shop: Units }> {
+export async function unitsFor(db: Queries, personId: string | undefined): Promise<UnitsFor> {
   const [row] = await db.query<{ own: unknown; shop: unknown }>(
     `select (select units from person where id = $1) as own,
             (select value from setting where key = 'units') as shop`,
     [personId ?? ''],
   )
-  const shop = row?.shop ? unitsSchema.parse(row.shop) : metricUnits
-  return row?.own ? { shown: unitsSchema.parse(row.own), own: true, shop } : { shown: shop, own: false, shop }
+  return chosenUnits(row)
+}
+
+/** The same from what is stored of somebody and of the shop. */
+export function chosenUnits(stored?: { own: unknown; shop: unknown }): UnitsFor {
+  const shop = stored?.shop ? unitsSchema.parse(stored.shop) : metricUnits
+  return stored?.own
+    ? { shown: unitsSchema.parse(stored.own), own: true, shop }
+    : { shown: shop, own: false, shop }
 }
 
 export async function saveShopUnits(db: Queries, units: Units): Promise<void> {

@@ -4,8 +4,12 @@ import type { Queries } from '~server/db/database.server'
 /** The shop's time zone: as it was set, at first the machine's. */
 export async function shopZone(db: Queries): Promise<string> {
   const [row] = await db.query<{ value: string }>("select value from setting where key = 'zone'")
-  return row?.value && isZone(row.value) ? row.value : machineZone()
+  return zoneOf(row?.value)
 }
+
+/** The zone that is stored, where this machine knows it. */
+export const zoneOf = (stored: string | null | undefined): string =>
+  stored && isZone(stored) ? stored : machineZone()
 
 export async function saveShopZone(db: Queries, zone: string): Promise<void> {
   await db.query(

@@ -49,7 +49,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   if (state.filed) throw redirect(`/jobs/${params.jobId}/record`)
   const { people, parked, tested } = state
   const may = (outcome: Outcome) => filingRefusal(state, outcome) === undefined
-  const say = await sayHere(context)
+  const say = sayHere(context)
   const here = context.get(personHere) ?? undefined
   // A phone in the cab signs for nothing.
   const workers = people.filter(({ id }) => id !== cabPerson.id)

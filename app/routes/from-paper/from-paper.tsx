@@ -30,7 +30,7 @@ export const handle: Station = { form: true }
 export async function loader({ params, context }: Route.LoaderArgs) {
   const state = orNotFound(await findJob(context.get(database), params.jobId))
   const { run, vehicle, filed } = state
-  const say = await sayHere(context)
+  const say = sayHere(context)
   if (!run || filed) throw redirect(`/jobs/${params.jobId}`)
   return {
     eventId: newId(),

@@ -48,7 +48,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (intent === 'good' || intent === 'bad') {
     const followUp = { id: String(form.get('followUp') ?? ''), good: intent === 'good' }
     const look = followUpFact(followUp.id)
-    const says = (await sayHere(context))(fact(`follow-up-${intent}`, { look }))
+    const says = sayHere(context)(fact(`follow-up-${intent}`, { look }))
     const words = [says, text.slice(0, 1500)].filter(Boolean).join(' ')
     const refused = await recordDesk(context, params.jobId, { type: 'addendum', text: words, followUp })
     if (refused !== undefined) return data({ fault: refused, text }, { status: 409 })

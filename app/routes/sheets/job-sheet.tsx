@@ -58,7 +58,7 @@ export async function action({ params, context }: Route.ActionArgs) {
   const stored = orNotFound(await findVehicle(db, job.vehicleId))
   const of = { sheet, filled: kept.filled, at: params.place }
   const written = writtenInto(stored.vehicle, of, job.vehicle)
-  if (!written.ok) return data({ refusal: (await sayHere(context))(written.refusal) }, { status: 409 })
+  if (!written.ok) return data({ refusal: sayHere(context)(written.refusal) }, { status: 409 })
   const by = context.get(personHere)?.name ?? ''
   const saved = await saveVehicleVersion(db, job.vehicleId, JSON.stringify(written.vehicle, undefined, 2), by)
   return saved.ok

@@ -31,7 +31,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   const db = context.get(database)
   const settings = await shelfSettings(db)
   const day = today()
-  const say = await sayHere(context)
+  const say = sayHere(context)
   const all = (await containersFor(db)).map((container) => {
     const past = pastItsTime(container, { rule: settings.rule, today: day })
     return { ...container, past: past && say(past) }

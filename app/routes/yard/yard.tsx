@@ -6,14 +6,13 @@ import { today } from '~/lib/today'
 import { LinkButton } from '~/ui/button'
 import { offFact, stillOff } from '~core/job/off-things'
 import { stations } from '~core/job/state'
-import { showIn } from '~core/units/show'
-import { sayEnglish } from '~core/words'
+import type { Say } from '~core/words'
 import type { Database } from '~server/db/database.server'
-import { database, personHere } from '~server/http/context.server'
+import { database } from '~server/http/context.server'
+import { sayHere } from '~server/http/say.server'
 import { lastBackup } from '~server/services/kept.server'
 import { dueNext } from '~server/store/due.server'
 import { findJob, type JobRow, openJobs } from '~server/store/jobs.server'
-import { unitsFor } from '~server/store/units.server'
 import type { Route } from './+types/yard'
 
 /** So many due vehicles fit beside the jobs. */
@@ -24,7 +23,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   const jobs = await openJobs(db)
   return {
     jobs,
-    away: await partsAway(db, jobs, context.get(personHere)?.id),
+    away: await partsAway(db, jobs, sayHere(context)),
     due: await dueNext(db, SHOWN),
     day: today(),
     backup: lastBackup(),
@@ -35,8 +34,7 @@ export async function loader({ context }: Route.LoaderArgs) {
  * Of parked jobs what is away for repair, and when it is expected back: said here, so that the first screen of all does
  * not carry every word there is.
  */
-async function partsAway(db: Database, jobs: readonly JobRow[], personId: string | undefined) {
-  const say = sayEnglish(showIn((await unitsFor(db, personId)).shown))
+async function partsAway(db: Database, jobs: readonly JobRow[], say: Say) {
   const parked = await Promise.all(
     jobs
       .filter(({ parked_at }) => parked_at !== null)
