@@ -2,7 +2,7 @@ import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { buttonClass } from '~/ui/button'
 import { Notice } from '~/ui/notice'
-import { backToWork } from './back-to-work'
+import { backToWork } from './goes-on'
 import { OnItsOwn } from './now-panel'
 
 type Props = {

@@ -20,6 +20,7 @@ import { mindFact, type Step, stepFact } from '~core/technique/step'
 import { AmountForm } from './amount-form'
 import { AwaitClock } from './await-clock'
 import { BigLine, GoOn } from './big-line'
+import { goesOn } from './goes-on'
 import { HoldButton } from './hold-button'
 import { HoldClock, WaitClock } from './hold-clock'
 import { JointsList } from './joints-list'
@@ -89,7 +90,7 @@ function ToTheProof({ jobId, saved }: { jobId: string; saved: boolean }) {
       <BigLine who="The bleed is finished">Now prove it.</BigLine>
       {saved ? (
         <MainAct>
-          <LinkButton to={`/jobs/${jobId}/prove`} main size="call" className="w-full" data-go-on>
+          <LinkButton to={`/jobs/${jobId}/prove`} main size="call" className="w-full" ref={goesOn}>
             Go on to the proof
           </LinkButton>
         </MainAct>

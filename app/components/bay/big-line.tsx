@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import { useAnnounce } from '~/client/heard/announce'
 import { Button } from '~/ui/button'
+import { goesOn } from './goes-on'
 import { MainAct } from './now-panel'
 
 /** The one line that is read from three metres away: who, and what to do now. */
@@ -48,7 +49,7 @@ export function GoOn({
   return (
     <MainAct>
       <Button
-        data-go-on
+        ref={goesOn}
         onClick={() => settled && onClick()}
         aria-disabled={!settled}
         disabled={disabled}

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react'
 import { useAnnounce } from '~/client/heard/announce'
 import { Button } from '~/ui/button'
 import { GoOn } from './big-line'
+import { goesOn } from './goes-on'
 import { MainAct } from './now-panel'
 
 /** Seconds since a moment, by this screen's clock; 0 until the page runs in the browser, which alone has that clock. */
@@ -96,7 +97,7 @@ export function HoldClock({ holdS, startedAt, onStart: start, onDone, doneLabel,
           main
           size={large ? 'call' : 'desk'}
           className="w-full"
-          data-go-on={large ? true : undefined}
+          ref={large ? goesOn : undefined}
           disabled={left > 0}
           onClick={() => onDone(holdS)}
         >

@@ -1,7 +1,7 @@
 import { Dialog } from 'radix-ui'
 import { useEffect, useState } from 'react'
 import { buttonClass } from '~/ui/button'
-import { backToWork } from './back-to-work'
+import { backToWork } from './goes-on'
 
 const keys = [
   ['Space', 'go on with the large button'],

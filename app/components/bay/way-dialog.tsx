@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import type { FloorAct } from '~/client/job/use-job-run'
 import { useSay } from '~/lib/say'
 import { Button } from '~/ui/button'
@@ -52,7 +52,7 @@ function Ways({ state, alone, take }: { state: JobState; alone: boolean; take: (
   const [typed, setTyped] = useState('')
   const said = why ?? typed.trim()
   const say = useSay()
-  const { open, closed } = otherWays(state, !alone)
+  const { open, closed } = useMemo(() => otherWays(state, !alone), [state, alone])
   return (
     <div className="grid gap-4">
       <fieldset>
