@@ -29,8 +29,11 @@ export const misfits = (page: Page, leastPx: number): Promise<Misfit[]> =>
       )
       found.push({ what: 'sideways', where: `${scrollWidth} px: ${wide.slice(0, 3).map(name).join(', ')}` })
     }
-    // A form that begins below the window, after what the page is read for, brings its own action along.
-    const begun = (of: Element) => (of.closest('form')?.getBoundingClientRect().top ?? 0) < clientHeight
+    // A form of which less shows than its bar is high, after what the page is read for, brings its own action along.
+    const begun = (of: Element) =>
+      (of.closest('form')?.getBoundingClientRect().top ?? 0) +
+        (of.closest('.action-bar')?.getBoundingClientRect().height ?? 0) <
+      clientHeight
     const main = [...document.querySelectorAll('.button-main, .now-act button')].filter(
       (of) => shown(of) && begun(of),
     )

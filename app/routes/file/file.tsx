@@ -2,15 +2,11 @@ import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, Form, redirect } from 'react-router'
 import { FormRefusal } from '~/components/form-refusal'
-import { dueBasis, ruleWords } from '~/lib/due-words'
 import { typedIn, withUnits } from '~/lib/fields'
-import { showDate } from '~/lib/format'
 import { newId } from '~/lib/ids'
 import { orNotFound } from '~/lib/require'
-import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
-import { verdictWords } from '~/lib/words'
 import { WasIt } from '~/routes/find/was-it'
 import type { Station } from '~/routes/job/station'
 import { ActionBar } from '~/ui/action-bar'
@@ -19,10 +15,9 @@ import { Choices, NoteField, TextField } from '~/ui/field'
 import { Notice } from '~/ui/notice'
 import { cabPerson } from '~core/cab/person'
 import { sharesOf } from '~core/diagnosis/shares'
-import type { Judgement } from '~core/fluid/judgement'
 import { faultCase } from '~core/job/fault-case'
 import { filingRefusal, type Outcome } from '~core/job/filing'
-import { followUpFact, followUpsFrom } from '~core/job/follow-ups'
+import { followUpsFrom } from '~core/job/follow-ups'
 import { checksFor, proofFact } from '~core/job/proofs/checks'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
@@ -37,6 +32,7 @@ import { findJob } from '~server/store/jobs.server'
 import { checkPin, listPeople } from '~server/store/people.server'
 import type { Route } from './+types/file'
 import { Checker } from './checker'
+import { LookedAtAgain, NextDue, outcomeOptions } from './ending'
 import { fileFormSchema, NOBODY } from './file-form'
 import { FittedFields } from './fitted-fields'
 import { fittedFrom } from './fitted-form'
@@ -122,7 +118,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function FilePage({ loaderData, actionData, params }: Route.ComponentProps) {
   const { mayDrive, mayDecline, mayKeep, judged, unproved, bled, parked, outMl, due, eventId } = loaderData
   const show = useShow()
-  const say = useSay()
   const [meta, fields] = useForm({
     lastResult: actionData,
     defaultValue: {
@@ -155,19 +150,7 @@ export default function FilePage({ loaderData, actionData, params }: Route.Compo
         <Choices
           field={fields.outcome}
           legend="How does it end?"
-          options={[
-            ...(mayDrive ? [{ value: 'fit', label: 'Fit to drive: everything is proved' }] : []),
-            { value: 'not-fit', label: 'Not fit to drive' },
-            ...(mayKeep ? [{ value: 'kept', label: keptLabel(judged) }] : []),
-            ...(mayDecline
-              ? [
-                  {
-                    value: 'declined',
-                    label: 'The customer declined: say under Note what was said and signed',
-                  },
-                ]
-              : []),
-          ]}
+          options={outcomeOptions({ mayDrive, mayKeep, mayDecline, judged })}
         />
         <div className="grid gap-4 sm:grid-cols-2">
           <TextField field={fields.doneBy} label="Done by" />
@@ -180,36 +163,9 @@ export default function FilePage({ loaderData, actionData, params }: Route.Compo
             hint="By a percentage meter, for the record; may be left empty"
           />
           <Checker field={fields.checkedBy} pin={fields.checkPin} others={loaderData.others} />
-          <div>
-            <label htmlFor={fields.nextDue.id} className="field-label">
-              Next due
-            </label>
-            <input
-              type="date"
-              id={fields.nextDue.id}
-              name={fields.nextDue.name}
-              defaultValue={fields.nextDue.initialValue}
-              className="input"
-            />
-            <p className="mt-1 text-sm text-quiet">
-              {due
-                ? `${ruleWords(due.rule, due.limit, show)}, ${dueBasis[due.basis]}: the shop’s policy. The maker’s figure wins.`
-                : 'Nothing is known that would say when; the maker’s figure wins.'}
-            </p>
-          </div>
+          <NextDue field={fields.nextDue} due={due} />
         </div>
-        {mayDrive && loaderData.again.length > 0 && (
-          <section>
-            <h2 className="text-xl">Looked at again, and on the due list until it is</h2>
-            <ul>
-              {loaderData.again.map(({ id, dueOn }) => (
-                <li key={id}>
-                  {say(followUpFact(id))}: {showDate(dueOn)}
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        {mayDrive && <LookedAtAgain again={loaderData.again} />}
         <FittedFields {...loaderData.fitted} />
         <NoteField field={fields.note} label="Note" />
         <ActionBar>
@@ -221,9 +177,3 @@ export default function FilePage({ loaderData, actionData, params }: Route.Compo
     </>
   )
 }
-
-/** Against the verdict it may be kept too, and then the record says so. */
-const keptLabel = (judged?: Judgement['verdict']) =>
-  judged === undefined || judged === 'keep'
-    ? 'The fluid is kept: nothing was done'
-    : `The fluid is kept, though the verdict was “${verdictWords[judged]}”: nothing was done`

@@ -1,4 +1,4 @@
-import { useNavigate } from 'react-router'
+import { Form, useNavigate, useNavigation } from 'react-router'
 import { fromAddress, toAddress } from '~/lib/fault-address'
 import { orNotFound } from '~/lib/require'
 import { Button } from '~/ui/button'
@@ -31,7 +31,10 @@ export async function loader({ request, context }: Route.LoaderArgs) {
 export default function FindPage({ loaderData }: Route.ComponentProps) {
   const { finding, vehicle, vehicleId, vehicles, own, costs } = loaderData
   const navigate = useNavigate()
-  const from = vehicleId === undefined ? '' : `&vehicle=${encodeURIComponent(vehicleId)}`
+  // Whoever says what it does while the vehicle is still on its way means that vehicle.
+  const onItsWay = new URLSearchParams(useNavigation().location?.search).get('vehicle')
+  const taken = onItsWay ?? vehicleId ?? ''
+  const from = taken === '' ? '' : `&vehicle=${encodeURIComponent(taken)}`
   const go = (next: FaultFinding) => navigate(`/find?${toAddress(next)}${from}`)
   const of = finding && {
     complaint: finding.complaint,
@@ -54,7 +57,7 @@ export default function FindPage({ loaderData }: Route.ComponentProps) {
         onFinding={go}
         onAnew={() => navigate(`/find?${from}`)}
         aside={
-          <form className="flex flex-wrap items-end gap-2">
+          <Form className="flex flex-wrap items-end gap-2">
             {finding &&
               [...toAddress(finding)].map(([name, value]) => (
                 <input key={`${name} ${value}`} type="hidden" name={name} value={value} />
@@ -71,7 +74,7 @@ export default function FindPage({ loaderData }: Route.ComponentProps) {
               </select>
             </label>
             <Button type="submit">Take this one</Button>
-          </form>
+          </Form>
         }
       />
     </>
