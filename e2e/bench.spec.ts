@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import charabanc from '../demo/vehicles/charabanc.json' with { type: 'json' }
 import courier from '../demo/vehicles/courier-motorcycle.json' with { type: 'json' }
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
@@ -7,7 +8,6 @@ import { signIn } from '../test/http/sign-in'
 import { accessibilityFaults, expect, reload, test, visit } from './journey'
 import { openJobOn } from './set-up'
 import { goOnUntil, savedState, takeWay } from './steps'
-import { harbourTug } from './vehicles'
 
 /** By keyboard alone: to a field, all of it away, something else typed. */
 async function typeInto(page: Page, label: string, text: string): Promise<void> {

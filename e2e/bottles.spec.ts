@@ -1,10 +1,10 @@
 import type { Page } from '@playwright/test'
 import { openPoints } from '~core/job/points'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { checkInAndTest, openJobOn } from './set-up'
 import { goOnUntil, savedState, takeWay } from './steps'
-import { harbourTug } from './vehicles'
 
 /** Whether the shop bleeds by gravity. */
 async function offersGravity(page: Page, yes: boolean) {

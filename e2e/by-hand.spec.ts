@@ -1,8 +1,8 @@
 import type { CDPSession, Locator, Page } from '@playwright/test'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { accessibilityFaults, expect, test } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { lookAsked, savedState } from './steps'
-import { harbourTug } from './vehicles'
 
 /** One way of working the bay: how something is pressed, typed into, and how a bleeder is said to be closed. */
 type Hand = {

@@ -1,12 +1,12 @@
 import { networkInterfaces } from 'node:os'
 import type { Browser, BrowserContext, Page } from '@playwright/test'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { DemoServer } from '../test/http/server'
 import { signIn } from '../test/http/sign-in'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { goOnUntil, holdClosed, lookClean, savedState } from './steps'
-import { harbourTug } from './vehicles'
 
 /** A job at its first bleeder with the hose on, and a code out for its cab. */
 async function withCode(page: Page, plate: string): Promise<{ job: string; code: string }> {

@@ -1,11 +1,11 @@
 import type { Page } from '@playwright/test'
 import type { TechniqueId } from '~core/technique/technique'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { DemoServer } from '../test/http/server'
 import { accessibilityFaults, expect, reload, test } from './journey'
 import { checkInAndTest, openJobOn } from './set-up'
 import { goOnUntil, holdClosed, savedState, takeWay } from './steps'
-import { harbourTug } from './vehicles'
 
 /** Check in as a routine exchange and take a plan by one way. */
 async function planBy(page: Page, technique: TechniqueId): Promise<void> {

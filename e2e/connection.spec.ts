@@ -1,9 +1,9 @@
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn, stateOf } from '../test/http/job'
 import { expect, reload, serverGone, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { SilentProxy } from './silent-proxy'
 import { goOnUntil, holdClosed, savedState, untilFirstBleeder } from './steps'
-import { harbourTug } from './vehicles'
 
 test.use({ expectedFailures: [serverGone] })
 

@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn } from './set-up'
 import { hearsNothing } from './steps'
-import { harbourTug } from './vehicles'
 
 const shares = (page: Page) => page.getByRole('region', { name: 'What it may be' })
 const question = (page: Page) => page.locator('#next-look')

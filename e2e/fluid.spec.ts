@@ -1,9 +1,9 @@
 import ICAL from 'ical.js'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { stateOf } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn } from './set-up'
 import { Tester } from './tester'
-import { harbourTug } from './vehicles'
 
 const today = () => new Date().toISOString().slice(0, 10)
 

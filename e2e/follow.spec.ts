@@ -1,10 +1,10 @@
 import type { Page } from '@playwright/test'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { signIn } from '../test/http/sign-in'
 import { checkInAndTestByForm } from './by-form'
 import { expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { hearsNothing, linkPhone, savedState, untilFirstBleeder } from './steps'
-import { harbourTug } from './vehicles'
 
 test('what is done at the wheel shows on a page at the desk as it happens, without being asked', async ({
   page,

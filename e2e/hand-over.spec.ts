@@ -1,10 +1,10 @@
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { planTwoPersonByForm } from './by-form'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { goOnUntil, savedState } from './steps'
 import { example } from './taken'
-import { harbourTug } from './vehicles'
 
 test('parked with the pedal propped and a bleeder open, resumed by somebody else, and the tag prints on one page', async ({
   page,

@@ -1,9 +1,9 @@
 import type { Page } from '@playwright/test'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { accessibilityFaults, expect, test } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { goOnUntil, linkPhone } from './steps'
-import { harbourTug } from './vehicles'
 
 /** A browser without a monitor has no voices: what would be said is written down, and never comes to an end. */
 const listen = (page: Page) =>

@@ -1,8 +1,8 @@
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { goOnUntil, record } from './steps'
-import { harbourTug } from './vehicles'
 
 test('what a job found out is there when the vehicle comes again: at the plan, at the bleeder, with its date and job', async ({
   page,

@@ -1,6 +1,6 @@
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn } from './set-up'
-import { harbourTug } from './vehicles'
 
 test.use({ expectedFailures: [/status of 409/] })
 test('the pedal is felt before and again: bars to one scale, what changed, what cannot be is told; an earlier job stands behind', async ({

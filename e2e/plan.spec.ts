@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs'
 import hybridTaxi from '~core/vehicle/examples/hybrid-taxi.json' with { type: 'json' }
 import parcelVan from '~core/vehicle/examples/parcel-van.json' with { type: 'json' }
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { accessibilityFaults, expect, test } from './journey'
 import { checkInAndTest, openJobOn } from './set-up'
 import { proveAll, savedState, takeWay } from './steps'
-import { harbourTug } from './vehicles'
 
 test('a figure opens to its formula, and what is changed in place moves the plan without asking the server', async ({
   page,

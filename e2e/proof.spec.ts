@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { goOnUntil, lastFill, proveAll, pullsUntilDone, untilFirstBleeder } from './steps'
-import { harbourTug } from './vehicles'
 
 /** A form that is refused is answered as refused, and the console says so. */
 test.use({ expectedFailures: [/status of (400|409)/] })

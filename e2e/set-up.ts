@@ -4,7 +4,7 @@ import { visit } from './journey'
 
 /** Jobs brought to where a journey begins, by the forms' own addresses: the forms have journeys of their own. */
 
-/** Whoever is at a page. */
+/** Whoever is at a page, which may show nothing yet: where its requests go tells the server. */
 export async function askerOf({ request }: Page): Promise<Asker> {
   return { client: request, url: new URL((await request.get('/favicon.svg')).url()).origin }
 }

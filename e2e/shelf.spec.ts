@@ -1,7 +1,7 @@
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { savedState } from './steps'
-import { harbourTug } from './vehicles'
 
 /** The code of the demo's container of a product. */
 const codeOf = async (page: import('@playwright/test').Page, product: string) => {

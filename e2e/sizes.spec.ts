@@ -8,7 +8,7 @@ const windows = [
   { width: 1280, height: 800 },
   { width: 1024, height: 768 },
   { width: 390, height: 844 },
-]
+] as const
 /** At the vehicle hands are in gloves. */
 const FOR_GLOVES = new Set(['bleed', 'cab code'])
 
@@ -41,7 +41,9 @@ for (const part of PARTS)
     test.setTimeout(300_000)
     const mine = Object.entries(await screens(page)).filter((_, i) => i % PARTS.length === part)
     for (const [name, path] of mine) {
+      // Opened as at the desk by day, then turned.
       await page.emulateMedia({ colorScheme: 'light' })
+      await page.setViewportSize(windows[0])
       await visit(page, path)
       for (const colorScheme of ['light', 'dark'] as const) {
         await page.emulateMedia({ colorScheme })

@@ -1,8 +1,8 @@
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { goOnUntil, record } from './steps'
-import { harbourTug } from './vehicles'
 
 test('a foreman reads what happened: folded by place in sentences, and what went wrong by itself', async ({
   page,

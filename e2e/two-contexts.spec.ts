@@ -1,10 +1,10 @@
 import type { Browser, BrowserContext, Page } from '@playwright/test'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { accessibilityFaults, expect, serverGone, test } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { SilentProxy } from './silent-proxy'
 import { goOnUntil, holdClosed, linkPhone, lookAsked, lookClean, proveAll, savedState } from './steps'
-import { harbourTug } from './vehicles'
 
 test.use({ expectedFailures: [serverGone] })
 

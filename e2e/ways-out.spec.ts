@@ -1,9 +1,9 @@
 import type { Locator } from '@playwright/test'
+import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn, stateOf } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
 import { goOnUntil, savedState } from './steps'
-import { harbourTug } from './vehicles'
 
 /** Held until what it said is done and it is gone. */
 async function hold(button: Locator): Promise<void> {

@@ -1,3 +1,4 @@
+import { brokenFiles, harbourTug } from '~test/worlds/harbour-tug'
 import { openJobByForm, planTwoPersonByForm } from './by-form'
 import { accessibilityFaults, expect, reload, test, visit } from './journey'
 import { openJobOn, planTwoPerson } from './set-up'
@@ -10,7 +11,6 @@ import {
   savedState,
   untilFirstBleeder,
 } from './steps'
-import { brokenFiles, harbourTug } from './vehicles'
 
 test('a vehicle this project does not ship is imported, planned, bled, proved and filed', async ({
   page,

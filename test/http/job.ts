@@ -74,27 +74,16 @@ export async function linkedPhone(asker: Asker, job: string, phone: APIRequestCo
 
 /** @param job its address, whole where whoever asks has another server in mind */
 export const stateOf = async (client: APIRequestContext, job: string): Promise<JobState> =>
-  JSON.parse(
-    JSON.stringify(fromWire((await (await client.get(`${job}/events`, { maxRetries: 2 })).json()).state)),
-  )
+  JSON.parse(JSON.stringify(fromWire((await (await client.get(`${job}/events`)).json()).state)))
 
-/** Send one event as a screen would. @returns the answer */
-export function send({ client, url }: Asker, job: string, act: object) {
+/** Send one event as a screen would, and have it recorded. @returns it, and how many the job has now */
+export async function record({ client, url }: Asker, job: string, act: object) {
   const ahead = DemoServer.behind(url)?.aheadMs ?? 0
   const event = { id: newId(), at: new Date(Date.now() + ahead).toISOString(), ...act } as JobEvent
-  // A connection that stood idle may be closed just as it is used: a screen sends again, under the same id.
-  const answer = client.post(new URL(`${job}/events`, url).href, {
+  const answer = await client.post(new URL(`${job}/events`, url).href, {
     headers: { Origin: url },
     data: event,
-    maxRetries: 2,
   })
-  return { event, answer }
-}
-
-/** Send one that is to be recorded. @returns it, and how many the job has now */
-export async function record(asker: Asker, job: string, act: object) {
-  const { event, answer: sent } = send(asker, job, act)
-  const answer = await sent
   expect(answer.ok(), await answer.text()).toBe(true)
   return { event, length: (await answer.json()).length as number }
 }

@@ -8,7 +8,8 @@ import type { DueRow } from '~server/store/due.server'
 import type { OpenFollowUp } from '~server/store/follow-ups.server'
 import { DueStrip } from './strip'
 
-export function Again({
+/** A look that is owed after a job, the first due first; what is over its day is marked. */
+export function FollowUpRow({
   followUp: { job_id, kind, due_on, plate, name },
   day,
 }: {
@@ -35,7 +36,8 @@ export function Again({
   )
 }
 
-export function Row({ row, day }: { row: DueRow; day: string }) {
+/** A vehicle whose fluid is due: by which rule, when, and between which days that lies. */
+export function FluidRow({ row, day }: { row: DueRow; day: string }) {
   const show = useShow()
   const over = row.likely <= day
   return (

@@ -9,7 +9,7 @@ import { calendarSecret, renewCalendarSecret } from '~server/store/calendar.serv
 import { dueBetween, dueCounts, withoutDue } from '~server/store/due.server'
 import { openFollowUps } from '~server/store/follow-ups.server'
 import type { Route } from './+types/due'
-import { Again, Row } from './due-row'
+import { FluidRow, FollowUpRow } from './due-row'
 import { stripMonths } from './strip'
 
 /** So many are shown of a group at first: a page of thousands is read by nobody. */
@@ -88,7 +88,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
             </h2>
             <ul>
               {followUps.map((each) => (
-                <Again key={`${each.job_id} ${each.kind}`} followUp={each} day={day} />
+                <FollowUpRow key={`${each.job_id} ${each.kind}`} followUp={each} day={day} />
               ))}
             </ul>
           </Panel>
@@ -100,7 +100,7 @@ export default function Due({ loaderData, actionData }: Route.ComponentProps) {
             </h2>
             <ul>
               {group.rows.map((row) => (
-                <Row key={row.id} row={row} day={day} />
+                <FluidRow key={row.id} row={row} day={day} />
               ))}
             </ul>
             {group.rows.length < group.count && (

@@ -1,8 +1,10 @@
 import { z } from 'zod'
 import { decimal, requiredQuantity } from '~/lib/fields'
 
+/** Stands where nobody checked. */
 export const NOBODY = 'nobody'
 
+/** How a job is filed, as its form sends it. */
 export const fileFormSchema = z.object({
   eventId: z.string(),
   outcome: z.enum(['fit', 'not-fit', 'declined', 'kept'], 'Say how it ends.'),

@@ -5,6 +5,7 @@ import { useShow } from '~/lib/units'
 import { Faults } from '~/ui/field'
 import { bubbleKinds, colourFact, colours } from '~core/fluid/specs/colour'
 
+/** The fields of one place, as the form names them. */
 export type RowFields = Record<
   'stage' | 'point' | 'ml' | 'pulls' | 'colour' | 'bubbles',
   FieldMetadata<unknown>

@@ -13,6 +13,7 @@ import { LoneFileLink, LoneLink } from '~/ui/lone-link'
 import { Notice } from '~/ui/notice'
 import { Panel } from '~/ui/panel'
 import { readingDue } from '~core/job/selectors'
+import { isByHand } from '~core/plan/by-hand'
 import { makePlan } from '~core/plan/plan'
 import { database } from '~server/http/context.server'
 import { recordDesk } from '~server/http/record-event.server'
@@ -29,7 +30,7 @@ import { PlanRig } from './plan-rig'
 import { PlanSpread } from './plan-spread'
 import { Stages } from './stages'
 import { Cautions, Stops } from './stops'
-import { byHand, TakePlan } from './take-plan'
+import { TakePlan } from './take-plan'
 import { UnitChoice } from './unit-choice'
 import { Ways } from './ways'
 import { WhatIf } from './what-if'
@@ -65,7 +66,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     asked.work.order?.why === '' ? 'Say why the order is changed: it stays in the record.' : undefined
   const plan = makePlan(asked)
   const wayFault =
-    byHand(plan) && whys.way === '' ? 'Say why this way is taken: it stays in the record.' : undefined
+    isByHand(plan) && whys.way === '' ? 'Say why this way is taken: it stays in the record.' : undefined
   if (orderFault || wayFault) return data({ orderFault, wayFault }, { status: 400 })
   const act = {
     id: String(form.get('eventId')),

@@ -4,6 +4,7 @@ import { useSay } from '~/lib/say'
 import { Panel } from '~/ui/panel'
 import type { Plan } from '~core/plan/answer'
 
+/** What is to be settled before anything else: no figure stands beside it. */
 export function Stops({ plan }: { plan: Plan }) {
   const say = useSay()
   return (
@@ -22,6 +23,7 @@ export function Stops({ plan }: { plan: Plan }) {
   )
 }
 
+/** What can hurt somebody, and at which step. */
 export function Cautions({ plan }: { plan: Plan }) {
   const say = useSay()
   return (

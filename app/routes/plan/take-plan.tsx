@@ -2,12 +2,11 @@ import { Form, useNavigation } from 'react-router'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
 import type { Plan } from '~core/plan/answer'
+import { isByHand } from '~core/plan/by-hand'
 import { useChanges } from './changes'
 import { TAKE_PLAN_FORM } from './order'
 
-/** Whether another way than the usual one is taken anywhere. */
-export const byHand = ({ ways }: Plan) => ways.some(({ taken, usual }) => taken !== usual)
-
+/** Takes the plan as it stands on the page, with why where another way than the usual one was chosen. */
 export function TakePlan(props: { plan: Plan; eventId: string; refusal?: string; wayFault?: string }) {
   const { plan, eventId, refusal, wayFault } = props
   const [search] = useChanges()
@@ -21,7 +20,7 @@ export function TakePlan(props: { plan: Plan; eventId: string; refusal?: string;
           {refusal}
         </p>
       )}
-      {byHand(plan) && (
+      {isByHand(plan) && (
         <label className="grid gap-1">
           <span className="font-bold">Why this way? It stays in the record</span>
           <textarea

@@ -1,7 +1,8 @@
 import { showTime } from '~/lib/format'
 import type { JobState } from '~core/job/state'
 
-export function Added({ state: { addenda } }: { state: JobState }) {
+/** What was added to a record after it was filed. */
+export function Addenda({ state: { addenda } }: { state: JobState }) {
   if (addenda.length === 0) return null
   return (
     <section>
@@ -21,7 +22,7 @@ export function Added({ state: { addenda } }: { state: JobState }) {
 }
 
 /** Where the logbook has this record: whoever has its file can check it without this program. */
-export function Entered({
+export function InLogbook({
   entries,
   shopKey,
 }: {

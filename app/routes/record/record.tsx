@@ -17,7 +17,7 @@ import { comebacksOf, findJob } from '~server/store/jobs.server'
 import { entriesOf } from '~server/store/ledger.server'
 import { findVehicle } from '~server/store/vehicles.server'
 import type { Route } from './+types/record'
-import { Added, Entered } from './addenda'
+import { Addenda, InLogbook } from './addenda'
 import { RecordBody } from './document'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -123,7 +123,7 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
           </p>
         </header>
         <RecordBody document={document} />
-        <Added state={state} />
+        <Addenda state={state} />
         {filed && wordsKept && <p className="text-sm">In the words and units in which it was filed.</p>}
         {filed && !wordsKept && (
           <p className="text-sm">
@@ -131,7 +131,7 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
             sentences are said as this release says them.
           </p>
         )}
-        {entries.length > 0 && <Entered entries={entries} shopKey={key} />}
+        {entries.length > 0 && <InLogbook entries={entries} shopKey={key} />}
         {comebacks.map(({ id, at }) => (
           <p key={id}>
             It came back: <Link to={`/jobs/${id}/record`}>job opened {showDate(at)}</Link>

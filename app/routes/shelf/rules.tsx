@@ -7,7 +7,8 @@ import { openedRuleFact, openedRuleIds } from '~core/stock/opened-rule'
 import { quantities } from '~core/units/units'
 import type { Route } from './+types/shelf'
 
-export function Rules({
+/** How long an opened container serves, what the drum holds, and in what money fluid is bought. */
+export function ShelfRules({
   settings: { rule, money, drumMl },
   fault,
 }: {

@@ -23,7 +23,7 @@ import type { Route } from './+types/shelf'
 import { Containers } from './containers'
 import { DeliveryForm } from './delivery-form'
 import { Drums } from './drums'
-import { Rules } from './rules'
+import { ShelfRules } from './rules'
 import { deliverySchema, handOverSchema, shelfSettingsSchema } from './shelf-form'
 import { ToBuyPanel } from './to-buy'
 
@@ -146,7 +146,7 @@ export default function Shelf({ loaderData, actionData }: Route.ComponentProps) 
           <ToBuyPanel list={buy} booked={booked} />
           <DeliveryForm refused={refused.delivery} money={settings.money} key={containers.length} />
           <Drums drums={loaderData.drums} capacityMl={settings.drumMl} today={day} fault={refused.drum} />
-          <Rules settings={settings} fault={refused.settings} />
+          <ShelfRules settings={settings} fault={refused.settings} />
         </div>
       </div>
     </>

@@ -17,7 +17,8 @@ type FactsProps = {
   due?: Pick<DueRow, 'likely' | 'rule' | 'limit_value'>
 }
 
-export function Facts({ vehicle, vin, odometer, due }: FactsProps) {
+/** What its file says of the vehicle as a whole. */
+export function VehicleFacts({ vehicle, vin, odometer, due }: FactsProps) {
   const say = useSay()
   const show = useShow()
   const facts: [string, string][] = [
@@ -74,7 +75,7 @@ export function Facts({ vehicle, vin, odometer, due }: FactsProps) {
 }
 
 /** Units that offer a routine, and whose words it goes by. */
-export function Routines({ vehicle, id }: { vehicle: Vehicle; id: string }) {
+export function VehicleRoutines({ vehicle, id }: { vehicle: Vehicle; id: string }) {
   const say = useSay()
   const units = partsOf(vehicle, 'control-unit').filter(({ routine }) => routine !== 'none')
   if (units.length === 0) return null
@@ -96,7 +97,8 @@ export function Routines({ vehicle, id }: { vehicle: Vehicle; id: string }) {
   )
 }
 
-export function Bleeders({ vehicle }: { vehicle: Vehicle }) {
+/** Where fluid is let out, and how far it runs to there. */
+export function VehicleBleeders({ vehicle }: { vehicle: Vehicle }) {
   const say = useSay()
   const show = useShow()
   return (

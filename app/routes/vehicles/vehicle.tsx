@@ -15,7 +15,7 @@ import { dueOfVehicle } from '~server/store/due.server'
 import { jobsOfVehicle } from '~server/store/jobs.server'
 import { findVehicle, lastOdometer, versionsOf } from '~server/store/vehicles.server'
 import type { Route } from './+types/vehicle'
-import { Bleeders, Facts, Routines } from './vehicle-facts'
+import { VehicleBleeders, VehicleFacts, VehicleRoutines } from './vehicle-facts'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const stored = orNotFound(await findVehicle(context.get(database), params.vehicleId))
@@ -61,9 +61,9 @@ export default function VehiclePage({ loaderData }: Route.ComponentProps) {
           <LineMap vehicle={vehicle} marks={ownMarks(vehicle)} className="[&_.lm-sheet]:max-h-[62vh]" />
         </Panel>
         <div className="grid grid-cols-1 gap-5">
-          <Facts vehicle={vehicle} vin={vin} odometer={odometer} due={due} />
-          <Bleeders vehicle={vehicle} />
-          <Routines vehicle={vehicle} id={id} />
+          <VehicleFacts vehicle={vehicle} vin={vin} odometer={odometer} due={due} />
+          <VehicleBleeders vehicle={vehicle} />
+          <VehicleRoutines vehicle={vehicle} id={id} />
           <LearnedPanel learned={learned} />
           <Panel title="Versions of its file">
             <ol className="grid gap-1">
