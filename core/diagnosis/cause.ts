@@ -5,6 +5,13 @@ import type { Touched } from './touched'
 import type { Traits } from './traits'
 import type { PlaceKind } from './where'
 
+/**
+ * What is left open of a choke: so many times as bad passes so many times less.
+ *
+ * @source Hagen and Poiseuille: flow grows with the fourth power of a bore
+ */
+export const boreLeft = (usualMm: number, severity: number): number => usualMm * severity ** -0.25
+
 /** Something that can be wrong, with all that is its own: where it is one of many like it, another is one file and one line. */
 export type Cause = {
   id: string
@@ -25,8 +32,11 @@ export type Cause = {
   /** What kind of thing it sits in, where a place can be named. */
   at?: PlaceKind
   repair: Repair
-  /** What it is on the simulated vehicle, where it is hydraulic. */
-  onRig?: (at: string) => {
+  /** What it is on the simulated vehicle, where it is hydraulic; `severity` 1 as usual, 2 twice as bad. */
+  onRig?: (
+    at: string,
+    severity: number,
+  ) => {
     faults?: RigFault[]
     airMl?: Record<string, number>
     closedAirMl?: Record<string, number>

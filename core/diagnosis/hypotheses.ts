@@ -5,6 +5,7 @@ import { checkOf } from './checks'
 import type { Complaint } from './complaints'
 import { pairs } from './pairs'
 import type { Case, Found } from './request'
+import { rowOf } from './row'
 import { touchedBy } from './touched'
 import { traitsOf } from './traits'
 
@@ -63,7 +64,7 @@ function shareOf(complaint: Complaint, own: Case['own'] = {}): (cause: Cause) =>
 
 /** Chances of a check's results where this is wrong, in the order of its results. */
 export function shownBy(check: Check, { causes: wrong }: Pick<Hypothesis, 'causes'>): readonly number[] {
-  const rows = wrong.map(({ id }) => check.under[id] ?? check.otherwise)
+  const rows = wrong.map(({ id }) => rowOf(check, id))
   const [row] = rows
   if (rows.length < 2 || !row) return row ?? check.otherwise
   // Each of two faults shows itself or does not, whatever the other does; what neither shows is the sound result.

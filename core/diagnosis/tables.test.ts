@@ -5,6 +5,7 @@ import { causes } from './causes'
 import { checks } from './checks'
 import { complaintIds } from './complaints'
 import { pairs } from './pairs'
+import { rowOf } from './row'
 import { partKeys } from './usual'
 
 const ids = new Set(causes.map(({ id }) => id))
@@ -21,7 +22,11 @@ test('every file of a cause or a check is registered, under its own name', () =>
 
 describe.each(checks.map((check) => [check.id, check] as const))('%s', (_, check) => {
   test('shows something under every cause, in chances that add up', () => {
-    for (const row of [check.otherwise, ...Object.values(check.under)]) {
+    for (const row of [
+      check.otherwise,
+      ...Object.values(check.under),
+      ...causes.map(({ id }) => rowOf(check, id)),
+    ]) {
       expect(row).toHaveLength(check.results.length)
       expect(row.reduce((sum, each) => sum + each, 0)).toBeCloseTo(1, 9)
       expect(Math.min(...row)).toBeGreaterThanOrEqual(0)
@@ -50,6 +55,15 @@ describe.each(checks.map((check) => [check.id, check] as const))('%s', (_, check
     ]
     expect(codes.filter((code) => !hasWords(code))).toEqual([])
   })
+})
+
+test('the table and what the rig showed count alike; where the rig shows nothing, the table stands', () => {
+  const holds = checks.find(({ id }) => id === 'hold-firm')
+  if (!holds) throw new Error('no such check')
+  expect(holds.under['cylinder-bypass']).toEqual([1 - 0.7, 0.7])
+  // Every one of the rig's sank.
+  expect(rowOf(holds, 'cylinder-bypass')[1]).toBeCloseTo(0.85, 9)
+  expect(rowOf(holds, 'pads-knocked-back')).toBe(holds.otherwise)
 })
 
 test('every cause is mended by its own repair, occurs with a complaint, and has its words', () => {

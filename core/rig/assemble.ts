@@ -102,6 +102,12 @@ function addFaults(rig: Assembly, faults: readonly RigFault[]): void {
       const at = chamber?.cell ?? rig.cells.findLastIndex(({ of }, i) => of === fault.at && !apart.has(i))
       if (at >= 0) addLeak(rig, fault.at, at, fault.mlPerMinPerMPa)
     }
+    if (fault.kind === 'bleeder-low')
+      for (const { kind, link, of } of rig.outlets)
+        if (kind === 'bleeder' && rig.at(of).of === fault.at) rig.way(link).takesOut = 'liquid-first'
+    if (fault.kind === 'branch-pressed')
+      for (const branch of rig.branches)
+        if (branch.unit === fault.at) rig.way(branch.link).open = branch.restsOpen = 1
     if (fault.kind === 'piston-stuck')
       for (const { cell } of rig.worn.get(fault.at) ?? []) {
         rig.at(cell).takeUpMl = 0

@@ -56,7 +56,14 @@ export type Outlet = {
 }
 
 /** A control unit’s closed branch, and the ways that lead into it. */
-export type Branch = { unit: string; cell: number; link: number; circuit: string }
+export type Branch = {
+  unit: string
+  cell: number
+  link: number
+  circuit: string
+  /** How far its way stands open while the unit rests: 0 but for one that pressure reaches. */
+  restsOpen: number
+}
 
 /** A pump inside a by-wire unit: how its way from the reservoir is while it runs, and at rest. */
 export type Pump = {

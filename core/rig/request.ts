@@ -27,8 +27,12 @@ const faultSchema = z.discriminatedUnion(
     z.object({ kind: z.literal('no-return'), at: id }),
     z.object({ kind: z.literal('no-draw'), at: id }),
     z.object({ kind: z.literal('piston-stuck'), at: id }),
+    /** Pressure reaches a unit's closed branches, and flow does not: their air is felt at the pedal and comes at no bleeder. */
+    z.object({ kind: z.literal('branch-pressed'), at: id }),
+    /** Its bleeders are not its highest place: the air above them stays. */
+    z.object({ kind: z.literal('bleeder-low'), at: id }),
   ],
-  'give a fault with a kind: hose-closed, hose-flap, hose-soft, bypass, leak, no-return, no-draw or piston-stuck',
+  'give a fault with a kind: hose-closed, hose-flap, hose-soft, bypass, leak, no-return, no-draw, piston-stuck, branch-pressed or bleeder-low',
 )
 export type RigFault = z.output<typeof faultSchema>
 
@@ -149,7 +153,8 @@ function referenceFaults({ vehicle, start, faults, acts }: RigRequest): Fault[] 
     const path = `faults.${i}.at`
     if (kind.startsWith('hose')) ask(path, at, lines, 'line')
     else if (kind === 'leak') ask(path, at, leaks, 'part or line that could leak')
-    else if (kind === 'piston-stuck') ask(path, at, known.brake, 'wheel brake')
+    else if (kind === 'piston-stuck' || kind === 'bleeder-low') ask(path, at, known.brake, 'wheel brake')
+    else if (kind === 'branch-pressed') ask(path, at, known.unit, 'control unit')
     else ask(path, at, chambers, 'chamber')
   }
   for (const [i, each] of acts.entries()) {

@@ -23,7 +23,7 @@ export function startUnit(rig: Assembly, unit: string): (dt: number) => void {
 
 /** They stop: branches shut, and the pump lets its pressure back into the reservoir. */
 export function stopUnit(rig: Assembly, unit: string): void {
-  for (const branch of rig.branches) if (branch.unit === unit) rig.way(branch.link).open = 0
+  for (const branch of rig.branches) if (branch.unit === unit) rig.way(branch.link).open = branch.restsOpen
   for (const { link, resting } of pumpsOf(rig, unit)) Object.assign(rig.way(link), resting)
 }
 

@@ -65,13 +65,15 @@ export const isPhysical = ({ onRig }: Cause): boolean => onRig !== undefined
 /** The simulated vehicle as it stands, new fluid all through; `sound` for the same without anything wrong. */
 export function standing(hidden: Hidden, sound = false) {
   const airMl: Record<string, number> = {}
+  const closedAirMl: Record<string, number> = {}
   const faults: RigFault[] = []
   for (const cause of sound ? [] : hidden.causes) {
-    const made = cause.onRig?.(placeOn(hidden, cause))
-    for (const [id, ml] of Object.entries(made?.airMl ?? {})) airMl[id] = ml * hidden.severity
+    const made = cause.onRig?.(placeOn(hidden, cause), hidden.severity)
+    Object.assign(airMl, made?.airMl)
+    Object.assign(closedAirMl, made?.closedAirMl)
     faults.push(...(made?.faults ?? []))
   }
-  return rigOf(hidden.vehicle, { start: { oldPct: 0, airMl }, faults })
+  return rigOf(hidden.vehicle, { start: { oldPct: 0, airMl, closedAirMl }, faults })
 }
 
 /** The part, line or chamber of the wheel in question, as the rig calls it. */

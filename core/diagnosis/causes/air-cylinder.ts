@@ -18,5 +18,5 @@ export const airCylinder: Cause = {
     (unbled && (cylinder.opened || cylinder.replaced) ? 4 : 1) * (fullyBled ? 0.6 : 1),
   at: 'cylinder',
   repair: portsAndBleed,
-  onRig: (at) => ({ airMl: { [at]: 4 } }),
+  onRig: (at, severity) => ({ airMl: { [at]: 4 * severity } }),
 }

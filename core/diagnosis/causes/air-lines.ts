@@ -18,5 +18,5 @@ export const airLines: Cause = {
   },
   history: ({ unbled, fullyBled }) => (unbled ? 4 : 1) * (fullyBled ? 0.35 : 1),
   repair: bleed,
-  onRig: (at) => ({ airMl: { [at]: 4 } }),
+  onRig: (at, severity) => ({ airMl: { [at]: 4 * severity } }),
 }

@@ -1,7 +1,7 @@
 import type { Cause } from '../cause'
 import { cyclesAndBleed } from '../repairs/cycles-and-bleed'
 
-/** Air in the closed branches of a control unit. */
+/** Air in a control unit where pressure reaches it and flow does not: it is felt at the pedal, and comes at no bleeder. */
 export const airUnit: Cause = {
   id: 'air-unit',
   chance: {
@@ -18,5 +18,8 @@ export const airUnit: Cause = {
     (unit.opened || unit.replaced ? (unbled ? 4 : 2) : 1) * (fullyBled ? 0.85 : 1),
   at: 'unit',
   repair: cyclesAndBleed,
-  onRig: (at) => ({ airMl: { [at]: 3 } }),
+  onRig: (at, severity) => ({
+    faults: [{ kind: 'branch-pressed', at }],
+    closedAirMl: { [at]: 3 * severity },
+  }),
 }

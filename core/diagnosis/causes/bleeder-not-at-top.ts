@@ -16,5 +16,8 @@ export const bleederNotAtTop: Cause = {
   history: ({ brake }) => (brake.replaced ? 4 : brake.opened ? 1.5 : 1),
   at: 'brake',
   repair: brakeTurned,
-  onRig: (at) => ({ airMl: { [at]: 4 } }),
+  onRig: (at, severity) => ({
+    faults: [{ kind: 'bleeder-low', at }],
+    airMl: { [at]: 4 * severity },
+  }),
 }

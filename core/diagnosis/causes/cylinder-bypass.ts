@@ -19,5 +19,5 @@ export const cylinderBypass: Cause = {
   at: 'cylinder',
   unsafe: true,
   repair: newCylinder,
-  onRig: (at) => ({ faults: [{ kind: 'bypass', at, mlPerMinPerMPa: 6 }] }),
+  onRig: (at, severity) => ({ faults: [{ kind: 'bypass', at, mlPerMinPerMPa: 6 * severity }] }),
 }

@@ -1,4 +1,4 @@
-import type { Cause } from '../cause'
+import { boreLeft, type Cause } from '../cause'
 import { newHose } from '../repairs/new-hose'
 
 /** A hose has closed up inside: pressure forces it open, and fluid does not come back. */
@@ -17,5 +17,5 @@ export const hoseClosed: Cause = {
   history: ({ line }) => (line.replaced ? 0.5 : 1),
   at: 'hose',
   repair: newHose,
-  onRig: (at) => ({ faults: [{ kind: 'hose-closed', at, boreMm: 0.35 }] }),
+  onRig: (at, severity) => ({ faults: [{ kind: 'hose-closed', at, boreMm: boreLeft(0.35, severity) }] }),
 }

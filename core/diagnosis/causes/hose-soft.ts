@@ -10,5 +10,5 @@ export const hoseSoft: Cause = {
   history: ({ line }) => (line.replaced ? 0.5 : 1),
   at: 'hose',
   repair: newHose,
-  onRig: (at) => ({ faults: [{ kind: 'hose-soft', at, mlPerMPa: 1 }] }),
+  onRig: (at, severity) => ({ faults: [{ kind: 'hose-soft', at, mlPerMPa: severity }] }),
 }

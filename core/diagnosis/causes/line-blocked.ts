@@ -1,4 +1,4 @@
-import type { Cause } from '../cause'
+import { boreLeft, type Cause } from '../cause'
 import { newLine } from '../repairs/new-line'
 
 /** A line is blocked or squeezed flat. */
@@ -7,5 +7,5 @@ export const lineBlocked: Cause = {
   chance: { 'drag-one': 3, 'hard-pedal': 10, 'pulls-to-one-side': 4, 'no-flow-one': 15, 'no-clutch': 1 },
   at: 'line',
   repair: newLine,
-  onRig: (at) => ({ faults: [{ kind: 'hose-closed', at, boreMm: 0.12 }] }),
+  onRig: (at, severity) => ({ faults: [{ kind: 'hose-closed', at, boreMm: boreLeft(0.12, severity) }] }),
 }

@@ -19,5 +19,5 @@ export const outsideLeak: Cause = {
   at: 'any',
   unsafe: true,
   repair: jointMadeTight,
-  onRig: (at) => ({ faults: [{ kind: 'leak', at, mlPerMinPerMPa: 8 }] }),
+  onRig: (at, severity) => ({ faults: [{ kind: 'leak', at, mlPerMinPerMPa: 8 * severity }] }),
 }

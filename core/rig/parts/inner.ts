@@ -24,9 +24,10 @@ export function addUnit(
   const heightM = rig.heightM(part.id, 0)
   const cell = rig.cell({ of: part.id, heightM, baseMl: volumeMl * (1 - closedShare) })
   const branch = rig.cell({ of: part.id, heightM, baseMl: volumeMl * closedShare })
-  const link = rig.link({ from: cell, to: branch, out: wide(rig) })
+  // A dead end: what comes back out of it is liquid, and its air stays at its top.
+  const link = rig.link({ from: cell, to: branch, out: wide(rig), takesBack: 'liquid-first' })
   rig.way(link).open = 0
-  rig.branches.push({ unit: part.id, cell: branch, link, circuit })
+  rig.branches.push({ unit: part.id, cell: branch, link, circuit, restsOpen: 0 })
   rig.doors.set(doorKey(part.id, circuit), { in: cell, out: cell })
   for (const bleeder of part.bleeders)
     if ((bleeder.circuit ?? circuit) === circuit && !rig.outlets.some(({ id }) => id === bleeder.id))
