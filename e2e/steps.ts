@@ -28,8 +28,8 @@ export async function untilFirstBleeder(page: Page): Promise<void> {
 }
 
 /** Hold the button that records the bleeder closed. */
-export async function holdClosed(page: Page): Promise<void> {
-  const button = page.getByRole('button', { name: 'is CLOSED' })
+export async function holdClosed(page: Page, name = 'is CLOSED'): Promise<void> {
+  const button = page.getByRole('button', { name })
   await button.hover()
   await page.mouse.down()
   await expect(button).toBeHidden()

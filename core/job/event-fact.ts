@@ -91,7 +91,11 @@ export function eventFact(event: JobEvent, before?: JobState): Fact {
     case 'bottle-watched':
       return said(event, { point: event.point })
     case 'call':
-      return said(event, { point: event.seen.point, act: event.act })
+      return said(event, {
+        point: event.seen.point,
+        act: event.act,
+        hose: event.hose && fact(`hose-${event.hose}`),
+      })
     case 'pull-seen':
       return said(event, {
         broughtMl: event.ml,

@@ -1,12 +1,14 @@
 import { secondsBetween } from '../base/day'
 import { fact, type Notice } from '../base/decision'
 import { RESTRICTED_SHARE } from '../physics/hydraulics/restriction'
+import { callMove } from '../technique/calls'
 import type { Vehicle } from '../vehicle/schema'
 import { copyOfPoint, copyOfRun } from './copies'
 import type { Running } from './events/kind'
 import { otherSide } from './findings/slow-flow'
 import { fullStrokeMl, perPullMl, pourSoon, takeFrom, usualPullMl, watchAt } from './levels'
 import {
+  callOf,
   cleanPullsWanted,
   currentStage,
   freshPoint,
@@ -20,8 +22,14 @@ import {
 import type { JobState, PointRun, RunState, StageRunState } from './state'
 import { stepAtRest } from './steps'
 
+/** What the hose showed as the joint was closed, as whoever closed it says. */
+export const hoseSaid = ['clear', 'bubbles'] as const
+export type HoseSaid = (typeof hoseSaid)[number]
+
 /** So many pulls one look may speak for: of more, nobody tells what each of them showed. @source from memory */
 const MOST_PULLS = 6
+/** Where it was said of each that its hose was clear, so many: of more, nobody reads what they brought off one mark. @source from memory */
+const MOST_SAID_CLEAR = 18
 /** The next pull may bring so many times what the ones before brought. @source from memory */
 const PULL_VARIES = 1.35
 
@@ -30,20 +38,24 @@ const PULL_VARIES = 1.35
  * fluid that moved and no bubbles, the place wants more than this pull, and the reservoir stands well above MIN. What
  * came is written down at the next look, for all pulls since the last one.
  *
+ * @param hose what was said of it at closing; left out, nothing was
  * @returns mL by the count; undefined where it is looked at before the next pull
  */
-export function unseenPullMl(state: Running, point: string): number | undefined {
+export function unseenPullMl(state: Running, point: string, hose?: HoseSaid): number | undefined {
   const { run, vehicle } = state
   const stageRun = currentStage(run)
   const progress = stageRun && pointOf(stageRun, point)
   const targetMl = stageRun?.stage.mlByBleeder?.[point] ?? 0
   // Where no volume is wanted only what the hose shows tells when to end.
   if (!progress || targetMl <= 0 || progress.doubtful || progress.bubbles !== 'none') return undefined
+  if (hose === 'bubbles') return undefined
   if (run.mends.length > 0 || state.standing.open.length > 0) return undefined
   const ml = perPullMl(vehicle, stageRun, point)
   if (ml < RESTRICTED_SHARE * expectedPullMl(vehicle, stageRun, point)) return undefined
-  const pulls = (progress.unseen?.pulls ?? 0) + 1
-  if (pulls >= MOST_PULLS || nearMin(state, stageRun, point, ml)) return undefined
+  const { pulls: before = 0, clear = 0 } = progress.unseen ?? {}
+  const pulls = before + 1
+  const most = hose === 'clear' && clear === before ? MOST_SAID_CLEAR : MOST_PULLS
+  if (pulls >= most || nearMin(state, stageRun, point, ml)) return undefined
   const wantsClean = Math.max(1, cleanPullsWanted(vehicle, stageRun.stage) - progress.cleanStreak)
   return progress.ml + ml >= targetMl && pulls >= wantsClean ? undefined : ml
 }
@@ -66,15 +78,24 @@ function nearMin({ vehicle, run }: Running, stageRun: StageRunState, point: stri
   const watch = watchAt({ vehicle, run }, point)
   if (watch?.aboveMinMl === undefined) return true
   const { pulls = 0, weighed = 0, ml: countedMl = 0 } = pointOf(stageRun, point)?.unseen ?? {}
-  const mostMl = Math.max(PULL_VARIES * ml, fullStrokeMl(vehicle, point) ?? 0)
+  const fullMl = fullStrokeMl(vehicle, point) ?? 0
+  // No pull brings more than its chamber holds, where what came so far bears its file out.
+  const mostMl = ml <= fullMl ? fullMl : PULL_VARIES * ml
   return watch.aboveMinMl + countedMl < (pulls - weighed + 2) * mostMl
 }
 
 /** A pull that is written down with later ones: counted by what the ones before brought, until the bottle is looked at. */
-export function withUnseenPull({ vehicle }: Running, run: RunState, point: string, ml: number): RunState {
+export function withUnseenPull(
+  { vehicle }: Running,
+  run: RunState,
+  point: string,
+  { ml, hose }: { ml: number; hose?: HoseSaid },
+): RunState {
   const around = copyOfRun(run)
   around.stages = run.stages.map((each, i) =>
-    i === run.stageIndex ? { ...each, at: { ...each.at, [point]: countUnseen(each, point, ml) } } : each,
+    i === run.stageIndex
+      ? { ...each, at: { ...each.at, [point]: countUnseen(each, point, ml, hose) } }
+      : each,
   )
   const stageRun = currentStage(run)
   // What a bottle or a machine keeps full stands where it stood.
@@ -82,10 +103,16 @@ export function withUnseenPull({ vehicle }: Running, run: RunState, point: strin
   return fed ? around : takeFrom(around, reservoirOfPoint(vehicle, point), ml)
 }
 
-function countUnseen(stageRun: StageRunState, point: string, ml: number): PointRun {
+function countUnseen(stageRun: StageRunState, point: string, ml: number, hose?: HoseSaid): PointRun {
   const next = copyOfPoint(pointOf(stageRun, point) ?? freshPoint())
-  const { pulls = 0, sinceAir = 0, ml: countedMl = 0 } = next.unseen ?? {}
-  next.unseen = { ...next.unseen, pulls: pulls + 1, sinceAir: sinceAir + 1, ml: countedMl + ml }
+  const { pulls = 0, sinceAir = 0, ml: countedMl = 0, clear = 0 } = next.unseen ?? {}
+  next.unseen = {
+    ...next.unseen,
+    pulls: pulls + 1,
+    sinceAir: sinceAir + 1,
+    ml: countedMl + ml,
+    ...(hose === 'clear' && { clear: clear + 1 }),
+  }
   next.pulls++
   next.counted++
   next.ml += ml
@@ -108,6 +135,16 @@ export const lookFirst = (state: Running): boolean => {
     standing.open.length > 0 ||
     pourSoon(state) !== undefined
   )
+}
+
+/** Whether whoever closes says what the hose shows: where its being clear spares the look. */
+export function saysHose(state: Running): boolean {
+  const { run } = state
+  const stageRun = currentStage(run)
+  const point = openPoint(run)
+  if (!stageRun || point === undefined) return false
+  const ends = callMove(callOf(stageRun.stage), run.call, 'close')?.lookAfter === true
+  return ends && unseenPullMl(state, point, 'clear') !== undefined
 }
 
 /** Whether a look can be written down now: one that is due, or of pulls that were passed over, with the joint shut. */

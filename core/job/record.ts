@@ -63,6 +63,7 @@ const pointSchema = z.object({
       pulls: z.number(),
       sinceAir: z.number(),
       ml: amount,
+      clear: z.number().optional(),
       weighed: z.number().optional(),
       short: z.literal(true).optional(),
     })

@@ -64,9 +64,17 @@ export type PointRun = {
 
 /**
  * Pulls that nobody looked at: how many, of these since air was drawn in, and what they are taken to have brought where
- * no scale told it; `short` once the scale told much less than they should bring.
+ * no scale told it; of how many the hose was said to be clear at closing; `short` once the scale told much less than they
+ * should bring.
  */
-export type Unseen = { pulls: number; sinceAir: number; ml: number; weighed?: number; short?: true }
+export type Unseen = {
+  pulls: number
+  sinceAir: number
+  ml: number
+  clear?: number
+  weighed?: number
+  short?: true
+}
 
 /** What went in and out during one stage. */
 export type Tally = {

@@ -7,6 +7,7 @@ import { Button } from '~/ui/button'
 import { Notice } from '~/ui/notice'
 import type { Fact } from '~core/base/decision'
 import { isUnheard, type Phone, phoneAgrees } from '~core/cab/agree'
+import type { HoseSaid } from '~core/job/looks'
 import { callNow } from '~core/job/points'
 import type { RunState } from '~core/job/state'
 import { CALL_TIMER } from '~core/job/timers'
@@ -41,6 +42,8 @@ type Props = {
   turn: number
   /** How the phone in the cab stands, where one is linked. */
   phone: Phone
+  /** Whoever closes says what the hose shows: it spares a look. */
+  saysHose?: boolean
 }
 
 const cabWords: Record<CabCall, string> = {
@@ -55,7 +58,19 @@ const cabWords: Record<CabCall, string> = {
 const opensOrCalls = ({ act }: CallMove) => act === 'open' || act === 'press'
 
 /** The call at one joint: what each does now, the way on, and beside it what may have gone wrong. */
-export function CallPanel({ call, run, joint, blocked, before, act, turn, phone, restS, children }: Props) {
+export function CallPanel({
+  call,
+  run,
+  joint,
+  blocked,
+  before,
+  act,
+  turn,
+  phone,
+  restS,
+  saysHose,
+  children,
+}: Props) {
   const say = useSay()
   const [voice, setVoice] = useState(false)
   const unheard = isUnheard(phone)
@@ -88,6 +103,7 @@ export function CallPanel({ call, run, joint, blocked, before, act, turn, phone,
   const mishaps = ways.filter(({ mishap }) => mishap)
   const confirms = (move: CallMove) => say(confirmsFact(move, joint))
   const make = (move: CallMove) => () => act(callNow(run, move.act, turn))
+  const closing = (hose: HoseSaid) => () => act({ ...callNow(run, 'close', turn), hose })
   return (
     <div className="grid gap-5">
       <BigLine
@@ -112,7 +128,14 @@ export function CallPanel({ call, run, joint, blocked, before, act, turn, phone,
       {onward &&
         (onward.deliberate ? (
           <MainAct>
-            <HoldButton label={upperFirst(confirms(onward))} onHeld={make(onward)} />
+            {saysHose && onward.act === 'close' ? (
+              <div className="grid grid-cols-[3fr_2fr] gap-3">
+                <HoldButton label={`${upperFirst(confirms(onward))}, hose clear`} onHeld={closing('clear')} />
+                <HoldButton label="CLOSED, bubbles came" onHeld={closing('bubbles')} letter="b" />
+              </div>
+            ) : (
+              <HoldButton label={upperFirst(confirms(onward))} onHeld={make(onward)} />
+            )}
           </MainAct>
         ) : first !== undefined ? (
           <Button size="glove" className="text-lg" onClick={make(onward)}>

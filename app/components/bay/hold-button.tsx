@@ -6,15 +6,15 @@ const SECOND_KEY_MS = 3000
 type Props = {
   label: string
   onHeld: () => void
-  /** Whether C, then Enter does it too; one button of a screen at most. */
-  keys?: boolean
+  /** The letter that, with Enter after it, does it too; each is one button's of a screen. `false`: none does. */
+  letter?: string | false
 }
 
 /**
- * An act of its own: held for half a second, or two different keys (C, then Enter). Never the tap or switch that
+ * An act of its own: held for half a second, or two different keys (a letter, then Enter). Never the tap or switch that
  * went on before, so that nobody closes a bleeder on the record by a stray press.
  */
-export function HoldButton({ label, onHeld, keys = true }: Props) {
+export function HoldButton({ label, onHeld, letter = 'c' }: Props) {
   const [holding, setHolding] = useState(false)
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   const armedAt = useRef(0)
@@ -47,12 +47,13 @@ export function HoldButton({ label, onHeld, keys = true }: Props) {
     return () => element?.removeEventListener('touchstart', noTap)
   }, [])
   useEffect(() => {
-    if (!keys) return
+    if (letter === false) return
     function twoKeys(event: KeyboardEvent) {
       // What is typed into a sheet over the bay is not about the bleeder.
       if (event.target instanceof Element && event.target.closest('input, select, textarea, [role="dialog"]'))
         return
-      if (event.key === 'c' || event.key === 'C') armedAt.current = event.timeStamp
+      if (event.key.toLowerCase() === letter) armedAt.current = event.timeStamp
+      else if (/^[a-z]$/i.test(event.key)) armedAt.current = 0
       else if (
         event.key === 'Enter' &&
         armedAt.current > 0 &&
@@ -65,7 +66,7 @@ export function HoldButton({ label, onHeld, keys = true }: Props) {
     }
     window.addEventListener('keydown', twoKeys)
     return () => window.removeEventListener('keydown', twoKeys)
-  }, [keys])
+  }, [letter])
   return (
     <button
       ref={button}
@@ -84,7 +85,9 @@ export function HoldButton({ label, onHeld, keys = true }: Props) {
       />
       <span className="relative grid">
         {label}
-        <span className="text-base font-semibold">hold for half a second{keys && ', or C then Enter'}</span>
+        <span className="text-base font-semibold">
+          hold for half a second{letter !== false && `, or ${letter.toUpperCase()} then Enter`}
+        </span>
       </span>
     </button>
   )

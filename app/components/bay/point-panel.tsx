@@ -10,7 +10,7 @@ import { lookMarks } from '~core/job/bottle'
 import { bottlesAtOnce } from '~core/job/bottles'
 import { restS } from '~core/job/findings/froth'
 import { perPullMl, pourSoon } from '~core/job/levels'
-import { lookFirst, lookOffered, lookSpeaksFor } from '~core/job/looks'
+import { lookFirst, lookOffered, lookSpeaksFor, saysHose } from '~core/job/looks'
 import { type Opening, opensFurther } from '~core/job/opening'
 import {
   callNow,
@@ -124,6 +124,7 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
         turn={state.callTurn ?? 0}
         phone={phone}
         restS={state.planned && restS(state.planned)}
+        saysHose={saysHose({ ...state, run })}
       >
         {run.call === 'rest' && (soon || pour?.code === 'top-up-due') && (
           <TopUp state={state} act={act} atFoot />

@@ -65,7 +65,7 @@ export function UndoButton({ state, act }: { state: JobState; act: (act: FloorAc
         {(close) => (
           <HoldButton
             label={`${shuts} was never opened`}
-            keys={false}
+            letter={false}
             onHeld={() => {
               close()
               takeBack()

@@ -8,7 +8,7 @@ import { type Air, airReaches, airSchema } from '../air-reaches'
 import { nextBottle } from '../bottles'
 import { copyOfRun, withRun } from '../copies'
 import { pourFirst } from '../levels'
-import { lookFirst, unseenPullMl, withUnseenPull } from '../looks'
+import { hoseSaid, lookFirst, unseenPullMl, withUnseenPull } from '../looks'
 import { changePoint, placeNow } from '../place'
 import { callOf, currentStage, feedsReservoir, lookOwed, looksAfterPull, pointOf } from '../points'
 import { standsUp, withShut } from '../standing'
@@ -49,6 +49,8 @@ export const callSchema = z.object({
     /** Which turn of the call that was: the same call after an undo is another one. */
     turn: z.number().int().min(0).optional(),
   }),
+  /** Of a joint that was closed: what its hose showed until then. */
+  hose: z.enum(hoseSaid).optional(),
   became: becameSchema.optional(),
 })
 type Call = z.output<typeof callSchema>
@@ -111,7 +113,7 @@ function complete(state: JobState, event: Call): Call {
   const move = table && state.run && callMove(table, state.run.call, event.act)
   if (!isRunning(state) || !table || !move) return event
   const after = callStep(table, move.to)
-  const unseenMl = move.lookAfter && unseenPullMl(state, event.seen.point)
+  const unseenMl = move.lookAfter && unseenPullMl(state, event.seen.point, event.hose)
   const look = (move.lookAfter && !unseenMl) || (event.act === 'close' && ranUnseen(state, event))
   const became: Became = {
     to: move.to,
@@ -134,7 +136,10 @@ function apply(state: Running, event: Call): JobState {
   const shut = act === 'close' ? withShut(state.standing, point) : state.standing
   const now = shut === state.standing ? state : { ...state, standing: shut }
   const { unseenMl } = became
-  const next = unseenMl === undefined ? copyOfRun(run) : withUnseenPull(state, run, point, unseenMl)
+  const next =
+    unseenMl === undefined
+      ? copyOfRun(run)
+      : withUnseenPull(state, run, point, { ml: unseenMl, hose: event.hose })
   next.call = became.to
   next.lookDue = lookDue
   next.callAt = became.to === 'rest' && !lookOwed(next) ? undefined : point

@@ -44,7 +44,10 @@ export const events: Words = {
   'event-unit-fitted': '{unit}: {new} fitted for {old}, {origin}',
   'event-timer-started': 'Clock of {timer} started',
   'event-point-ready': '{point}: spanner and hose on',
-  'event-call': '{point}: {act}',
+  'event-call': ({ point, act, hose }, say) =>
+    `${point}: ${act}${hose === undefined ? '' : `, ${say.value('hose', hose)}`}`,
+  'hose-clear': 'hose clear',
+  'hose-bubbles': 'bubbles in the hose',
   'event-pull-seen': ({ broughtMl, colour, bubbles, pulls }, say) =>
     `${say.value('broughtMl', broughtMl)}${pulls === undefined ? '' : ` in ${pulls} pulls`}, ${colour}, bubbles: ${bubbles}`,
   'event-bottle-emptied': 'Bottle emptied',
