@@ -109,9 +109,9 @@ export class Technician {
   private async close(): Promise<void> {
     // The van's foot comes up before the helper's next word.
     this.helperWaits = true
-    const bubbles = this.button('CLOSED, bubbles came')
+    const bubbles = this.button('CLOSED, bubbles')
     const came = this.van.seen().bubbles !== 'none' && (await bubbles.isVisible())
-    await holdClosed(this.page, came ? 'CLOSED, bubbles came' : 'is CLOSED')
+    await holdClosed(this.page, came ? 'CLOSED, bubbles' : 'is CLOSED')
     this.touched.bay++
     this.touched.pulls++
     await this.follow()

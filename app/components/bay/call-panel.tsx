@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react'
 import { useAnnounce } from '~/client/heard/announce'
 import type { FloorAct } from '~/client/job/use-job-run'
+import { HosePicture } from '~/components/swatch'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { Button } from '~/ui/button'
@@ -130,8 +131,12 @@ export function CallPanel({
           <MainAct>
             {saysHose && onward.act === 'close' ? (
               <div className="grid grid-cols-[3fr_2fr] gap-3">
-                <HoldButton label={`${upperFirst(confirms(onward))}, hose clear`} onHeld={closing('clear')} />
-                <HoldButton label="CLOSED, bubbles came" onHeld={closing('bubbles')} letter="b" />
+                <HoldButton label={`${upperFirst(confirms(onward))}, hose clear`} onHeld={closing('clear')}>
+                  <HosePicture bubbles="none" />
+                </HoldButton>
+                <HoldButton label="CLOSED, bubbles" onHeld={closing('bubbles')} letter="b">
+                  <HosePicture bubbles="string" />
+                </HoldButton>
               </div>
             ) : (
               <HoldButton label={upperFirst(confirms(onward))} onHeld={make(onward)} />

@@ -8,13 +8,15 @@ type Props = {
   onHeld: () => void
   /** The letter that, with Enter after it, does it too; each is one button's of a screen. `false`: none does. */
   letter?: string | false
+  /** A picture beside the label, where there is room. */
+  children?: React.ReactNode
 }
 
 /**
  * An act of its own: held for half a second, or two different keys (a letter, then Enter). Never the tap or switch that
  * went on before, so that nobody closes a bleeder on the record by a stray press.
  */
-export function HoldButton({ label, onHeld, letter = 'c' }: Props) {
+export function HoldButton({ label, onHeld, letter = 'c', children }: Props) {
   const [holding, setHolding] = useState(false)
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined)
   const armedAt = useRef(0)
@@ -71,7 +73,7 @@ export function HoldButton({ label, onHeld, letter = 'c' }: Props) {
     <button
       ref={button}
       type="button"
-      className="relative min-h-[96px] w-full touch-none overflow-hidden border-4 border-oxide bg-enamel text-2xl font-extrabold select-none"
+      className="relative min-h-[96px] w-full touch-none px-2 overflow-hidden border-4 border-oxide bg-enamel text-2xl font-extrabold select-none"
       onPointerDown={begin}
       onPointerUp={stop}
       onPointerLeave={stop}
@@ -84,9 +86,12 @@ export function HoldButton({ label, onHeld, letter = 'c' }: Props) {
         className={`absolute inset-y-0 left-0 bg-oxide-wash ${holding ? 'w-full transition-[width] duration-500 ease-linear motion-reduce:transition-none' : 'w-0'}`}
       />
       <span className="relative grid">
-        {label}
+        <span className="flex items-center justify-center gap-3">
+          {children && <span className="max-xl:hidden">{children}</span>}
+          {label}
+        </span>
         <span className="text-base font-semibold">
-          hold for half a second{letter !== false && `, or ${letter.toUpperCase()} then Enter`}
+          hold half a second{letter !== false && `, or ${letter.toUpperCase()} then Enter`}
         </span>
       </span>
     </button>
