@@ -50,7 +50,7 @@ test('practice: the same call with a helper who plays along, and nothing of it i
 async function cameAtFirst(page: Page, address: string): Promise<number> {
   await visit(page, address)
   await untilHoseOn(page)
-  for (const name of ['Hose is on', 'Vacuum stands', 'It is open'])
+  for (const name of ['Hose is on; vacuum stands', 'It is open'])
     await page.getByRole('button', { name }).click()
   await page.clock.runFor(8000)
   const seen = page.getByRole('region', { name: 'What you see and feel' })

@@ -29,4 +29,5 @@ export const showMinutes = (minutes: number): string => (minutes < 1 ? '< 1' : S
 /** What a count is called: one pull, two pulls. */
 export const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`
 
+export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 export const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -45,6 +45,8 @@ type Props = {
   phone: Phone
   /** Whoever closes says what the hose shows: it spares a look. */
   saysHose?: boolean
+  /** What ends here too with the next act: how that is done, and both acts. */
+  ends?: { how: string; both: () => void }
 }
 
 const cabWords: Record<CabCall, string> = {
@@ -70,6 +72,7 @@ export function CallPanel({
   phone,
   restS,
   saysHose,
+  ends,
   children,
 }: Props) {
   const say = useSay()
@@ -142,6 +145,14 @@ export function CallPanel({
               <HoldButton label={upperFirst(confirms(onward))} onHeld={make(onward)} />
             )}
           </MainAct>
+        ) : ends && onward.withCapOn ? (
+          <>
+            <p className="text-2xl">{ends.how}</p>
+            <GoOn onClick={ends.both}>{`${upperFirst(confirms(onward))}; tight, cap on: next`}</GoOn>
+            <Button size="glove" className="text-lg" onClick={make(onward)}>
+              {upperFirst(confirms(onward))}: more is wanted here
+            </Button>
+          </>
         ) : first !== undefined ? (
           <Button size="glove" className="text-lg" onClick={make(onward)}>
             Not yet: {confirms(onward)}

@@ -1,6 +1,6 @@
 import type { ScaleHere } from '~/client/job/use-bottle-scale'
 import type { FloorAct } from '~/client/job/use-job-run'
-import { counted, upperFirst } from '~/lib/format'
+import { counted, lowerFirst, upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow, useUnits } from '~/lib/units'
 import { Button } from '~/ui/button'
@@ -9,6 +9,7 @@ import type { Phone } from '~core/cab/agree'
 import { lookMarks } from '~core/job/bottle'
 import { bottlesAtOnce } from '~core/job/bottles'
 import { restS } from '~core/job/findings/froth'
+import { inOne } from '~core/job/in-one'
 import { perPullMl, pourSoon } from '~core/job/levels'
 import { lookFirst, lookOffered, lookSpeaksFor, saysHose } from '~core/job/looks'
 import { type Opening, opensFurther } from '~core/job/opening'
@@ -26,6 +27,7 @@ import { runsForS } from '~core/job/runs-for'
 import { runsOn } from '~core/job/runs-on'
 import type { JobState, RunState, StageRunState } from '~core/job/state'
 import { pointClosing, pointPreparation } from '~core/job/steps'
+import { type CallMove, confirmsFact, doesFact } from '~core/technique/calls'
 import { unitPrompts } from '~core/technique/calls/unit-prompts'
 import { BayDialog } from './bay-dialog'
 import { BigLine, GoOn } from './big-line'
@@ -65,7 +67,14 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
   const scale = useUnits().volume
   const joint = say(pointFact(vehicle, point))
   const atRest = run.call === 'rest' && !lookOwed(run)
-  if (atRest && !progress.ready) return <Prepare state={state} stageRun={stageRun} point={point} act={act} />
+  const pair = inOne({ ...state, run })
+  const both = () => {
+    for (const each of pair?.acts ?? []) act(each)
+  }
+  if (atRest && !progress.ready) {
+    const begins = pair && { move: pair.move, both }
+    return <Prepare state={state} stageRun={stageRun} point={point} act={act} begins={begins} />
+  }
   const call = callOf(stageRun.stage)
   const { looks } = call
   const pulled = looksAfterPull(stageRun.stage)
@@ -125,6 +134,7 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
         phone={phone}
         restS={state.planned && restS(state.planned)}
         saysHose={saysHose({ ...state, run })}
+        ends={pair && { how: say(pointClosing(vehicle, stageRun.stage, point)), both }}
       >
         {run.call === 'rest' && (soon || pour?.code === 'top-up-due') && (
           <TopUp state={state} act={act} atFoot />
@@ -197,7 +207,16 @@ function Further({ opening: { mlPerMin, morePct } }: { opening: Opening }) {
 type PlaceProps = Pick<Props, 'state' | 'stageRun' | 'point' | 'act'>
 
 /** How one gets at it, and what goes on before it is called. */
-function Prepare({ state: { vehicle }, stageRun, point, act }: PlaceProps) {
+function Prepare({
+  state: { vehicle },
+  stageRun,
+  point,
+  act,
+  begins,
+}: PlaceProps & {
+  /** The act of the call that is done in one with putting the hose on, and both acts. */
+  begins?: { move: CallMove; both: () => void }
+}) {
   const say = useSay()
   const joint = say(pointFact(vehicle, point))
   const trouble = stageRun.at[point]?.trouble
@@ -212,9 +231,20 @@ function Prepare({ state: { vehicle }, stageRun, point, act }: PlaceProps) {
           {say(line)}
         </p>
       ))}
-      <GoOn onClick={() => act({ type: 'point-ready', point })}>
-        {routedBleederOf(vehicle, point) ? 'Hose is on' : 'Ready'}
-      </GoOn>
+      {begins ? (
+        <>
+          <p className="text-2xl">
+            {say(doesFact(callOf(stageRun.stage).states.rest, pointFact(vehicle, point)))}
+          </p>
+          <GoOn onClick={begins.both}>
+            {`Hose is on; ${lowerFirst(say(confirmsFact(begins.move, pointFact(vehicle, point))))}`}
+          </GoOn>
+        </>
+      ) : (
+        <GoOn onClick={() => act({ type: 'point-ready', point })}>
+          {routedBleederOf(vehicle, point) ? 'Hose is on' : 'Ready'}
+        </GoOn>
+      )}
     </div>
   )
 }

@@ -55,6 +55,10 @@ export type CallMove = {
   byItself?: true
   /** Said by the cab's own screen alone: whoever hears it called does what follows, and taps nothing for it. */
   cabOnly?: true
+  /** Done in one with putting the hose on: whoever confirms it has done both. */
+  withHoseOn?: true
+  /** Done in one with what ends a place, its cap among that, where it has all that it wants. */
+  withCapOn?: true
   /** What nobody wants to happen; offered beside the way on, never by the large button. */
   mishap?: true
 }

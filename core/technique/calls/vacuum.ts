@@ -1,6 +1,6 @@
 import type { CallMachine, CallMove } from './machine'
 
-const letOff: CallMove = { act: 'let-off', confirms: 'let-off', to: 'rest' }
+const letOff: CallMove = { act: 'let-off', confirms: 'let-off', to: 'rest', withCapOn: true }
 
 /**
  * Vacuum at the bleeder: drawn before it is opened, and kept until it is closed and the hose is off, or air goes
@@ -17,7 +17,7 @@ export const vacuumCall: CallMachine = {
       does: 'draw',
       cab: 'wait',
       open: false,
-      next: [{ act: 'draw', confirms: 'drawn', to: 'drawing' }],
+      next: [{ act: 'draw', confirms: 'drawn', to: 'drawing', withHoseOn: true }],
     },
     drawing: {
       actor: 'wheel',
