@@ -80,7 +80,8 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   const point = currentPoint(run)
   if (point === undefined) return undefined
   const progress = stageRun.at[point] ?? freshPoint()
-  if (!progress.ready && run.call === 'rest' && !lookOwed(run)) return { type: 'point-ready', point }
+  if (!progress.ready && run.call === 'rest' && !lookOwed(run))
+    return pourSoon(state)?.code === 'top-up-before' ? topUp(state) : { type: 'point-ready', point }
   const wants = pointWants(vehicle, stageRun, point)
   const targetMl = stageRun.stage.mlByBleeder?.[point] ?? 0
   const lookMl = runsOn(state)?.ml || LOOK_ML

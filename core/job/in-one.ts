@@ -24,7 +24,8 @@ export function inOne(state: Running): InOne | undefined {
   const { ready } = stageRun.at[point] ?? freshPoint()
   const next = callStep(callOf(stageRun.stage), run.call)?.next ?? []
   const begins = next.find(({ withHoseOn }) => withHoseOn)
-  if (begins && !ready && !pourSoon(state))
+  const pour = pourSoon(state)
+  if (begins && !ready && (!pour || pour.code === 'top-up-before'))
     return { move: begins, acts: [{ type: 'point-ready', point }, callNow(run, begins.act, callTurn)] }
   const ends = next.find(({ withCapOn }) => withCapOn)
   return ends && ready && pointWants(vehicle, stageRun, point).done

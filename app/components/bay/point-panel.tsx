@@ -37,7 +37,7 @@ import { WaitClock } from './hold-clock'
 import { LookPanel } from './look-panel'
 import { usePressByItself } from './press-by-itself'
 import { Prompts } from './prompts'
-import { TopUp } from './top-up'
+import { ToppedUp, TopUp } from './top-up'
 import { WaitButton } from './wait-button'
 
 type Props = {
@@ -208,7 +208,7 @@ type PlaceProps = Pick<Props, 'state' | 'stageRun' | 'point' | 'act'>
 
 /** How one gets at it, and what goes on before it is called. */
 function Prepare({
-  state: { vehicle },
+  state,
   stageRun,
   point,
   act,
@@ -218,7 +218,9 @@ function Prepare({
   begins?: { move: CallMove; both: () => void }
 }) {
   const say = useSay()
+  const { vehicle } = state
   const joint = say(pointFact(vehicle, point))
+  const pour = pourSoon(state)
   const trouble = stageRun.at[point]?.trouble
   const [first, ...then] = pointPreparation(vehicle, stageRun.stage, point)
   return (
@@ -226,6 +228,12 @@ function Prepare({
       <BigLine who={trouble ? `Next: ${joint}, found ${trouble}` : `Next: ${joint}`}>
         {first && say(first)}
       </BigLine>
+      {pour?.code === 'top-up-before' && (
+        <Notice className="grid gap-3 py-0 text-lg">
+          {say(pour)}
+          <ToppedUp state={state} act={act} />
+        </Notice>
+      )}
       {then.map((line) => (
         <p key={line.code} className="text-2xl">
           {say(line)}

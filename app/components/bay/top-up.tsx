@@ -1,5 +1,6 @@
 import type { FloorAct } from '~/client/job/use-job-run'
-import { useFieldText } from '~/lib/units'
+import { useFieldText, useShow } from '~/lib/units'
+import { Button } from '~/ui/button'
 import { watchReservoirs } from '~core/job/levels'
 import type { JobState } from '~core/job/state'
 import { AmountForm } from './amount-form'
@@ -28,5 +29,19 @@ export function TopUp({
       first={text('volume', Math.round(maxMl - levelMl))}
       onAmount={(amount) => act({ type: 'topped-up', reservoir: reservoirId, ...amount })}
     />
+  )
+}
+
+/** The same by the count with one tap, where something else may go on meanwhile. */
+export function ToppedUp({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
+  const show = useShow()
+  const [watch] = watchReservoirs(state)
+  if (watch?.levelMl === undefined) return null
+  const { reservoirId: reservoir, maxMl, levelMl } = watch
+  const ml = Math.round(maxMl - levelMl)
+  return (
+    <Button size="glove" className="text-lg" onClick={() => act({ type: 'topped-up', reservoir, ml })}>
+      Topped up to MAX with {show('volume', ml)}
+    </Button>
   )
 }

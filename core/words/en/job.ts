@@ -86,6 +86,7 @@ export const job: Words = {
     '{^reservoir} stands below MIN: say whether it ran dry, or stayed above its ports all the time.',
   'top-up-soon': ({ reservoir, pulls }, say) =>
     `Top up now: ${Number(pulls) === 1 ? 'one more pull' : `${pulls} more pulls`} and ${say.value('reservoir', reservoir)} stands at MIN.`,
+  'top-up-before': 'Top up first: {reservoir} would stand at MIN before its {wantsMl} are through.',
   'top-up-due': 'Top up first: one more pull would take {reservoir} below MIN.',
   'weighed-meanwhile': 'Another screen has written that weight down.',
   'nothing-to-weigh': 'Nothing came here that a weight could be written down for.',
