@@ -13,8 +13,8 @@ export const phoneNotYetHeard: Phone = { link: 'late', shows: -1 }
 export const isUnheard = ({ link }: Phone): boolean => link === 'lost' || link === 'dark'
 
 /**
- * Whether a joint may be opened, or the pedal called down, as far as the phone is concerned: it shows the job as it is
- * now. A phone that is behind might still show RELEASE of the pull before, and a foot that came up at that word would
+ * Whether a joint may be opened, or the pedal called down by a tap, as far as the phone is concerned: it shows the job as
+ * it is now. A phone that is behind might still show RELEASE of the pull before, and a foot that came up at that word would
  * do so with the bleeder open.
  *
  * @param turn of the call as the job has it
@@ -23,12 +23,16 @@ export const phoneAgrees = (phone: Phone, turn: number): boolean =>
   phone.link === 'none' || (!isUnheard(phone) && phone.shows >= turn)
 
 /**
- * Whether what follows by itself is called now, as soon as the phone in the cab shows the job as it is, or no more. Once
- * the phone is not heard nobody knows who sits there: what was waited for does not come minutes later, when it is.
+ * Whether what follows by itself, the next press, is called now, as soon as the phone in the cab is heard again, or no more.
+ * Once it is lost nobody knows who sits there: what was waited for does not come minutes later.
+ *
+ * A phone that is heard need not show the newest word yet: the press reaches it as the next one, and nothing is opened
+ * before it shows that. Only an opening rests on what it shows.
  *
  * @param turn of the call as the job has it
  */
 export function callsItself(phone: Phone, turn: number): 'now' | 'soon' | 'no' {
   if (phone.link === 'none' || isUnheard(phone)) return 'no'
-  return phoneAgrees(phone, turn) ? 'now' : 'soon'
+  const hasAnswered = phone.shows >= 0
+  return (phone.link === 'linked' && hasAnswered) || phoneAgrees(phone, turn) ? 'now' : 'soon'
 }

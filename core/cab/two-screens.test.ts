@@ -97,7 +97,8 @@ class World {
     // Now and then something else happens: a bleeder breaks, the job is parked or taken up, a level is read.
     const other = randomAct(state, this.chance)
     if (this.chance.yes(0.015) && ELSE.has(other.type)) return this.send(this.stamp(other))
-    const opens = act.type === 'call' && (act.act === 'open' || act.act === 'press')
+    // A press may follow by itself before the phone shows what came before it; nothing is opened so.
+    const opens = act.type === 'call' && act.act === 'open'
     if (opens && !phoneAgrees({ link: 'linked', shows }, state.callTurn ?? 0)) return
     this.send(this.stamp(act))
   }
