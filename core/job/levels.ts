@@ -1,6 +1,6 @@
 import { fact, type Notice } from '../base/decision'
 import type { Step } from '../technique/step'
-import { pullMl, strokeMl } from '../technique/strokes'
+import { mostPullMl, pullMl } from '../technique/strokes'
 import { partsOf, reservoirFact } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
 import { withBarePorts } from '../vehicle/usual-volumes'
@@ -51,7 +51,7 @@ export function usualPullMl(vehicle: Vehicle, point: string): number {
 /** The most that one pull at a point can bring; undefined where nothing is known of its chamber. */
 export function fullStrokeMl(vehicle: Vehicle, point: string): number | undefined {
   const source = sourceOf(vehicle, point)
-  return source === undefined ? undefined : strokeMl(vehicle, source)
+  return source === undefined ? undefined : mostPullMl(vehicle, source)
 }
 
 /** Every reservoir that feeds this stage, the one drawn from now first. */

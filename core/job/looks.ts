@@ -30,8 +30,10 @@ export type HoseSaid = (typeof hoseSaid)[number]
 const MOST_PULLS = 6
 /** Where it was said of each that its hose was clear, so many: of more, nobody reads what they brought off one mark. @source from memory */
 const MOST_SAID_CLEAR = 18
-/** The next pull may bring so many times what the ones before brought. @source from memory */
+/** The next pull may bring so many times what the ones before brought, where that is more than its chamber holds. @source from memory */
 const PULL_VARIES = 1.35
+/** … and else what its chamber holds and so much, mL: with the joint still open a little runs on past the cups. @source the rig, some two seconds after a whole stroke */
+const RUNS_ON_ML = 1
 
 /**
  * What the pull that ends now is taken to have brought, where looking at it can decide nothing: the last look showed
@@ -79,8 +81,7 @@ function nearMin({ vehicle, run }: Running, stageRun: StageRunState, point: stri
   if (watch?.aboveMinMl === undefined) return true
   const { pulls = 0, weighed = 0, ml: countedMl = 0 } = pointOf(stageRun, point)?.unseen ?? {}
   const fullMl = fullStrokeMl(vehicle, point) ?? 0
-  // No pull brings more than its chamber holds, where what came so far bears its file out.
-  const mostMl = ml <= fullMl ? fullMl : PULL_VARIES * ml
+  const mostMl = ml <= fullMl ? fullMl + RUNS_ON_ML : PULL_VARIES * ml
   return watch.aboveMinMl + countedMl < (pulls - weighed + 2) * mostMl
 }
 

@@ -5,7 +5,8 @@ import { backToWork } from './goes-on'
 
 const keys = [
   ['Space', 'go on with the large button'],
-  ['C, then Enter', 'bleeder is closed'],
+  ['C, then Enter', 'bleeder is closed, and its hose was clear where that is asked'],
+  ['B, then Enter', 'bleeder is closed, and bubbles came'],
   ['1 2 3 4', 'no bubbles, froth, string, slug: records what the hose showed'],
   ['Tab', 'to the next control'],
   ['?', 'this list'],
