@@ -33,7 +33,7 @@ const MOST_SAID_CLEAR = 18
 /** The next pull may bring so many times what the ones before brought, where that is more than its chamber holds. @source from memory */
 const PULL_VARIES = 1.35
 /** … and else what its chamber holds and so much, mL: with the joint still open a little runs on past the cups. @source the rig, some two seconds after a whole stroke */
-const RUNS_ON_ML = 1
+const RUNS_ON_ML = 1.5
 
 /**
  * What the pull that ends now is taken to have brought, where looking at it can decide nothing: the last look showed
