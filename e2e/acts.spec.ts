@@ -47,7 +47,7 @@ test('a routine exchange of the post van by two people: two acts a pull at the b
   console.log(
     `${touched.bay} acts at the bay, ${touched.phone} on the phone, ${touched.pulls} pulls, ${touched.looks} looks, ${touched.topUps} fills`,
   )
-  // For 69 pulls there were 377 acts at the bay, before looks were passed over and presses called by themselves.
-  expect(touched.bay).toBeLessThanOrEqual((190 / 69) * touched.pulls)
+  // For 69 pulls there were 377 acts at the bay (5.5 a pull), before looks were passed over and presses called by themselves.
+  expect(touched.bay).toBeLessThanOrEqual(2.7 * touched.pulls)
   expect(touched.phone).toBeLessThanOrEqual(2 * touched.pulls + 2)
 })
