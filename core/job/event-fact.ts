@@ -93,7 +93,7 @@ export function eventFact(event: JobEvent, before?: JobState): Fact {
     case 'call':
       return said(event, {
         point: event.seen.point,
-        act: event.act,
+        act: fact(`did-${event.act}`),
         hose: event.hose && fact(`hose-${event.hose}`),
       })
     case 'pull-seen':

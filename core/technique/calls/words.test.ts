@@ -52,3 +52,7 @@ test('every pull of a pedal method and every stroke on the bench ends in a look'
     expect(looks.length).toBeGreaterThan(0)
   }
 })
+
+test('every act of a call is told in words to whoever reads the trace', () => {
+  expect(callActs.filter((act) => !hasWords(`did-${act}`))).toEqual([])
+})

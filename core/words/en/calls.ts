@@ -67,8 +67,28 @@ const confirms: Words = {
   risen: 'No more bubbles rise',
 }
 
+/** What was done in the call, for whoever reads it later. */
+const did: Words = {
+  press: 'pedal called down',
+  holding: 'held down',
+  open: 'opened',
+  close: 'closed',
+  release: 'pedal up',
+  'foot-slipped': 'the foot slipped',
+  'near-bottom': 'pedal near the bottom',
+  draw: 'vacuum drawn',
+  'let-off': 'let off',
+  'hose-came-off': 'the hose came off',
+  stroke: 'stroke in',
+  back: 'stroke back',
+  settle: 'fine bubbles left to rise',
+  risen: 'no more bubbles rise',
+  'tool-stops': 'the tool says stop',
+  'tool-died': 'the tool stopped by itself',
+}
+
 const under = (prefix: string, words: Words): Words =>
   Object.fromEntries(Object.entries(words).map(([code, said]) => [`${prefix}-${code}`, said]))
 
 /** The turns between wheel and cab. */
-export const calls: Words = { ...under('call', does), ...under('confirm', confirms) }
+export const calls: Words = { ...under('call', does), ...under('confirm', confirms), ...under('did', did) }

@@ -45,7 +45,7 @@ export const events: Words = {
   'event-timer-started': 'Clock of {timer} started',
   'event-point-ready': '{point}: spanner and hose on',
   'event-call': ({ point, act, hose }, say) =>
-    `${point}: ${act}${hose === undefined ? '' : `, ${say.value('hose', hose)}`}`,
+    `${point}: ${say.value('act', act)}${hose === undefined ? '' : `, ${say.value('hose', hose)}`}`,
   'hose-clear': 'hose clear',
   'hose-bubbles': 'bubbles in the hose',
   'event-pull-seen': ({ broughtMl, colour, bubbles, pulls }, say) =>
