@@ -8,7 +8,7 @@ const CHANGES = 40
 /** In the page: another temperature typed, until the plan that stands there is another and the browser has painted it. */
 async function changeAndPaint(tempC: number): Promise<number> {
   const field = document.querySelector<HTMLInputElement>('#tempC')
-  const plan = document.querySelector('[aria-labelledby="stages"]')
+  const plan = document.querySelector('[aria-label="The plan in short"]')
   const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set
   if (!field || !plan || !setter) throw new Error('the plan page has changed')
   const began = performance.now()
