@@ -33,6 +33,7 @@ export const phoneAgrees = (phone: Phone, turn: number): boolean =>
  */
 export function callsItself(phone: Phone, turn: number): 'now' | 'soon' | 'no' {
   if (phone.link === 'none' || isUnheard(phone)) return 'no'
-  const hasAnswered = phone.shows >= 0
-  return (phone.link === 'linked' && hasAnswered) || phoneAgrees(phone, turn) ? 'now' : 'soon'
+  // One that was linked in mid-call and has shown nothing of it yet is waited for.
+  const hasShown = phone.shows > 0
+  return (phone.link === 'linked' && hasShown) || phoneAgrees(phone, turn) ? 'now' : 'soon'
 }

@@ -1,3 +1,4 @@
+import { perObject } from '../base/memo'
 import type { Check } from './check'
 import seenOnRig from './seen-on-rig.json' with { type: 'json' }
 
@@ -10,18 +11,18 @@ const RIG_SHARE = 0.5
 /** How often each result was seen on simulated vehicles of every kind, half to twice as bad as usual. */
 const seen: Readonly<Record<string, Readonly<Record<string, readonly number[]>>>> = seenOnRig
 
-const rows = new Map<string, readonly number[]>()
+const rowsOf = perObject((_: Check) => new Map<string, readonly number[]>())
 
 /** Chances of a check's results under one cause, in the order of its results; together 1. */
 export function rowOf(check: Check, cause: string): readonly number[] {
-  const key = `${check.id} ${cause}`
-  const known = rows.get(key)
+  const rows = rowsOf(check)
+  const known = rows.get(cause)
   if (known) return known
   const tabled = check.under[cause] ?? check.otherwise
   const counts = seen[check.id]?.[cause]
   if (!counts) return tabled
   const all = counts.reduce((sum, each) => sum + each, 0)
   const row = tabled.map((chance, i) => (1 - RIG_SHARE) * chance + (RIG_SHARE * (counts[i] ?? 0)) / all)
-  rows.set(key, row)
+  rows.set(cause, row)
   return row
 }

@@ -6,7 +6,7 @@ import type { Vehicle } from '../vehicle/schema'
 import { bottlesAtOnce, hangable } from './bottles'
 import type { FloorEvent, Unstamped } from './events'
 import { jointState, jointSteps, nextFor, notDry } from './joints'
-import { levelFirst, notAtMax, portsBare, pourFirst, pourSoon, watchReservoirs } from './levels'
+import { levelFirst, notAtMax, portsBare, pourBefore, pourFirst, pourSoon, watchReservoirs } from './levels'
 import { lookFirst, lookSpeaksFor } from './looks'
 import { hydraulicsOpenAt } from './off-things'
 import {
@@ -81,7 +81,7 @@ export function carefulAct(state: JobState): Unstamped<FloorEvent> | undefined {
   if (point === undefined) return undefined
   const progress = stageRun.at[point] ?? freshPoint()
   if (!progress.ready && run.call === 'rest' && !lookOwed(run))
-    return pourSoon(state)?.code === 'top-up-before' ? topUp(state) : { type: 'point-ready', point }
+    return pourBefore(state) ? topUp(state) : { type: 'point-ready', point }
   const wants = pointWants(vehicle, stageRun, point)
   const targetMl = stageRun.stage.mlByBleeder?.[point] ?? 0
   const lookMl = runsOn(state)?.ml || LOOK_ML

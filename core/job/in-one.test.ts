@@ -3,7 +3,7 @@ import { demoVehicle } from '~test/worlds/demo-vehicles'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carefulAct } from './careful'
 import { inOne } from './in-one'
-import { pourSoon } from './levels'
+import { pourBefore } from './levels'
 
 const van = demoVehicle('post-van-lhd')
 const exchange = (method: string) => ScriptedJob.planned(van, { reason: 'service' }, [method], 380)
@@ -42,10 +42,10 @@ test('a whole exchange alone by vacuum: 45 taps where the hose is clear from the
 test('a reservoir that would be at MIN in a wheel’s midst is filled before it is begun, where that saves a fill there', () => {
   const job = exchange('vacuum').until(({ run }) => run.call === 'closed')
   job.until(({ run }) => run.call === 'rest' && run.stages[run.stageIndex]?.at.RR?.finished === true)
-  expect(pourSoon(job.state)?.code).toBe('top-up-before')
+  expect(pourBefore(job.state)?.code).toBe('top-up-before')
   const [reservoir = ''] = Object.keys(job.run.levelMl)
   job.do({ type: 'topped-up', reservoir, ml: 420 - (job.run.levelMl[reservoir] ?? 0) })
-  expect(pourSoon(job.state)).toBeUndefined()
+  expect(pourBefore(job.state)).toBeUndefined()
 })
 
 test('with a foot in the cab nothing is done in one: who presses is somebody else', () => {

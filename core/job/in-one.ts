@@ -1,7 +1,7 @@
 import { type CallMove, callStep } from '../technique/calls'
 import type { FloorEvent, Unstamped } from './events'
 import type { Running } from './events/kind'
-import { pourSoon } from './levels'
+import { pourFirst } from './levels'
 import { callNow, callOf, currentPoint, currentStage, freshPoint, pointWants } from './points'
 
 export type InOne = {
@@ -24,8 +24,7 @@ export function inOne(state: Running): InOne | undefined {
   const { ready } = stageRun.at[point] ?? freshPoint()
   const next = callStep(callOf(stageRun.stage), run.call)?.next ?? []
   const begins = next.find(({ withHoseOn }) => withHoseOn)
-  const pour = pourSoon(state)
-  if (begins && !ready && (!pour || pour.code === 'top-up-before'))
+  if (begins && !ready && !pourFirst(state))
     return { move: begins, acts: [{ type: 'point-ready', point }, callNow(run, begins.act, callTurn)] }
   const ends = next.find(({ withCapOn }) => withCapOn)
   return ends && ready && pointWants(vehicle, stageRun, point).done

@@ -139,8 +139,7 @@ export function pourSoon(state: Pick<JobState, 'vehicle' | 'run'>): Notice | und
   const { run, vehicle } = state
   const stageRun = run && currentStage(run)
   if (first || !run || !stageRun || isFed(run, stageRun.stage)) return first
-  if (callOf(stageRun.stage).offVehicle) return undefined
-  if (!looksAfterPull(stageRun.stage)) return pourBefore(state)
+  if (callOf(stageRun.stage).offVehicle || !looksAfterPull(stageRun.stage)) return undefined
   const point = currentPoint(run)
   const watch = point === undefined ? undefined : watchAt(state, point)
   if (watch?.pullsLeft === undefined || watch.pullsLeft > SOON_PULLS) return undefined
@@ -155,16 +154,18 @@ export function pourSoon(state: Pick<JobState, 'vehicle' | 'run'>): Notice | und
  * Why somebody pours before a bleeder is begun that is left open: filled up now it has its volume with one fill less in its
  * midst, where it would have to be looked at, and waited for, with the bleeder running.
  */
-function pourBefore({ vehicle, run }: Pick<JobState, 'vehicle' | 'run'>): Notice | undefined {
+export function pourBefore({ vehicle, run }: Pick<JobState, 'vehicle' | 'run'>): Notice | undefined {
   const stageRun = run && currentStage(run)
   const point = run && currentPoint(run)
   if (!run || !stageRun || point === undefined || run.call !== 'rest' || lookOwed(run)) return undefined
+  const { stage } = stageRun
+  if (isFed(run, stage) || callOf(stage).offVehicle || looksAfterPull(stage)) return undefined
   const { ready, ml = 0 } = stageRun.at[point] ?? {}
   const watch = watchAt({ vehicle, run }, point)
-  if (ready || watch?.aboveMinMl === undefined) return undefined
+  if (ready || watch?.aboveMinMl === undefined || portsBare(vehicle, run, watch.reservoirId)) return undefined
   // One look before MIN: not the last drop is counted on.
   const roomMl = watch.maxMl - watch.minMl - watch.perPullMl
-  const wantsMl = (stageRun.stage.mlByBleeder?.[point] ?? 0) - ml
+  const wantsMl = (stage.mlByBleeder?.[point] ?? 0) - ml
   const fillsFrom = (aboveMinMl: number) =>
     Math.max(0, Math.ceil((wantsMl - aboveMinMl + watch.perPullMl) / Math.max(1, roomMl)))
   return fillsFrom(watch.aboveMinMl) > fillsFrom(watch.maxMl - watch.minMl)

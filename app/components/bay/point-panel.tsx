@@ -10,7 +10,7 @@ import { lookMarks } from '~core/job/bottle'
 import { bottlesAtOnce } from '~core/job/bottles'
 import { restS } from '~core/job/findings/froth'
 import { inOne } from '~core/job/in-one'
-import { perPullMl, pourSoon } from '~core/job/levels'
+import { perPullMl, pourBefore, pourSoon } from '~core/job/levels'
 import { lookFirst, lookOffered, lookSpeaksFor, saysHose } from '~core/job/looks'
 import { type Opening, opensFurther } from '~core/job/opening'
 import {
@@ -220,7 +220,7 @@ function Prepare({
   const say = useSay()
   const { vehicle } = state
   const joint = say(pointFact(vehicle, point))
-  const pour = pourSoon(state)
+  const before = pourBefore(state)
   const trouble = stageRun.at[point]?.trouble
   const [first, ...then] = pointPreparation(vehicle, stageRun.stage, point)
   return (
@@ -228,9 +228,9 @@ function Prepare({
       <BigLine who={trouble ? `Next: ${joint}, found ${trouble}` : `Next: ${joint}`}>
         {first && say(first)}
       </BigLine>
-      {pour?.code === 'top-up-before' && (
+      {before && (
         <Notice className="grid gap-3 py-0 text-lg">
-          {say(pour)}
+          {say(before)}
           <ToppedUp state={state} act={act} />
         </Notice>
       )}
