@@ -1,7 +1,7 @@
 import { cpSync, mkdtempSync, openSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { beforeAll, describe, expect, test } from 'vitest'
+import { beforeAll, describe, expect, test, vi } from 'vitest'
 import { backTo, screenCookie, screenToken } from '~server/http/who.server'
 import type { Database } from './database.server'
 import { openFolder, openPglite } from './pglite.server'
@@ -92,6 +92,22 @@ describe('a store that fails', () => {
     expect(isStorageFault(Object.assign(new Error('full'), { name: 'StorageFault' }))).toBe(true)
     expect(isStorageFault(new Error('full'))).toBe(false)
   })
+})
+
+test('a store that is closed while it puts its log into the tables is closed after that', async () => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  const asked: string[] = []
+  const db = {
+    ...breaking('58030'),
+    query: async (sql: string) => void asked.push(sql),
+    close: async () => void asked.push('close'),
+  } as unknown as Database
+  const safe = guarded(db, folder)
+  await safe.query('insert into job values (1)')
+  vi.runAllTimers()
+  vi.useRealTimers()
+  await safe.close()
+  expect(asked).toEqual(['insert into job values (1)', 'checkpoint', 'close'])
 })
 
 describe('who is at this screen', () => {

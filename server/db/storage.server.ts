@@ -127,9 +127,9 @@ export function guarded(
     query: (sql, params) => (mayChange(sql) ? written : watched)((db) => db.query(sql, params)),
     transaction: (work) => written((db) => db.transaction(work)),
     writable,
-    close: () => {
-      rest.stop()
-      return life.db.close()
+    close: async () => {
+      await rest.stop()
+      await life.db.close()
     },
     shopKey: first.shopKey,
   }

@@ -19,6 +19,8 @@ export async function withoutCheckpoints<T>(work: () => Promise<T>): Promise<T> 
 export class AtRest {
   private writes = 0
   private timer?: ReturnType<typeof setTimeout>
+  /** One at a time. */
+  private running: Promise<void> = Promise.resolve()
   constructor(private readonly checkpoint: () => Promise<void>) {}
 
   wrote(): void {
@@ -27,11 +29,13 @@ export class AtRest {
     if (this.writes % MOST_WRITES === 0) this.ask()
     else this.timer = setTimeout(() => this.ask(), REST_MS).unref()
   }
-  stop(): void {
+  /** None is asked for any more, and one that runs is done: what it asks is asked of an open store. */
+  async stop(): Promise<void> {
     clearTimeout(this.timer)
+    await this.running
   }
   private ask(): void {
     if (held > 0) this.timer = setTimeout(() => this.ask(), REST_MS).unref()
-    else void this.checkpoint()
+    else this.running = this.running.then(() => this.checkpoint())
   }
 }
