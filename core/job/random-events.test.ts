@@ -170,7 +170,7 @@ describe(`${SEQUENCES} random sequences of up to ${LONGEST} events, from every k
     console.log(`${seen.applied} events applied, ${seen.refused} refused, ${seen.undone} taken back at once`)
     // The mix is worth nothing if almost all of it is refused.
     expect(seen.applied).toBeGreaterThan(seen.refused / 2)
-  }, 600_000)
+  })
 })
 
 test('the states a random sequence begins from are those their own events give', () => {

@@ -147,4 +147,4 @@ test('200 answers of chance, torn, doubled and out of turn: always one end, and 
     expect(all.length > 0 && endsAnswer(all.at(-1) as ScanSaid), answer).toBe(true)
     server?.close()
   }
-}, 30_000)
+})

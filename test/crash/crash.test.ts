@@ -16,7 +16,7 @@ test(`the power cut at ${IMAGES} random moments of ${ACTS} acts: whatever was le
   const seen = await cut(true, IMAGES)
   expect(seen.filter(({ lost, fault }) => lost > 0 || fault !== undefined)).toEqual([])
   expect(seen.at(-1)?.acknowledged).toBeGreaterThan(ACTS / 2)
-}, 3_600_000)
+})
 
 test('with nothing synced the same cuts lose acts, or leave what does not open', async () => {
   const seen = await cut(false, 6)
