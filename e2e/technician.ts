@@ -9,18 +9,53 @@ import { sayMetric } from '~core/words'
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import type { Device } from './device'
 import { expect } from './journey'
-import { holdClosed, lookAsked, savedState } from './steps'
+import { holdClosed, savedState } from './steps'
 
-/** How often bay and phone were touched. */
-export type Touched = { bay: number; phone: number; pulls: number; looks: number; topUps: number }
+/** How often bay and phone were touched; of the bay, how often for a pull: to open, to close, to write down what came. */
+export type Touched = {
+  bay: number
+  phone: number
+  forPulls: number
+  pulls: number
+  looks: number
+  topUps: number
+}
 
 const GOES_ON = /^(Yes, the plate|Done$|Hose is on|Tight, cap on)/
+
+/** What the bay may ask for, each by the button that answers it, or by a heading; what comes first goes first. */
+const asks = {
+  open: /^It is open/,
+  close: /is CLOSED/,
+  look: /^What did the/,
+  topUp: /^Topped up: go on/,
+  atMax: /^At MAX/,
+  step: /^(Drawn out|Poured)$/,
+  goOn: GOES_ON,
+  nothing: /^Now prove it\./,
+} as const
+type Asked = keyof typeof asks
+const FOR_PULLS: ReadonlySet<Asked> = new Set(['open', 'close', 'look'])
+
+/** What the bay asks for, as soon as it asks: looked for in the page in one go, since each question to it takes a while. */
+async function askedNow(page: Page): Promise<Asked> {
+  const found = await page.waitForFunction(
+    (patterns) => {
+      const names = [...document.querySelectorAll('button:enabled, h1, h2, h3, p, strong')]
+        .filter((each) => each.checkVisibility())
+        .map((each) => (each.getAttribute('aria-label') ?? each.textContent ?? '').trim())
+      return patterns.find(([, pattern]) => names.some((name) => RegExp(pattern).test(name)))?.[0]
+    },
+    Object.entries(asks).map(([ask, { source }]) => [ask, source] as const),
+  )
+  return (await found.jsonValue()) as Asked
+}
 
 const VAN = vehicleSchema.parse(postVan)
 
 /** Both hands of the technician and the van under them: what the bottle shows is what comes out of it. */
 export class Technician {
-  readonly touched: Touched = { bay: 0, phone: 0, pulls: 0, looks: 0, topUps: 0 }
+  readonly touched: Touched = { bay: 0, phone: 0, forPulls: 0, pulls: 0, looks: 0, topUps: 0 }
   private readonly van = new PracticeVehicle(VAN, hiddenIn(VAN), 20)
   private state?: JobState
   helperWaits = false
@@ -47,24 +82,21 @@ export class Technician {
 
   /** Do what the bay asks for now. @returns false once the bleed is finished */
   async next(): Promise<boolean> {
-    const { page } = this
-    const ways: [Locator, () => Promise<void>][] = [
-      [this.button('It is open'), () => this.open()],
-      [this.button('is CLOSED'), () => this.close()],
-      [lookAsked(page), () => this.look()],
-      [this.button('Topped up: go on'), () => this.topUp()],
-      [this.button(/^At MAX/), () => this.tapped(/^At MAX/)],
-      [this.button(/^(Drawn out|Poured)$/), () => this.step()],
-      [this.button(GOES_ON), () => this.tapped(GOES_ON)],
-    ]
-    const finished = page.getByText('Now prove it.')
-    await expect(ways.reduce((all, [each]) => all.or(each), finished).first()).toBeVisible()
-    for (const [target, act] of ways)
-      if ((await target.isVisible()) && (await target.isEnabled())) {
-        await act()
-        return true
-      }
-    return !(await finished.isVisible())
+    const asked = await askedNow(this.page)
+    const ways: Record<Exclude<Asked, 'nothing'>, () => Promise<void>> = {
+      open: () => this.open(),
+      close: () => this.close(),
+      look: () => this.look(),
+      topUp: () => this.topUp(),
+      atMax: () => this.tapped(/^At MAX/),
+      step: () => this.step(),
+      goOn: () => this.tapped(GOES_ON),
+    }
+    if (asked === 'nothing') return false
+    const before = this.touched.bay
+    await ways[asked]()
+    if (FOR_PULLS.has(asked)) this.touched.forPulls += this.touched.bay - before
+    return true
   }
   private async tapped(name: RegExp): Promise<void> {
     await this.tap(this.button(name))
@@ -122,9 +154,7 @@ export class Technician {
     const { sinceMl, colour, bubbles } = this.van.seen()
     const marks = await this.page.getByRole('button', { name: /mL more$/ }).all()
     const adds = await Promise.all(
-      marks.map(async (mark) =>
-        Number(/: ([\d.]+) mL more/.exec((await mark.getAttribute('aria-label')) ?? '')?.[1]),
-      ),
+      marks.map(async (mark) => Number(/\+([\d.]+) mL more/.exec((await mark.textContent()) ?? '')?.[1])),
     )
     // By the scale there are none.
     const nearest = adds.indexOf(
@@ -133,10 +163,13 @@ export class Technician {
         adds[0] ?? 0,
       ),
     )
-    for (const target of [marks[nearest], this.button(new RegExp(sayMetric(colourFact(colour))))])
+    const cleanAndNew = this.button(/^No bubbles, as new/)
+    const inOne = bubbles === 'none' && colour === 'new' && (await cleanAndNew.isVisible())
+    const colourOf = inOne ? undefined : this.button(new RegExp(`^${sayMetric(colourFact(colour))}$`))
+    for (const target of [marks[nearest], colourOf])
       if (target && (await target.getAttribute('aria-pressed')) !== 'true') await this.tap(target)
-    const names = { none: 'No bubbles', froth: 'Froth', string: 'String of bubbles', slug: 'Slug of air' }
-    await this.tap(this.button(names[bubbles]))
+    const names = { none: /^No bubbles(?!, as new)/, froth: /^Froth/, string: /^String/, slug: /^Slug/ }
+    await this.tap(inOne ? cleanAndNew : this.button(names[bubbles]))
     this.touched.looks++
     await this.follow({ type: 'pull-seen', ml: adds[nearest] ?? sinceMl, colour, bubbles })
   }

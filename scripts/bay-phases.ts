@@ -1,6 +1,8 @@
 import { hangable } from '~core/job/bottles'
 import { carefulAct } from '~core/job/careful'
 import type { JobEvent } from '~core/job/events'
+import { lookFirst } from '~core/job/looks'
+import { placeUnderWork } from '~core/job/points'
 import { currentStep } from '~core/job/steps'
 import type { CallAct, CallState } from '~core/technique/calls'
 import type { Vehicle } from '~core/vehicle/schema'
@@ -71,6 +73,13 @@ const phases: Phase[] = [
   throughPressing('Press through: open', 'open'),
   throughPressing('Press through: down', 'open', 'press', 'holding'),
   calling('What the pull brought', 'two-person', 'press', 'holding', 'open', 'close', 'release'),
+  {
+    name: 'What the pulls brought, perhaps new by now',
+    act: (vehicle) =>
+      exchange(vehicle, 'two-person').until(
+        ({ state, run }) => lookFirst({ ...state, run }) && placeUnderWork(run)?.colour === 'amber',
+      ),
+  },
   {
     name: 'Top up first',
     act: (vehicle) =>

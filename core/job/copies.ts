@@ -85,6 +85,7 @@ export const copyOfPoint = (point: PointRun): PointRun =>
     trouble: point.trouble,
     doubtful: point.doubtful,
     colour: point.colour,
+    firstColour: point.firstColour,
     bubbles: point.bubbles,
     still: point.still,
     looks: point.looks,

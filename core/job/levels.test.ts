@@ -3,7 +3,7 @@ import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { workSchema } from '../plan/request'
 import { partsOf } from '../vehicle/parts'
-import { levelFirst } from './levels'
+import { fullStrokeMl, levelFirst } from './levels'
 
 // Its reservoir holds 400 mL at MAX and 250 at MIN; 40 keep every port covered.
 const vehicle = vehicleFrom(carFile(fourCorners))
@@ -69,4 +69,17 @@ describe('a level that something disturbed is looked at before anybody draws fro
     job.do({ type: 'level-read', reservoir: 'res', ml: 310 }).do(draw)
     expect(job.run.levelMl).toEqual({ res: 110 })
   })
+})
+
+test('a pull is begun where a whole stroke, and what runs on with the joint still open, leaves the level above MIN', () => {
+  const begunAt = (aboveMinMl: number) => {
+    const job = ScriptedJob.planned(vehicle, { reason: 'service' }, ['two-person'], 400)
+    job.until(({ run }) => Object.values(run.stages.at(run.stageIndex)?.at ?? {}).some(({ ready }) => ready))
+    job.do({ type: 'level-read', reservoir: 'res', ml: 250 + aboveMinMl })
+    return job.refusal(job.callOf('press'))
+  }
+  const strokeMl = fullStrokeMl(vehicle, 'rr') ?? 0
+  expect(strokeMl).toBeGreaterThan(0)
+  expect(begunAt(strokeMl + 1)).toBe('top-up-due')
+  expect(begunAt(strokeMl + 1.6)).toBeUndefined()
 })

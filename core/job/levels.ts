@@ -9,13 +9,15 @@ import {
   callOf,
   currentPoint,
   currentStage,
+  freshPoint,
   isFed,
   lookOwed,
   looksAfterPull,
+  otherSide,
   reservoirOfPoint,
   sourceOf,
 } from './points'
-import type { JobState, RunState, StageRunState, Tally } from './state'
+import type { JobState, PointRun, RunState, StageRunState, Tally } from './state'
 import { currentStep } from './steps'
 import { addTally } from './tally'
 
@@ -35,11 +37,14 @@ export type Watch = {
   shortStrokes: boolean
 }
 
-/** What one pull at a point brings: as measured there, else as its chamber gives. */
+/** What one pull at a point brings: as measured there, else on the other wheel of its axle, else as its chamber gives. */
 export function perPullMl(vehicle: Vehicle, stageRun: StageRunState, point: string): number {
-  const progress = stageRun.at[point]
-  if (progress && progress.counted > 0 && progress.ml > 0) return progress.ml / progress.counted
-  return usualPullMl(vehicle, point)
+  const measured = ({ counted, ml }: PointRun = freshPoint()) =>
+    counted > 0 && ml > 0 ? ml / counted : undefined
+  // At a bleeder that stays open what was counted are looks, each of another length.
+  const other = looksAfterPull(stageRun.stage) ? otherSide(vehicle, point) : undefined
+  const beside = other === undefined ? undefined : measured(stageRun.at[other])
+  return measured(stageRun.at[point]) ?? beside ?? usualPullMl(vehicle, point)
 }
 
 /** What a pull at a point usually brings, by its chamber. */
@@ -52,6 +57,15 @@ export function usualPullMl(vehicle: Vehicle, point: string): number {
 export function fullStrokeMl(vehicle: Vehicle, point: string): number | undefined {
   const source = sourceOf(vehicle, point)
   return source === undefined ? undefined : mostPullMl(vehicle, source)
+}
+
+/** With the joint still open so much more runs on past the cups, mL. @source the rig, some two seconds after a whole stroke */
+const RUNS_ON_ML = 1.5
+
+/** The most that one pull at a point takes from its reservoir; undefined where nothing is known of its chamber. */
+export function mostTakenMl(vehicle: Vehicle, point: string): number | undefined {
+  const strokeMl = fullStrokeMl(vehicle, point)
+  return strokeMl === undefined ? undefined : strokeMl + RUNS_ON_ML
 }
 
 /** Every reservoir that feeds this stage, the one drawn from now first. */
@@ -125,8 +139,8 @@ export function pourFirst(
   const name = () => ({ reservoir: reservoirFact(vehicle, watch.reservoirId) })
   if (watch.levelMl === undefined) return fact('level-unknown', name())
   if (portsBare(vehicle, run, watch.reservoirId)) return fact('ports-bare', name())
-  // The next pull may be a full stroke, whatever those before it brought.
-  const mostMl = Math.min(fullStrokeMl(vehicle, point) ?? 0, watch.maxMl - watch.minMl)
+  // The next pull may be a whole stroke, whatever those before it brought.
+  const mostMl = Math.min(mostTakenMl(vehicle, point) ?? 0, watch.maxMl - watch.minMl)
   return watch.pullsLeft === 0 || (watch.aboveMinMl ?? 0) < mostMl ? fact('top-up-due', name()) : undefined
 }
 

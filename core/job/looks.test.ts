@@ -6,9 +6,10 @@ import { Chance } from '../base/random'
 import { followsByItself } from './by-itself'
 import { carefulAct } from './careful'
 import type { Running } from './events/kind'
-import { reservoirNamed } from './levels'
-import { lookSpeaksFor, saysHose, withUnseenPull } from './looks'
-import { currentPoint } from './points'
+import { perPullMl, reservoirNamed } from './levels'
+import { colourToExpect, lookSpeaksFor, saysHose, withUnseenPull } from './looks'
+import { currentPoint, currentStage } from './points'
+import type { StageRunState } from './state'
 
 const van = demoVehicle('post-van-lhd')
 const routine = () => ScriptedJob.planned(van, { reason: 'service' }, ['two-person'], 380)
@@ -90,6 +91,29 @@ describe('what the hose showed, said at closing', () => {
     expect(asked(atLook(routine()).do(look(8, 'string')))).toBe(false)
     expect(asked(atLook(routine()).do(look(8)))).toBe(true)
     expect(saysHose({ ...atLook(routine()).state, run: atLook(routine()).run })).toBe(false)
+  })
+})
+
+describe('what a new bleeder is expected to show', () => {
+  const secondBleeder = () => {
+    const job = atLook(routine()).do(look(8, 'none', 'brown'))
+    return job.until(({ run }) => currentPoint(run) !== 'RR')
+  }
+
+  test('is the colour that stood in the line before, whatever that ended with', () => {
+    const job = secondBleeder()
+    expect(job.point('RR')?.colour).toBe('new')
+    expect(colourToExpect({ ...job.state, run: job.run }, 'RL')).toBe('brown')
+    job.until(({ run }) => currentPoint(run) === 'FR')
+    expect(colourToExpect({ ...job.state, run: job.run }, 'FR')).toBe(job.point('RL')?.firstColour)
+  })
+
+  test('is the pull of the other wheel of its axle, and on the other axle what its chamber gives', () => {
+    const job = secondBleeder()
+    const { ml = 0, counted = 0 } = job.point('RR') ?? {}
+    const each = (point: string) => perPullMl(van, currentStage(job.run) as StageRunState, point)
+    expect(each('RL')).toBeCloseTo(ml / counted)
+    expect(each('FR')).not.toBeCloseTo(ml / counted)
   })
 })
 

@@ -1,12 +1,12 @@
 import { secondsBetween } from '../base/day'
 import { fact, type Notice } from '../base/decision'
+import type { Colour } from '../fluid/specs/colour'
 import { RESTRICTED_SHARE } from '../physics/hydraulics/restriction'
 import { callMove } from '../technique/calls'
 import type { Vehicle } from '../vehicle/schema'
 import { copyOfPoint, copyOfRun } from './copies'
 import type { Running } from './events/kind'
-import { otherSide } from './findings/slow-flow'
-import { fullStrokeMl, perPullMl, pourSoon, takeFrom, usualPullMl, watchAt } from './levels'
+import { fullStrokeMl, mostTakenMl, perPullMl, pourSoon, takeFrom, usualPullMl, watchAt } from './levels'
 import {
   callOf,
   cleanPullsWanted,
@@ -14,6 +14,7 @@ import {
   freshPoint,
   isFed,
   openPoint,
+  otherSide,
   placeUnderWork,
   pointOf,
   reservoirOfPoint,
@@ -32,8 +33,6 @@ const MOST_PULLS = 6
 const MOST_SAID_CLEAR = 18
 /** The next pull may bring so many times what the ones before brought, where that is more than its chamber holds. @source from memory */
 const PULL_VARIES = 1.35
-/** … and else what its chamber holds and so much, mL: with the joint still open a little runs on past the cups. @source the rig, some two seconds after a whole stroke */
-const RUNS_ON_ML = 1.5
 
 /**
  * What the pull that ends now is taken to have brought, where looking at it can decide nothing: the last look showed
@@ -81,7 +80,7 @@ function nearMin({ vehicle, run }: Running, stageRun: StageRunState, point: stri
   if (watch?.aboveMinMl === undefined) return true
   const { pulls = 0, weighed = 0, ml: countedMl = 0 } = pointOf(stageRun, point)?.unseen ?? {}
   const fullMl = fullStrokeMl(vehicle, point) ?? 0
-  const mostMl = ml <= fullMl ? fullMl + RUNS_ON_ML : PULL_VARIES * ml
+  const mostMl = ml <= fullMl ? (mostTakenMl(vehicle, point) ?? 0) : PULL_VARIES * ml
   return watch.aboveMinMl + countedMl < (pulls - weighed + 2) * mostMl
 }
 
@@ -162,6 +161,25 @@ export function lookSpeaksFor({ run, vehicle }: Running): { pulls: number; lastP
   const stageRun = currentStage(run)
   const most = stageRun ? cleanPullsWanted(vehicle, stageRun.stage) : 1
   return { pulls: pulls + notCounted, lastPulls: Math.min(most, sinceAir + notCounted) }
+}
+
+/**
+ * The colour that the next look at a place most likely shows: its last one's, else what the place before it showed first,
+ * which stood in its line as long, else what was found at check in. It is offered; whoever looks says what it is.
+ */
+export function colourToExpect(
+  { vehicle, run, checkIn }: Pick<JobState, 'vehicle' | 'checkIn'> & { run: RunState },
+  point: string,
+): Colour | undefined {
+  const stageRun = currentStage(run)
+  const before = stageRun?.points.slice(0, stageRun.points.indexOf(point)) ?? []
+  const alike = before.findLast(
+    (each) =>
+      stageRun?.at[each]?.firstColour !== undefined &&
+      reservoirOfPoint(vehicle, each) === reservoirOfPoint(vehicle, point),
+  )
+  const own = stageRun?.at[point]?.colour
+  return own ?? (alike === undefined ? undefined : stageRun?.at[alike]?.firstColour) ?? checkIn?.colour
 }
 
 /** Longer between two looks at an open bleeder is no measurement. @source from memory */

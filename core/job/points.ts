@@ -6,6 +6,7 @@ import { techniqueOf } from '../technique'
 import { type CallAct, type CallMachine, jointOpen, letsBubblesRise } from '../technique/calls'
 import { machineFed } from '../technique/calls/machine-fed'
 import { ports } from '../technique/calls/ports'
+import { brakeAcross } from '../vehicle/across'
 import { type RoutedBleeder, reservoirIdOf, routedBleeders } from '../vehicle/network'
 import { partsOf } from '../vehicle/parts'
 import type { Vehicle } from '../vehicle/schema'
@@ -58,6 +59,14 @@ const runsById = perObject(
 /** A bleeder with the run that feeds it; undefined for a port or a cylinder. */
 export const routedBleederOf = (vehicle: Vehicle, point: string): RoutedBleeder | undefined =>
   runsById(vehicle).get(point)
+
+/** The bleeder at the same place on the other wheel of the axle. */
+export function otherSide(vehicle: Vehicle, point: string): string | undefined {
+  const placed = routedBleederOf(vehicle, point)
+  if (placed?.part.type !== 'wheel-brake') return undefined
+  const index = placed.part.bleeders.findIndex(({ id }) => id === point)
+  return brakeAcross(vehicle, placed.part)?.bleeders[index]?.id
+}
 
 /** Whether a vehicle has such a joint: a bleeder, or a port of a cylinder. Ids are compared, never looked up by name. */
 export const isJoint = (vehicle: Vehicle, point: string): boolean =>

@@ -55,6 +55,7 @@ const pointSchema = z.object({
   trouble: z.enum(['seized', 'snapped', 'stripped']).optional(),
   doubtful: z.boolean().optional(),
   colour: z.enum(colours).optional(),
+  firstColour: z.enum(colours).optional(),
   bubbles: z.enum(bubbleKinds).optional(),
   still: z.number().optional(),
   looks: z.array(z.enum(bubbleKinds)).optional(),

@@ -40,6 +40,8 @@ export type PointRun = {
   /** Finished once, and air may have come this far since: clean pulls are wanted again, the volume stays. */
   doubtful?: boolean
   colour?: Colour
+  /** The colour of its first look: what had stood in its line. */
+  firstColour?: Colour
   bubbles?: Bubbles
   /** Looks in a row, up to the last one, at pulls that moved next to nothing. */
   still?: number

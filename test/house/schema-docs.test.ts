@@ -149,5 +149,5 @@ describe('somebody else’s validator takes, by these schemas,', () => {
       if (log.record) expect(record(recordOf(readRecord(log.record)))).toEqual([])
     }
     expect(event({ type: 'filed' })).not.toEqual([])
-  }, 120_000)
+  })
 })

@@ -39,8 +39,11 @@ export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay
     const { length, beyondMl, refusal, state } = (await response.json()) as Body
     if (response.ok && length !== undefined) return { kind: 'taken', length, beyondMl }
     // Only the job itself can refuse an act for good; whatever else is in the way may go away.
-    if (response.status === 409 && refusal)
-      return { kind: 'refused', why: refusal, state: state && fromWire(state) }
+    if (response.status === 409 && refusal) {
+      // A state that another build made may have another shape: the page learns of it once it is loaded anew.
+      const readable = state !== undefined && otherBuild() === undefined
+      return { kind: 'refused', why: refusal, state: readable ? fromWire(state) : undefined }
+    }
     if (UNREADABLE.has(response.status)) return { kind: 'unread', why: refusal ?? fact('server-refused') }
     return { kind: 'not-now', why: refusal ?? fact('server-fault') }
   } catch {

@@ -130,17 +130,17 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
           </div>
         )}
         {cautions.length > 0 && (
-          <details className="panel">
+          <Panel as="details">
             <summary className="font-bold">Cautions here: {cautions.length}</summary>
             <ul className="mt-2 grid list-disc gap-1.5 pl-5">
               {cautions.map((caution) => (
                 <li key={caution.code}>{say(caution)}</li>
               ))}
             </ul>
-          </details>
+          </Panel>
         )}
         {state.troubles.length > 0 && (
-          <details className="panel">
+          <Panel as="details">
             <summary className="font-bold">What went wrong so far: {state.troubles.length}</summary>
             <ol className="mt-2 grid gap-3">
               {state.troubles.map((report) => (
@@ -149,7 +149,7 @@ export function Bay({ here, run, learned, shelf, cab, phone }: Props) {
                 </li>
               ))}
             </ol>
-          </details>
+          </Panel>
         )}
       </aside>
     </div>

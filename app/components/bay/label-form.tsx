@@ -2,6 +2,7 @@ import { useState } from 'react'
 import type { FloorAct } from '~/client/job/use-job-run'
 import { useReadAmount, useShow } from '~/lib/units'
 import { Button } from '~/ui/button'
+import { DateInput } from '~/ui/date-input'
 import { type FluidSpec, fluidSpecs } from '~core/fluid/specs'
 
 type Props = { planned: FluidSpec; onSaid: (act: FloorAct) => void; close: () => void }
@@ -55,7 +56,7 @@ export function LabelForm({ planned, onSaid, close }: Props) {
         </label>
         <label className="grid gap-1">
           <span className="field-label">Opened on</span>
-          <input name="openedOn" type="date" className="input min-h-[56px]" />
+          <DateInput name="openedOn" className="min-h-[56px]" />
         </label>
       </div>
       {fault && (

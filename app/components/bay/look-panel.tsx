@@ -1,7 +1,8 @@
-import { useEffect, useRef, useState } from 'react'
+import { type ReactNode, useEffect, useRef, useState } from 'react'
 import type { ScaleHere } from '~/client/job/use-bottle-scale'
 import type { FloorAct } from '~/client/job/use-job-run'
 import { HosePicture, Swatch } from '~/components/swatch'
+import { lowerFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { type Amount, useShow, useUnits } from '~/lib/units'
 import { Button } from '~/ui/button'
@@ -26,7 +27,9 @@ type Props = {
   lastPulls?: number
   /** Where the fluid in the bottle stands. */
   bottleMl: number
-  lastColour?: Colour
+  likelyColour?: Colour
+  /** Whether the fluid has been older here, and the next look may show the new one: its clean end then is one tap. */
+  mayTurnNew?: boolean
   asks: { ml: boolean; colour: boolean }
   /** The scale under the bottle, where this screen weighs it: it says what came. */
   scale?: ScaleHere
@@ -40,7 +43,8 @@ export function LookPanel({
   pulls = 1,
   lastPulls = 1,
   bottleMl,
-  lastColour,
+  likelyColour,
+  mayTurnNew = false,
   asks,
   scale,
   act,
@@ -55,17 +59,19 @@ export function LookPanel({
   const settles = byScale && scale?.isStill !== true
   const [amount, setAmount] = useState<Amount>({ ml: marks.usual.addsMl })
   const { ml } = amount
-  const [picked, setPicked] = useState(lastColour)
+  const [picked, setPicked] = useState(likelyColour)
   const colour = asks.colour ? picked : 'new'
-  function record(bubbles: Bubbles) {
-    if (!colour || settles) return
+  const toNew = asks.colour && mayTurnNew
+  function record(bubbles: Bubbles, seen = colour) {
+    if (!seen || settles) return
     const came = byScale ? { ml: weighed, weighed: true as const } : asks.ml ? amount : { ml: 0 }
-    act({ type: 'pull-seen', ...came, colour, bubbles })
+    act({ type: 'pull-seen', ...came, colour: seen, bubbles })
   }
   const here = useRef<HTMLElement>(null)
   useNumberKeys(here, (n) => {
     const bubbles = bubbleKinds[n - 1]
     if (bubbles) record(bubbles)
+    else if (toNew && n === bubbleKinds.length + 1) record('none', 'new')
   })
   return (
     <section ref={here} aria-label={title} className="grid gap-3">
@@ -139,20 +145,45 @@ export function LookPanel({
               ? 'Pick the colour, then the bubbles'
               : `Bubbles${lastPulls > 1 ? `, the worst of the last ${lastPulls} pulls` : ''}: a tap records it`}
         </legend>
-        <div className="grid grid-cols-2 gap-2">
+        <div className={`grid grid-cols-2 gap-2 ${toNew ? 'sm:grid-cols-3' : 'sm:grid-cols-4'}`}>
           {bubbleKinds.map((bubbles, i) => (
-            <Button key={bubbles} size="glove" className="justify-start" onClick={() => record(bubbles)}>
+            <Showed key={bubbles} number={i + 1} onClick={() => record(bubbles)}>
               <HosePicture bubbles={bubbles} /> {bubbleNames[bubbles]}
-              <span aria-hidden="true" className="ml-auto font-normal text-quiet">
-                {i + 1}
-              </span>
-            </Button>
+            </Showed>
           ))}
+          {toNew && (
+            <Showed
+              number={bubbleKinds.length + 1}
+              className="col-span-2"
+              onClick={() => record('none', 'new')}
+            >
+              <Swatch colour="new" /> {bubbleNames.none}, {lowerFirst(say(colourFact('new')))}
+            </Showed>
+          )}
         </div>
       </fieldset>
     </section>
   )
 }
+
+type ShowedProps = { number: number; className?: string; onClick: () => void; children: ReactNode }
+
+/** What the hose showed: a tap, or its number, records it. */
+const Showed = ({ number, className = '', onClick, children }: ShowedProps) => (
+  <Button
+    size="glove"
+    className={`relative flex-col justify-center gap-1 px-1 ${className}`}
+    onClick={onClick}
+  >
+    {children}
+    <span
+      aria-hidden="true"
+      className="absolute right-2 bottom-1 text-base font-normal text-quiet max-sm:hidden"
+    >
+      {number}
+    </span>
+  </Button>
+)
 
 /** The number keys pick by place, unless something is being typed or another sheet lies over it. */
 function useNumberKeys(here: React.RefObject<HTMLElement | null>, onNumber: (n: number) => void) {
@@ -171,7 +202,10 @@ function useNumberKeys(here: React.RefObject<HTMLElement | null>, onNumber: (n: 
   }, [here])
 }
 
-/** One mark of the bottle, laid on its side: the further right, the fuller. */
+/**
+ * One mark of the bottle, laid on its side: the further right, the fuller. Its name holds what it shows, so that who says
+ * a number to the browser has the mark that shows it.
+ */
 function Mark({
   markMl,
   addsMl,
@@ -184,17 +218,18 @@ function Mark({
   onClick: () => void
 }) {
   const show = useShow()
+  const unit = useUnits().volume
   return (
-    <Button
-      size="glove"
-      chosen={on}
-      aria-label={`At ${show('volume', markMl)}: ${show('volume', addsMl)} more`}
-      onClick={onClick}
-      className="relative flex-col gap-0 px-0 pt-4"
-    >
+    <Button size="glove" chosen={on} onClick={onClick} className="relative flex-col gap-0 px-0 pt-4">
       <span aria-hidden="true" className="absolute top-0 left-1/2 h-3 w-1 -translate-x-1/2 bg-ink" />
+      <span className="sr-only">At </span>
       <span className="text-xl leading-none font-extrabold">{show.number('volume', markMl)}</span>
-      <span className="text-sm leading-none font-normal text-quiet">+{show.number('volume', addsMl)}</span>
+      <span className="sr-only"> {unit}: </span>
+      <span className="text-sm leading-none font-normal text-quiet">
+        <span aria-hidden="true">+</span>
+        {show.number('volume', addsMl)}
+        <span className="sr-only"> {unit} more</span>
+      </span>
     </Button>
   )
 }

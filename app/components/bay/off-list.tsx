@@ -3,6 +3,7 @@ import type { FloorAct } from '~/client/job/use-job-run'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { Button } from '~/ui/button'
+import { DateInput } from '~/ui/date-input'
 import { fact } from '~core/base/decision'
 import { awaySchema, offFact, offKinds, opensHydraulics, stillOff, waitsFor } from '~core/job/off-things'
 import { proofFact } from '~core/job/proofs/checks'
@@ -142,7 +143,7 @@ function PartOff({ act }: Pick<Props, 'act'>) {
           </label>
           <label className="grid gap-1">
             <span className="field-label">Expected back on</span>
-            <input name="backOn" type="date" className="input min-h-[56px]" />
+            <DateInput name="backOn" className="min-h-[56px]" />
           </label>
         </div>
         <label className="choice min-h-[72px]">

@@ -11,7 +11,7 @@ import { bottlesAtOnce } from '~core/job/bottles'
 import { restS } from '~core/job/findings/froth'
 import { inOne } from '~core/job/in-one'
 import { perPullMl, pourBefore, pourSoon } from '~core/job/levels'
-import { lookFirst, lookOffered, lookSpeaksFor, saysHose } from '~core/job/looks'
+import { colourToExpect, lookFirst, lookOffered, lookSpeaksFor, saysHose } from '~core/job/looks'
 import { type Opening, opensFurther } from '~core/job/opening'
 import {
   callNow,
@@ -93,8 +93,8 @@ export function PointPanel({ state, run, stageRun, point, act: record, phone, sc
     pulls,
     lastPulls,
     bottleMl: run.bottleMl,
-    // What has not come out yet looks as it was found.
-    lastColour: progress.colour ?? state.checkIn?.colour,
+    likelyColour: colourToExpect({ ...state, run }, point),
+    mayTurnNew: progress.colour !== undefined && progress.colour !== 'new',
     asks: { ml: looks.ml, colour: looks.colour },
     scale: under?.on ? under : undefined,
   }

@@ -171,6 +171,7 @@ function apply(state: Running, event: PullSeen): JobState {
     !looksAfterPull(stageRun.stage)
   if (!nothingMore) next.cleanStreak = event.clean ? progress.cleanStreak + (event.cleanPulls ?? 1) : 0
   next.colour = event.colour
+  next.firstColour = progress.firstColour ?? event.colour
   next.bubbles = event.bubbles
   // What a machine pushes through is what it pours in: its own tank keeps the reservoir full.
   const fed = isFed(run, stageRun.stage)

@@ -1,9 +1,7 @@
 import { fact } from '../../base/decision'
 import { RESTRICTED_SHARE } from '../../physics/hydraulics/restriction'
 import { compareSides, USUAL_FLOW_ERROR_PCT } from '../../physics/hydraulics/sides'
-import { brakeAcross } from '../../vehicle/across'
-import type { Vehicle } from '../../vehicle/schema'
-import { routedBleederOf } from '../points'
+import { otherSide, routedBleederOf } from '../points'
 import type { PointRun } from '../state'
 import { expectedMlPerMin } from './driving'
 import type { Finding, Seen, Watcher } from './watch'
@@ -84,11 +82,3 @@ function pulled({ point, progress, stageRun, state, technique }: Seen): Finding 
 
 /** Pulls of which somebody wrote down what they brought. */
 const seenPulls = ({ counted, unseen }: PointRun): number => counted - (unseen?.pulls ?? 0)
-
-/** The bleeder at the same place on the other wheel of the axle. */
-export function otherSide(vehicle: Vehicle, point: string): string | undefined {
-  const placed = routedBleederOf(vehicle, point)
-  if (placed?.part.type !== 'wheel-brake') return undefined
-  const index = placed.part.bleeders.findIndex(({ id }) => id === point)
-  return brakeAcross(vehicle, placed.part)?.bleeders[index]?.id
-}

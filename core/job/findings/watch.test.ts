@@ -5,8 +5,8 @@ import type { Bubbles } from '../../fluid/specs/colour'
 import { examples } from '../../vehicle/examples'
 import { sayMetric } from '../../words'
 import { carefulAct } from '../careful'
+import { otherSide } from '../points'
 import { findings } from '.'
-import { otherSide } from './slow-flow'
 
 const vehicle = vehicleFrom(carFile(fourCorners))
 const planned = (method: string, levelMl = 380) =>
