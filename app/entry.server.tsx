@@ -5,7 +5,7 @@ import { renderToPipeableStream } from 'react-dom/server'
 import type { EntryContext, HandleErrorFunction } from 'react-router'
 import { RouterContextProvider, ServerRouter } from 'react-router'
 import type { Database } from '~server/db/database.server'
-import { cameFrom, database, faultReference, scriptNonce } from '~server/http/context.server'
+import { cameFrom, database, faultReference, jobsOnPage, scriptNonce } from '~server/http/context.server'
 import { log } from '~server/http/log.server'
 import { NonceContext } from './lib/nonce'
 
@@ -23,6 +23,7 @@ export function loadContext(
   context.set(scriptNonce, nonce)
   context.set(faultReference, reference)
   context.set(cameFrom, from)
+  context.set(jobsOnPage, new Map())
   return context
 }
 
@@ -64,9 +65,10 @@ export default function handleRequest(
 /** Every unexpected fault is logged under the number that its page shows. */
 export const handleError: HandleErrorFunction = (error, { request, context }) => {
   if (request.signal.aborted) return
-  const reference = (context as RouterContextProvider).get(faultReference)
+  // Where the router fails before it has one there is no number, and what happened is logged all the same.
+  const reference = (context as RouterContextProvider | undefined)?.get(faultReference)
   log.error(
     { err: error, reference, method: request.method, url: new URL(request.url).pathname },
-    `fault ${reference}`,
+    `fault ${reference ?? 'without a number'}`,
   )
 }

@@ -3,6 +3,7 @@ import { useEffect } from 'react'
 import { useBlocker } from 'react-router'
 import type { JobRun } from '~/client/job/use-job-run'
 import { Button, buttonClass } from '~/ui/button'
+import { Sheet } from '~/ui/sheet'
 
 /**
  * Before a page is left that could not come back: without the server no other page can be fetched, and where this
@@ -27,28 +28,19 @@ export function LeaveGuard({ link, keeps, waiting }: Pick<JobRun, 'link' | 'keep
   if (blocker.state !== 'blocked') return null
   return (
     <Dialog.Root open onOpenChange={(open) => !open && blocker.reset()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-10 bg-black/50" />
-        <Dialog.Content
-          className="panel fixed top-1/2 left-1/2 z-20 grid w-[min(92vw,32rem)] -translate-1/2 gap-4"
-          aria-describedby={undefined}
-        >
-          <Dialog.Title className="text-2xl">
-            There is no server now: that page cannot be fetched.
-          </Dialog.Title>
-          <p className="text-lg">
-            {keeps
-              ? `What you did is kept in this browser (${waiting} acts not sent yet). Stay here, go on working, and it is sent when the server is back.`
-              : `This browser cannot keep what you did (${waiting} acts not sent yet): leave this page and it is lost.`}
-          </p>
-          <Dialog.Close className={buttonClass({ main: true, size: 'glove' }, 'text-xl')}>
-            Stay here
-          </Dialog.Close>
-          <Button size="finger" onClick={() => blocker.proceed()}>
-            Leave all the same
-          </Button>
-        </Dialog.Content>
-      </Dialog.Portal>
+      <Sheet title="There is no server now: that page cannot be fetched.">
+        <p className="text-lg">
+          {keeps
+            ? `What you did is kept in this browser (${waiting} acts not sent yet). Stay here, go on working, and it is sent when the server is back.`
+            : `This browser cannot keep what you did (${waiting} acts not sent yet): leave this page and it is lost.`}
+        </p>
+        <Dialog.Close className={buttonClass({ main: true, size: 'glove' }, 'text-xl')}>
+          Stay here
+        </Dialog.Close>
+        <Button size="finger" onClick={() => blocker.proceed()}>
+          Leave all the same
+        </Button>
+      </Sheet>
     </Dialog.Root>
   )
 }

@@ -12,14 +12,18 @@ const RECORDED = `
   where this.id = $1 and (e.type = 'filed' or (on_it.id = $1 and e.type in ('trouble', 'undone')))
   order by job.opened_at, e.seq`
 
-/** The newest records of its jobs that were filed as bled: what older ones say is of a vehicle that has changed since. */
+/** The newest of its jobs that were filed as bled: what older ones say is of a vehicle that has changed since. */
 const BLED = `
-  select r.job_id as "jobId", job.filed_at as "filedAt", r.state
+  select r.job_id as "jobId", job.filed_at as "filedAt"
   from record r join job on job.id = r.job_id
   where job.vehicle_id = $1 and job.outcome = 'fit' order by job.filed_at desc limit 10`
 
 type Row = { jobId: string; body: unknown; plate: string | null }
-type Bled = { jobId: string; filedAt: string; state: unknown }
+type Bled = { jobId: string; filedAt: string }
+
+/** Volumes by record, per database: a record is frozen, and long to read. */
+const volumesByRecord = new WeakMap<object, Map<string, Learned[]>>()
+const MOST_RECORDS = 500
 
 /**
  * An event as it reads today, whichever version wrote it. One that cannot be read teaches nothing here: whoever opens its
@@ -30,8 +34,30 @@ function recordedOf({ jobId, body, plate }: Row): Recorded[] {
   return read.ok ? [{ jobId, event: read.value, ...(plate !== null && { plate }) }] : []
 }
 
-/** A record as it reads today; one that cannot be read teaches nothing here either. */
-function volumesOf({ jobId, filedAt, state }: Bled): Learned[] {
+/** What went through at each of these jobs; of the ones not known yet their records are asked for, in one question. */
+async function volumesOf(db: Queries, bled: readonly Bled[]): Promise<Learned[]> {
+  const known = volumesByRecord.get(db) ?? new Map<string, Learned[]>()
+  volumesByRecord.set(db, known)
+  const unread = new Map(
+    bled.flatMap(({ jobId, filedAt }) => (known.has(jobId) ? [] : [[jobId, filedAt] as const])),
+  )
+  if (unread.size > 0) {
+    const rows = await db.query<{ jobId: string; state: unknown }>(
+      'select job_id as "jobId", state from record where job_id = any($1)',
+      [[...unread.keys()]],
+    )
+    for (const { jobId, state } of rows) known.set(jobId, readVolumes(state, jobId, unread.get(jobId) ?? ''))
+  }
+  const volumes = bled.flatMap(({ jobId }) => known.get(jobId) ?? [])
+  for (const oldest of known.keys()) {
+    if (known.size <= MOST_RECORDS) break
+    known.delete(oldest)
+  }
+  return volumes
+}
+
+/** As it reads today; a record that cannot be read teaches nothing here either. */
+function readVolumes(state: unknown, jobId: string, filedAt: string): Learned[] {
   try {
     return volumesThrough(readRecord(state), jobId, filedAt)
   } catch (error) {
@@ -47,6 +73,7 @@ function volumesOf({ jobId, filedAt, state }: Bled): Learned[] {
  */
 export async function learnedOf(db: Queries, vehicleId: string, besides?: string): Promise<Learned[]> {
   const recorded = (await db.query<Row>(RECORDED, [vehicleId])).flatMap(recordedOf)
-  const volumes = (await db.query<Bled>(BLED, [vehicleId])).flatMap(volumesOf)
+  const bled = await db.query<Bled>(BLED, [vehicleId])
+  const volumes = await volumesOf(db, bled)
   return newestLearned([...foundOut(recorded), ...volumes].filter(({ jobId }) => jobId !== besides))
 }

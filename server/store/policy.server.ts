@@ -4,8 +4,11 @@ import type { Queries } from '~server/db/database.server'
 /** When the shop replaces fluid, as last saved. */
 export async function shopPolicy(db: Queries): Promise<Policy> {
   const [row] = await db.query<{ value: unknown }>("select value from setting where key = 'policy'")
-  return row ? policySchema.parse(row.value) : usualPolicy
+  return policyFrom(row?.value)
 }
+
+export const policyFrom = (saved: unknown): Policy =>
+  saved === undefined ? usualPolicy : policySchema.parse(saved)
 
 export async function savePolicy(db: Queries, policy: Policy): Promise<void> {
   await db.query(

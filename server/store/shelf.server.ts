@@ -156,11 +156,14 @@ const usualSettings: ShelfSettings = { rule: 'thirty-days', money: '', drumMl: 2
 
 /** The shop's rule for opened containers, what its money is called, and how much a drum holds. */
 export async function shelfSettings(db: Queries): Promise<ShelfSettings> {
-  const [row] = await db.query<{ value: Partial<ShelfSettings> }>(
-    "select value from setting where key = 'shelf'",
-  )
-  const rule = openedRuleIds.find((id) => id === row?.value.rule) ?? usualSettings.rule
-  return { ...usualSettings, ...row?.value, rule }
+  const [row] = await db.query<{ value: unknown }>("select value from setting where key = 'shelf'")
+  return shelfFrom(row?.value)
+}
+
+export function shelfFrom(saved: unknown): ShelfSettings {
+  const said = saved as Partial<ShelfSettings> | undefined
+  const rule = openedRuleIds.find((id) => id === said?.rule) ?? usualSettings.rule
+  return { ...usualSettings, ...said, rule }
 }
 
 export async function saveShelfSettings(db: Queries, settings: ShelfSettings): Promise<void> {

@@ -21,7 +21,7 @@ export const lookOf = (element: Element): Look => {
 export const frame = (look: Look): ChartOption => ({
   animation: false,
   textStyle: { fontFamily: look.font },
-  grid: { left: 64, right: 28, top: 34, bottom: 50 },
+  grid: { left: 64, right: 28, top: 48, bottom: 50 },
 })
 
 type Axis = {
@@ -50,6 +50,8 @@ export const acrossAxis = (look: Look, options: Axis) => ({
 export const upAxis = (look: Look, options: Axis) => ({
   ...axis(look, options),
   nameTextStyle: { color: look.ink, fontSize: 14, align: 'left', padding: [0, 0, 0, -50] },
+  // Above the word of an upright mark, which may stand at the very left.
+  nameGap: 28,
 })
 
 export type XY = [number, number]

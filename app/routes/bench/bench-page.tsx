@@ -136,8 +136,9 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
           vehicles={vehicles}
           chosen={job ? `job ${job.id}` : vehicleId ? `vehicle ${vehicleId}` : ''}
         />
-        <form
-          className="panel grid gap-4 print:grid-cols-3"
+        <Panel
+          as="form"
+          className="grid gap-4 print:grid-cols-3"
           onSubmit={(event) => event.preventDefault()}
           aria-label="Inputs"
         >
@@ -155,11 +156,11 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
                 onChange={(text) => change(name, text)}
               />
             ))}
-        </form>
+        </Panel>
       </div>
       <div className="grid min-w-0 gap-5">
-        <section
-          className={`panel grid min-w-0 grid-cols-[minmax(0,1fr)] gap-4 ${worked.ok ? '' : 'border-l-8 border-l-oxide'}`}
+        <Panel
+          className={`grid min-w-0 grid-cols-[minmax(0,1fr)] gap-4 ${worked.ok ? '' : 'border-l-8 border-l-oxide'}`}
           aria-label="Answer"
         >
           <p className="hidden text-2xl font-extrabold print:block">{name}</p>
@@ -170,7 +171,7 @@ function Sheet({ loaderData, pageId }: { loaderData: Route.ComponentProps['loade
           </p>
           {whole && <p className="fault">{whole}</p>}
           {shown.ok && Picture && <Picture result={shown.result} values={shown.values} vehicle={vehicle} />}
-        </section>
+        </Panel>
         {worked.ok && job && (
           <UseInJob
             page={page}

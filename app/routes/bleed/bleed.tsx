@@ -6,15 +6,14 @@ import { ConfirmPlate } from '~/components/bay/confirm-plate'
 import { Foot } from '~/components/bay/foot'
 import { useSpaceGoesOn } from '~/components/bay/goes-on'
 import { PlanAgain } from '~/components/bay/plan-again'
-import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
 import type { Station } from '~/routes/job/station'
 import { cabAhead } from '~core/job/points'
 import { cabCodeShown } from '~server/http/cab.server'
 import { database } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { learnedOf } from '~server/services/learned.server'
 import { cabCodeOf } from '~server/store/cab.server'
-import { findJob } from '~server/store/jobs.server'
 import { containersFor, shelfSettings } from '~server/store/shelf.server'
 import type { Route } from './+types/bleed'
 
@@ -22,7 +21,7 @@ export const handle: Station = { atVehicle: true }
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const db = context.get(database)
-  const state = orNotFound(await findJob(db, params.jobId))
+  const state = await jobOnPage(context, params.jobId)
   const leftOpen = state.standing.open.length > 0
   if (!state.run && !state.parked && !leftOpen) throw redirect(`/jobs/${params.jobId}/plan`)
   const code = state.filed ? undefined : await cabCodeOf(db, params.jobId)

@@ -17,6 +17,7 @@ import { reasonIds } from '~core/plan/request'
 import { partsOf } from '~core/vehicle/parts'
 import type { Vehicle } from '~core/vehicle/schema'
 import { database } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { recordOrReply } from '~server/http/record-event.server'
 import { findJob } from '~server/store/jobs.server'
 import { shopSettings } from '~server/store/settings.server'
@@ -29,7 +30,7 @@ import { pickedIn, WorkSection } from './work-section'
 export const handle: Station = { form: true, parksHere: true }
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
-  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  const state = await jobOnPage(context, params.jobId)
   const { scopeSchool } = await shopSettings(context.get(database))
   return {
     vehicle: state.vehicle,

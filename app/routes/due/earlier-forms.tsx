@@ -4,6 +4,7 @@ import { unitFieldOf } from '~/lib/fields'
 import { useSay } from '~/lib/say'
 import { useUnits } from '~/lib/units'
 import { Button } from '~/ui/button'
+import { DateInput } from '~/ui/date-input'
 import { Panel } from '~/ui/panel'
 import { readingPlaces } from '~core/fluid/readings'
 import { type FluidSpec, fluidSpecs } from '~core/fluid/specs'
@@ -91,14 +92,7 @@ function ReadingForm({ today, refused }: FormProps) {
           label="On"
           fault={refused?.faults.takenOn}
           control={(props) => (
-            <input
-              {...props}
-              type="date"
-              name="takenOn"
-              max={today}
-              defaultValue={typed.takenOn}
-              className="input"
-            />
+            <DateInput {...props} name="takenOn" max={today} defaultValue={typed.takenOn} />
           )}
         />
         <Labelled
@@ -124,20 +118,11 @@ function ExchangeForm({ spec, today, refused }: FormProps & { spec: FluidSpec })
   const typed = refused?.typed ?? {}
   return (
     <Form method="post" className="grid gap-3 border-t-2 border-rule pt-4" aria-label="An earlier exchange">
-      <div className="grid items-start gap-3 sm:grid-cols-3">
+      <div className="grid items-start gap-3 sm:grid-cols-2">
         <Labelled
           label="All fluid exchanged on"
           fault={refused?.faults.doneOn}
-          control={(props) => (
-            <input
-              {...props}
-              type="date"
-              name="doneOn"
-              max={today}
-              defaultValue={typed.doneOn}
-              className="input"
-            />
-          )}
+          control={(props) => <DateInput {...props} name="doneOn" max={today} defaultValue={typed.doneOn} />}
         />
         <Amount
           name="km"

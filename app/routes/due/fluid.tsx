@@ -1,5 +1,5 @@
 import { parseWithZod } from '@conform-to/zod/v4'
-import { data, Form, redirect } from 'react-router'
+import { data, redirect } from 'react-router'
 import { WaterChart } from '~/components/chart/water-chart'
 import { withUnits } from '~/lib/fields'
 import { orNotFound } from '~/lib/require'
@@ -7,6 +7,7 @@ import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { Button, LinkButton } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import { Panel } from '~/ui/panel'
 import { ImpossibleInput } from '~core/base/fault'
 import { pairOf } from '~core/fluid/judge'
@@ -149,7 +150,7 @@ export default function Fluid({ loaderData, actionData }: Route.ComponentProps) 
 function HardUseForm({ hardUse }: { hardUse: readonly HardUseId[] }) {
   const say = useSay()
   return (
-    <Form method="post" className="panel print:hidden">
+    <FormPanel className="print:hidden">
       <fieldset className="grid gap-2">
         <legend className="mb-1 font-bold">Hard use: limits are stricter for it</legend>
         {hardUseIds.map((use) => (
@@ -162,6 +163,6 @@ function HardUseForm({ hardUse }: { hardUse: readonly HardUseId[] }) {
           Keep this
         </Button>
       </fieldset>
-    </Form>
+    </FormPanel>
   )
 }

@@ -4,6 +4,7 @@ import { showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { verdictWords } from '~/lib/words'
+import { DateInput } from '~/ui/date-input'
 import type { FluidDue } from '~core/fluid/due'
 import type { Judgement } from '~core/fluid/judgement'
 import { followUpFact, type followUpsFrom } from '~core/job/follow-ups'
@@ -34,13 +35,7 @@ export function NextDue({ field, due }: { field: FieldMetadata<string | undefine
       <label htmlFor={field.id} className="field-label">
         Next due
       </label>
-      <input
-        type="date"
-        id={field.id}
-        name={field.name}
-        defaultValue={field.initialValue}
-        className="input"
-      />
+      <DateInput id={field.id} name={field.name} defaultValue={field.initialValue} />
       <p className="mt-1 text-sm text-quiet">
         {due
           ? `${ruleWords(due.rule, due.limit, show)}, ${dueBasis[due.basis]}: the shop’s policy. The maker’s figure wins.`

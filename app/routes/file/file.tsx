@@ -1,6 +1,6 @@
 import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
-import { data, Form, redirect } from 'react-router'
+import { data, redirect } from 'react-router'
 import { FormRefusal } from '~/components/form-refusal'
 import { typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
@@ -12,6 +12,7 @@ import type { Station } from '~/routes/job/station'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
 import { Choices, NoteField, TextField } from '~/ui/field'
+import { FormPanel } from '~/ui/form-panel'
 import { Notice } from '~/ui/notice'
 import { cabPerson } from '~core/cab/person'
 import { sharesOf } from '~core/diagnosis/shares'
@@ -24,6 +25,7 @@ import type { JobState } from '~core/job/state'
 import { jobTally, wasteMl } from '~core/job/tally'
 import { allBleeders } from '~core/vehicle/parts'
 import { cameFrom, database, personHere } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { recordOrReply } from '~server/http/record-event.server'
 import { sayHere } from '~server/http/say.server'
 import { knownToFit } from '~server/services/known-to-fit.server'
@@ -41,7 +43,7 @@ export const handle: Station = { form: true, whileParked: true }
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
-  const state = orNotFound(await findJob(db, params.jobId))
+  const state = await jobOnPage(context, params.jobId)
   if (state.filed) throw redirect(`/jobs/${params.jobId}/record`)
   const { people, parked, tested } = state
   const may = (outcome: Outcome) => filingRefusal(state, outcome) === undefined
@@ -132,7 +134,7 @@ export default function FilePage({ loaderData, actionData, params }: Route.Compo
   return (
     <>
       {loaderData.search && <WasIt jobId={params.jobId} {...loaderData.search} />}
-      <Form method="post" {...getFormProps(meta)} className="panel mx-auto mt-5 grid w-full max-w-4xl gap-5">
+      <FormPanel {...getFormProps(meta)} className="mx-auto mt-5 grid w-full max-w-4xl gap-5">
         <title>File · Ruddy Siphon</title>
         <h1 className="text-2xl">File it</h1>
         <input type="hidden" name="eventId" value={eventId} />
@@ -173,7 +175,7 @@ export default function FilePage({ loaderData, actionData, params }: Route.Compo
             File it: the record is frozen from here on
           </Button>
         </ActionBar>
-      </Form>
+      </FormPanel>
     </>
   )
 }

@@ -94,7 +94,11 @@ export function FaultFinder({
             {say(fact('stays-here'))}
           </Notice>
         )}
-        {!answer && !failed && <h1 className="panel text-2xl">It is being worked out…</h1>}
+        {!answer && !failed && (
+          <Panel as="h1" className="text-2xl">
+            It is being worked out…
+          </Panel>
+        )}
         {diagnosis && step && was === undefined && (
           <NextStep
             // Another question begins anew, with no place picked.

@@ -1,8 +1,9 @@
-import { data, Form, useActionData } from 'react-router'
+import { data, useActionData } from 'react-router'
 import { parseDecimal } from '~/lib/fields'
 import { useSay } from '~/lib/say'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import { LoneLink } from '~/ui/lone-link'
 import { fact } from '~core/base/decision'
 import { type Costs, mostMoney } from '~core/diagnosis/request'
@@ -45,7 +46,7 @@ export default function FindPrices({ loaderData: { costs } }: Route.ComponentPro
   const usual: Record<string, number> = { [LABOUR]: usualCosts.labourPerHour, ...usualCosts.parts }
   const own: Record<string, number | undefined> = { [LABOUR]: costs.labourPerHour, ...costs.parts }
   return (
-    <Form method="post" className="panel mx-auto grid max-w-4xl gap-5">
+    <FormPanel className="mx-auto grid max-w-4xl gap-5">
       <title>Prices · Ruddy Siphon</title>
       <h1 className="text-2xl">What things cost here</h1>
       <p className="max-w-[70ch]">
@@ -87,6 +88,6 @@ export default function FindPrices({ loaderData: { costs } }: Route.ComponentPro
         </Button>
         <LoneLink to="/find">To the fault finder</LoneLink>
       </ActionBar>
-    </Form>
+    </FormPanel>
   )
 }

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react'
 import { data, useFetcher, useRevalidator } from 'react-router'
 import { fromAddress } from '~/lib/fault-address'
-import { orNotFound } from '~/lib/require'
 import { type FaultFinding, keptFindingSchema } from '~core/job/events/fault-looked'
 import { faultCase, goesOn } from '~core/job/fault-case'
 import { database } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { recordSent } from '~server/http/record-event.server'
 import { ownCases } from '~server/store/fault-cases.server'
 import { findJob } from '~server/store/jobs.server'
@@ -14,7 +14,7 @@ import { FaultFinder } from './fault-finder'
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const db = context.get(database)
-  const job = orNotFound(await findJob(db, params.jobId))
+  const job = await jobOnPage(context, params.jobId)
   const earlier = job.comebackOf === undefined ? undefined : await findJob(db, job.comebackOf)
   // Whoever comes from a failed proof or a finding brings what it was: it is recorded with the first answer.
   const address = new URL(request.url).searchParams

@@ -1,15 +1,16 @@
 import { getFormProps, getInputProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
-import { data, Form, Link, redirect } from 'react-router'
+import { data, Link, redirect } from 'react-router'
 import { FormRefusal } from '~/components/form-refusal'
 import { typedIn, withUnits } from '~/lib/fields'
 import { newId } from '~/lib/ids'
-import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import type { Station } from '~/routes/job/station'
 import { Button } from '~/ui/button'
+import { DateInput } from '~/ui/date-input'
 import { Faults, NoteField, TextField } from '~/ui/field'
+import { FormPanel } from '~/ui/form-panel'
 import { ScrollsSideways } from '~/ui/scrolls-sideways'
 import type { Container } from '~core/job/events'
 import { pointFact } from '~core/job/points'
@@ -17,9 +18,9 @@ import { pointsOnPaper } from '~core/job/selectors'
 import { readCode } from '~core/stock/code'
 import type { Queries } from '~server/db/database.server'
 import { database, personHere } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { recordOrReply } from '~server/http/record-event.server'
 import { sayHere } from '~server/http/say.server'
-import { findJob } from '~server/store/jobs.server'
 import { findContainer } from '~server/store/shelf.server'
 import type { Route } from './+types/from-paper'
 import { paperFormSchema } from './paper-form'
@@ -28,7 +29,7 @@ import { PaperRow, type RowFields } from './paper-row'
 export const handle: Station = { form: true }
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  const state = await jobOnPage(context, params.jobId)
   const { run, vehicle, filed } = state
   const say = sayHere(context)
   if (!run || filed) throw redirect(`/jobs/${params.jobId}`)
@@ -91,7 +92,7 @@ export default function FromPaper({ loaderData, actionData, params }: Route.Comp
   })
   const list = fields.rows.getFieldList()
   return (
-    <Form method="post" {...getFormProps(meta)} className="panel mx-auto grid w-full max-w-5xl gap-5">
+    <FormPanel {...getFormProps(meta)} className="mx-auto grid w-full max-w-5xl gap-5">
       <title>From the bay card · Ruddy Siphon</title>
       <h1 className="text-2xl">Enter a bleed done from the bay card</h1>
       <p>
@@ -145,11 +146,7 @@ export default function FromPaper({ loaderData, actionData, params }: Route.Comp
           <label htmlFor={fields.doneOn.id} className="field-label">
             On
           </label>
-          <input
-            {...getInputProps(fields.doneOn, { type: 'date' })}
-            key={fields.doneOn.key}
-            className="input"
-          />
+          <DateInput {...getInputProps(fields.doneOn, { type: 'date' })} key={fields.doneOn.key} />
           <Faults field={fields.doneOn} />
         </div>
       </div>
@@ -164,6 +161,6 @@ export default function FromPaper({ loaderData, actionData, params }: Route.Comp
       <Button type="submit" main className="justify-self-start text-lg">
         Enter it and go on to the proof
       </Button>
-    </Form>
+    </FormPanel>
   )
 }

@@ -1,13 +1,11 @@
 import { redirect } from 'react-router'
-import { orNotFound } from '~/lib/require'
 import { stationOf } from '~core/job/selectors'
-import { database } from '~server/http/context.server'
-import { findJob } from '~server/store/jobs.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import type { Route } from './+types/job-now'
 
 /** A job’s own address leads to the station it is at. */
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  const state = await jobOnPage(context, params.jobId)
   return redirect(state.filed ? `/jobs/${params.jobId}/record` : `/jobs/${params.jobId}/${stationOf(state)}`)
 }
 

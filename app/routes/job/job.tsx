@@ -11,15 +11,14 @@ import { LeaveGuard } from '~/components/leave-guard'
 import { RenewedNotice } from '~/components/renewed-notice'
 import { StationPipe } from '~/components/station-pipe'
 import { showMoment } from '~/lib/format'
-import { orNotFound } from '~/lib/require'
 import { outcomeWords } from '~/lib/words'
 import { LoneLink } from '~/ui/lone-link'
 import { Notice } from '~/ui/notice'
 import { stationOf } from '~core/job/selectors'
 import { fromWire, toWire } from '~core/job/wire'
 import { database, personHere } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { hasPhone } from '~server/store/cab.server'
-import { findJob } from '~server/store/jobs.server'
 import { standingJob } from '~server/store/stands.server'
 import { versionSince } from '~server/store/vehicles.server'
 import type { Route } from './+types/job'
@@ -30,7 +29,7 @@ import { WentOnNotice } from './went-on-notice'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
-  const state = orNotFound(await findJob(db, params.jobId))
+  const state = await jobOnPage(context, params.jobId)
   return {
     state: toWire(state),
     linked: state.filed === undefined && (await hasPhone(db, params.jobId)),

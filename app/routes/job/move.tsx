@@ -1,10 +1,12 @@
-import { data, Form, redirect } from 'react-router'
+import { data, redirect } from 'react-router'
 import { z } from 'zod'
 import { orNotFound } from '~/lib/require'
 import { ActionBar } from '~/ui/action-bar'
 import { Button, LinkButton } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import { Notice } from '~/ui/notice'
 import { database } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { recordDesk } from '~server/http/record-event.server'
 import { findJob } from '~server/store/jobs.server'
 import { findVehicle, listVehicles } from '~server/store/vehicles.server'
@@ -20,7 +22,7 @@ const moveSchema = z.object({
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
-  const state = orNotFound(await findJob(db, params.jobId))
+  const state = await jobOnPage(context, params.jobId)
   if (state.filed) throw redirect(`/jobs/${params.jobId}/record`)
   return {
     plate: state.plate,
@@ -52,7 +54,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function Move({ loaderData, actionData, params }: Route.ComponentProps) {
   const { plate, others, begun } = loaderData
   return (
-    <Form method="post" className="panel mx-auto grid w-full max-w-4xl gap-5">
+    <FormPanel className="mx-auto grid w-full max-w-4xl gap-5">
       <title>{`Move ${plate} · Ruddy Siphon`}</title>
       <h1 className="text-2xl">Which vehicle does this job belong to?</h1>
       <p>
@@ -92,6 +94,6 @@ export default function Move({ loaderData, actionData, params }: Route.Component
         </Button>
         <LinkButton to={`/jobs/${params.jobId}`}>Leave it here</LinkButton>
       </ActionBar>
-    </Form>
+    </FormPanel>
   )
 }

@@ -1,13 +1,15 @@
 import { useForm } from '@conform-to/react'
+import { Dialog } from 'radix-ui'
 import { Swatch } from '~/components/swatch'
 import { orNotFound } from '~/lib/require'
 import { ActionBar } from '~/ui/action-bar'
-import { Button, type ControlSize, FileButton, LinkButton } from '~/ui/button'
+import { Button, buttonClass, type ControlSize, FileButton, LinkButton } from '~/ui/button'
 import { Choices, NoteField, TextField } from '~/ui/field'
 import { LoneFileLink, LoneLink } from '~/ui/lone-link'
 import { Notice, type NoticeKind } from '~/ui/notice'
 import { Panel } from '~/ui/panel'
 import { ScrollsSideways } from '~/ui/scrolls-sideways'
+import { Sheet } from '~/ui/sheet'
 
 /** For whoever builds screens: it stands in the demo and in no shop. */
 export function loader() {
@@ -143,6 +145,13 @@ const Small = () => (
         </tbody>
       </table>
     </ScrollsSideways>
+    <Dialog.Root>
+      <Dialog.Trigger className={buttonClass({})}>What lies over a page</Dialog.Trigger>
+      <Sheet title="A sheet">
+        <p>Until it is answered or laid aside.</p>
+        <Dialog.Close className={buttonClass({})}>Lay aside</Dialog.Close>
+      </Sheet>
+    </Dialog.Root>
     <details>
       <summary>What opens</summary>
       <p>and what it held.</p>

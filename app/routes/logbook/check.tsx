@@ -1,5 +1,6 @@
 import { showTime } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
+import { Panel } from '~/ui/panel'
 import { shortFingerprint } from '~core/ledger/logbook'
 import { database } from '~server/http/context.server'
 import { filedDocument } from '~server/services/record.server'
@@ -40,11 +41,11 @@ export default function Check({ loaderData }: Route.ComponentProps) {
           {outcome && `${outcome.mark} ${outcome.words}`}
         </span>
       </p>
-      <ul className="panel grid list-disc gap-1 pl-9">
+      <Panel as="ul" className="grid list-disc gap-1 pl-9">
         {[...certificate.done, certificate.fluid, certificate.next, certificate.people].map((line) => (
           <li key={line}>{line}</li>
         ))}
-      </ul>
+      </Panel>
       <p>
         Entered {showTime(at)} as number {seq} of {newest}, signed with the shop’s key <strong>{key}</strong>.
         If the paper before you says something else, the paper was altered.

@@ -4,7 +4,6 @@ import { Cautions } from '~/components/cautions'
 import { HoldFor } from '~/components/hold-for'
 import { Reasons } from '~/components/reasons'
 import { showDate, showMoment } from '~/lib/format'
-import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { useUnits } from '~/lib/units'
 import { ActionBar } from '~/ui/action-bar'
@@ -16,8 +15,8 @@ import { pedalChange, softMl } from '~core/job/pedal-felt'
 import { readQuantity } from '~core/units/units'
 import { numberFault } from '~core/words/typed-number'
 import { database } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { recordSent } from '~server/http/record-event.server'
-import { findJob } from '~server/store/jobs.server'
 import { earlierPedals } from '~server/store/pedal.server'
 import type { Route } from './+types/job-pedal'
 import { PedalBars } from './pedal-bars'
@@ -33,7 +32,7 @@ const names = Object.keys(fieldNames) as Name[]
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
-  const job = orNotFound(await findJob(db, params.jobId))
+  const job = await jobOnPage(context, params.jobId)
   return {
     plate: job.plate,
     vehicle: job.vehicle,

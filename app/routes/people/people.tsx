@@ -2,6 +2,7 @@ import { data, Form } from 'react-router'
 import { counted } from '~/lib/format'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import { Notice } from '~/ui/notice'
 import { Panel } from '~/ui/panel'
 import type { Person } from '~core/job/events'
@@ -62,7 +63,7 @@ export default function People({ loaderData: { people, here, easyPin }, actionDa
   const faultAt = (at: string) => (actionData?.at === at ? actionData.fault : undefined)
   const doneAt = (at: string) => actionData?.at === at && actionData.fault === undefined
   const addForm = (
-    <Form method="post" className="panel grid gap-3" key={doneAt('add') ? people.length : 'add'}>
+    <FormPanel className="grid gap-3" key={doneAt('add') ? people.length : 'add'}>
       <h2>Add somebody</h2>
       <Line label="Name" name="name" first={actionData?.name} />
       <Line label="Their own PIN, 4 to 8 digits" name="pin" secret />
@@ -72,10 +73,10 @@ export default function People({ loaderData: { people, here, easyPin }, actionDa
           Add
         </Button>
       </ActionBar>
-    </Form>
+    </FormPanel>
   )
   const ownPin = (
-    <Form method="post" className="panel grid gap-3" key="pin">
+    <FormPanel className="grid gap-3" key="pin">
       <h2>{here?.name}: another PIN</h2>
       {easyPin && !doneAt('pin') && (
         <Notice role="alert" kind="mind">
@@ -89,7 +90,7 @@ export default function People({ loaderData: { people, here, easyPin }, actionDa
         Change it
       </Button>
       {doneAt('pin') && <p role="status">Changed.</p>}
-    </Form>
+    </FormPanel>
   )
   return (
     <div className="mx-auto grid max-w-4xl items-start gap-5 md:grid-cols-2">
@@ -138,7 +139,7 @@ function Somebody({ person, isHere }: { person: Person & { wrongPins: number }; 
             name="intent"
             value="left"
             className="min-h-12 underline"
-            aria-label={`${person.name} no longer works here`}
+            aria-label={`${person.name}, no longer here`}
           >
             no longer here
           </button>

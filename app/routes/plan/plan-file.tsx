@@ -1,9 +1,10 @@
-import { data, Form, redirect, useNavigation } from 'react-router'
+import { data, redirect, useNavigation } from 'react-router'
 import { LineMap } from '~/components/line-map/line-map'
 import { planMarks } from '~/components/order-marks'
 import { Reasons } from '~/components/reasons'
 import { useSay } from '~/lib/say'
 import { Button } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import { Panel } from '~/ui/panel'
 import { faultLine } from '~core/base/fault'
 import { makePlan } from '~core/plan/plan'
@@ -70,7 +71,7 @@ export default function PlanFile({ actionData }: Route.ComponentProps) {
     <div className="grid gap-4">
       <title>Plan from a file · Ruddy Siphon</title>
       <h1 className="text-3xl">Plan from a file</h1>
-      <Form method="post" encType="multipart/form-data" className="panel flex flex-wrap items-end gap-4">
+      <FormPanel encType="multipart/form-data" className="flex flex-wrap items-end gap-4">
         <div className="grow">
           <label htmlFor="file" className="field-label">
             Plan request (.json)
@@ -95,7 +96,7 @@ export default function PlanFile({ actionData }: Route.ComponentProps) {
             ))}
           </ul>
         )}
-      </Form>
+      </FormPanel>
       {asked && <Planned request={asked} />}
     </div>
   )
@@ -123,7 +124,7 @@ function Planned({ request }: { request: PlanRequest }) {
           <Ways plan={plan} fixed />
         </div>
         <aside className="grid gap-4">
-          <Form method="post" className="panel flex flex-wrap items-end gap-3">
+          <FormPanel className="flex flex-wrap items-end gap-3">
             <input type="hidden" name="intent" value="take-in" />
             <input type="hidden" name="vehicle" value={JSON.stringify(request.vehicle)} />
             <div className="grow">
@@ -133,7 +134,7 @@ function Planned({ request }: { request: PlanRequest }) {
               <input id="plate" name="plate" className="input" maxLength={20} autoComplete="off" />
             </div>
             <Button type="submit">Take this vehicle in</Button>
-          </Form>
+          </FormPanel>
           <Panel aria-label="Line map">
             <LineMap vehicle={request.vehicle} marks={planMarks(plan)} />
           </Panel>

@@ -16,6 +16,7 @@ import { readingDue } from '~core/job/selectors'
 import { isByHand } from '~core/plan/by-hand'
 import { makePlan } from '~core/plan/plan'
 import { database } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { recordDesk } from '~server/http/record-event.server'
 import { learnedOf } from '~server/services/learned.server'
 import { planBaseFor } from '~server/services/plan-request.server'
@@ -38,7 +39,7 @@ import { WhatIf } from './what-if'
 export const handle: Station = { parksHere: true }
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  const state = await jobOnPage(context, params.jobId)
   if (!state.checkIn) throw redirect(`/jobs/${params.jobId}/check-in`)
   if (readingDue(state)) throw redirect(`/jobs/${params.jobId}/test`)
   const begun = state.run?.plateConfirmed === true || state.filed !== undefined

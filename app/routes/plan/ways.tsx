@@ -39,7 +39,7 @@ export function Ways({ plan, fixed }: { plan: Plan; fixed: boolean }) {
                 {!excluded && !fixed && (
                   <Button
                     onClick={() => take(at, technique)}
-                    aria-label={`Take ${say(techniqueFact({ id: technique }))} instead`}
+                    aria-label={`Take it: ${say(techniqueFact({ id: technique }))}`}
                   >
                     Take it
                   </Button>

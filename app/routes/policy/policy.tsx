@@ -1,10 +1,11 @@
 import { useState } from 'react'
-import { data, Form, Link } from 'react-router'
+import { data, Link } from 'react-router'
 import { useSay } from '~/lib/say'
 import { today } from '~/lib/today'
 import { useShow } from '~/lib/units'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import { ScrollsSideways } from '~/ui/scrolls-sideways'
 import { vehicleKinds } from '~core/base/vehicle-kinds'
 import { hardUseFact, hardUseIds, hardUses } from '~core/fluid/policy/hard-use'
@@ -49,7 +50,7 @@ export default function PolicyPage({ loaderData: { policy, ports }, actionData }
   const [next, setNext] = useState(rows.length)
   const faults: Record<string, string> = actionData?.faults ?? {}
   return (
-    <Form method="post" className="panel mx-auto grid max-w-6xl grid-cols-1 gap-5">
+    <FormPanel className="mx-auto grid max-w-6xl grid-cols-1 gap-5">
       <title>Fluid policy · Ruddy Siphon</title>
       <h1 className="text-2xl">When the shop replaces fluid</h1>
       <p>
@@ -143,7 +144,7 @@ export default function PolicyPage({ loaderData: { policy, ports }, actionData }
           </p>
         )}
       </ActionBar>
-    </Form>
+    </FormPanel>
   )
 }
 

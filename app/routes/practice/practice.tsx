@@ -78,9 +78,9 @@ function Practice({ name, way, ways, hides, wheel, beginning }: Begun) {
   // Wrong fluid that moved on ends a plan; on a real job the next one is made.
   if (!run || !stageRun)
     return (
-      <p className="panel text-2xl">
+      <Panel as="p" className="text-2xl">
         This plan is at its end. <a href={again}>Begin again</a>
-      </p>
+      </Panel>
     )
   const done = bleedDone(state)
   const withCab = state.planned?.plan.stages.some((stage) => callOf(stage).withCab)

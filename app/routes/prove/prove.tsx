@@ -8,7 +8,6 @@ import { TroubleDialog } from '~/components/bay/trouble-dialog'
 import { UndoButton } from '~/components/bay/undo-button'
 import { WhatChanged } from '~/components/bay/what-changed'
 import { upperFirst } from '~/lib/format'
-import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import type { Station } from '~/routes/job/station'
 import { ActionBar } from '~/ui/action-bar'
@@ -24,8 +23,7 @@ import type { JobState } from '~core/job/state'
 import { unitsNotSound } from '~core/job/unit-ledger'
 import { wheelsOff } from '~core/plan/wheels-off'
 import { partsOf } from '~core/vehicle/parts'
-import { database } from '~server/http/context.server'
-import { findJob } from '~server/store/jobs.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import type { Route } from './+types/prove'
 import { CheckRow } from './check-row'
 import { PlacesList } from './places-list'
@@ -34,7 +32,7 @@ import { WaysOn } from './ways-on'
 export const handle: Station = { atVehicle: true }
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const state = orNotFound(await findJob(context.get(database), params.jobId))
+  const state = await jobOnPage(context, params.jobId)
   if (!state.run || !bleedDone(state)) throw redirect(`/jobs/${params.jobId}`)
   return null
 }
@@ -87,7 +85,7 @@ export default function ProvePage() {
           ))}
         </ol>
       </Panel>
-      <aside className="panel grid gap-4 lg:sticky lg:top-4">
+      <Panel as="aside" className="grid gap-4 lg:sticky lg:top-4">
         <p className="text-4xl font-extrabold">
           {proved} <span className="text-xl font-semibold">of {checks.length} proved</span>
         </p>
@@ -138,7 +136,7 @@ export default function ProvePage() {
         <p className="text-sm text-quiet">
           <LinkLine link={link} jobId={jobId} keeps={keeps} waiting={waiting} />
         </p>
-      </aside>
+      </Panel>
     </div>
   )
 }

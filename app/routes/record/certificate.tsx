@@ -1,6 +1,7 @@
 import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { Button, LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { shortFingerprint } from '~core/ledger/logbook'
 import { phoneAddress, qrPicture } from '~server/http/cab.server'
 import { database } from '~server/http/context.server'
@@ -44,7 +45,7 @@ export default function CertificatePage({ loaderData, params }: Route.ComponentP
           Print, or keep as PDF
         </Button>
       </p>
-      <article className="panel grid gap-5 print:border-0 print:bg-transparent print:p-0">
+      <Panel as="article" className="grid gap-5 print:border-0 print:bg-transparent print:p-0">
         <header className="grid gap-3 border-b-4 border-ink pb-4">
           <p className="flex flex-wrap items-center gap-4">
             <span className="plate text-4xl">{plate}</span>
@@ -125,7 +126,7 @@ export default function CertificatePage({ loaderData, params }: Route.ComponentP
             </p>
           )}
         </footer>
-      </article>
+      </Panel>
     </main>
   )
 }

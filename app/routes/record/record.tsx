@@ -5,6 +5,8 @@ import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
 import { Button, FileButton, LinkButton } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import { followUpFact, followUpsOf, searchAfter } from '~core/job/follow-ups'
 import { shortFingerprint } from '~core/ledger/logbook'
@@ -102,7 +104,10 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
           </Form>
         )}
       </div>
-      <article className="panel grid grid-cols-1 gap-4 print:gap-2.5 print:border-b-0 print:bg-transparent print:p-0">
+      <Panel
+        as="article"
+        className="grid grid-cols-1 gap-4 print:gap-2.5 print:border-b-0 print:bg-transparent print:p-0"
+      >
         <header className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b-2 border-ink pb-3">
           <span className="plate text-3xl">{document.plate}</span>
           <div className="min-w-0 wrap-anywhere">
@@ -137,10 +142,10 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
             It came back: <Link to={`/jobs/${id}/record`}>job opened {showDate(at)}</Link>
           </p>
         ))}
-      </article>
+      </Panel>
       <FollowUps all={followUps} today={day} />
       {filed && (
-        <Form method="post" className="panel mt-4 grid gap-3 print:hidden">
+        <FormPanel className="mt-4 grid gap-3 print:hidden">
           <label className="grid gap-1">
             <span className="field-label">Add to this record; what is frozen stays as it is</span>
             <textarea
@@ -159,7 +164,7 @@ export default function Record({ loaderData, actionData, params }: Route.Compone
           <Button type="submit" className="justify-self-start">
             Add it, with my name and the time
           </Button>
-        </Form>
+        </FormPanel>
       )}
     </main>
   )

@@ -2,6 +2,7 @@ import { useStanding } from '~/components/bay/stands-line'
 import { showTime } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { Button, LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { database } from '~server/http/context.server'
 import { findJob } from '~server/store/jobs.server'
 import type { Route } from './+types/tag'
@@ -27,7 +28,9 @@ export default function Tag({ loaderData: { state }, params }: Route.ComponentPr
         )}
       </p>
       {fit ? (
-        <p className="panel text-xl">This job is filed as fit to drive: no tag is due.</p>
+        <Panel as="p" className="text-xl">
+          This job is filed as fit to drive: no tag is due.
+        </Panel>
       ) : (
         <article className="grid gap-6 border-8 border-ink bg-enamel p-4 sm:p-8 text-center text-ink">
           <p className="hatched border-y-4 border-ink py-4">

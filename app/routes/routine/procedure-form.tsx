@@ -1,8 +1,8 @@
 import { useState } from 'react'
-import { Form } from 'react-router'
 import { useSay } from '~/lib/say'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import type { Fault } from '~core/base/fault'
 import { awaitables, procedureActors } from '~core/procedure/schema'
 import { emptyStep, type ProcedureTyped, type StepTyped, type whatChoices } from './procedure-fields'
@@ -51,7 +51,7 @@ export function ProcedureForm({ first, choices, faults, busy }: Props) {
     </label>
   )
   return (
-    <Form method="post" className="panel grid gap-4" noValidate>
+    <FormPanel className="grid gap-4" noValidate>
       <input type="hidden" name="typed" value={JSON.stringify(typed)} />
       <div className="grid gap-3 md:grid-cols-[2fr_3fr_1fr]">
         {head('name', 'Its name at the tool')}
@@ -105,7 +105,7 @@ export function ProcedureForm({ first, choices, faults, busy }: Props) {
           Keep it with the vehicle
         </Button>
       </ActionBar>
-    </Form>
+    </FormPanel>
   )
 }
 

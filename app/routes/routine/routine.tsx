@@ -3,6 +3,7 @@ import { showDate } from '~/lib/format'
 import { orNotFound } from '~/lib/require'
 import { today } from '~/lib/today'
 import { Button, FileButton, LinkButton } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import { Panel } from '~/ui/panel'
 import { type Fault, faultLine } from '~core/base/fault'
 import { procedureFor } from '~core/plan/procedures'
@@ -189,13 +190,13 @@ export default function RoutinePage({ loaderData, actionData, params }: Route.Co
           </Form>
         </Panel>
         {!procedure.example && (
-          <Form method="post" className="panel grid content-start gap-3">
+          <FormPanel className="grid content-start gap-3">
             <h2>Back to the ready example</h2>
             <p>What was written down stays in the versions of the vehicle’s file.</p>
             <Button type="submit" name="intent" value="ready" disabled={busy}>
               Use the ready example
             </Button>
-          </Form>
+          </FormPanel>
         )}
       </div>
     </div>

@@ -1,6 +1,6 @@
 import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
-import { data, Form, Link } from 'react-router'
+import { data, Link } from 'react-router'
 import { z } from 'zod'
 import { KeptPanel } from '~/components/kept-panel'
 import { parseDecimal, requiredQuantity, withUnits } from '~/lib/fields'
@@ -10,6 +10,7 @@ import { useFieldText, useUnits } from '~/lib/units'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
 import { Choices, NoteField, TextField } from '~/ui/field'
+import { FormPanel } from '~/ui/form-panel'
 import { fact } from '~core/base/decision'
 import { orderSchoolIds } from '~core/plan/order'
 import { equipmentIds } from '~core/technique/equipment'
@@ -116,7 +117,7 @@ export default function Settings({ loaderData: { shop, kept }, actionData }: Rou
     <>
       <title>Shop · Ruddy Siphon</title>
       <KeptPanel kept={kept} />
-      <Form method="post" {...getFormProps(meta)} className="panel mx-auto grid max-w-4xl gap-6">
+      <FormPanel {...getFormProps(meta)} className="mx-auto grid max-w-4xl gap-6">
         <h1 className="text-2xl">The shop</h1>
         <input type="hidden" name="volumeUnit" value={units.volume} />
         <input type="hidden" name="pressureUnit" value={units.pressure} />
@@ -194,7 +195,7 @@ export default function Settings({ loaderData: { shop, kept }, actionData }: Rou
             <p role="status">Saved.</p>
           )}
         </ActionBar>
-      </Form>
+      </FormPanel>
     </>
   )
 }

@@ -16,6 +16,7 @@ import type { Filled, RepairSheet } from '~core/repair-sheets/sheet'
 import { writtenInto } from '~core/repair-sheets/write'
 import { withMeasuredWear } from '~core/vehicle/measured-wear'
 import { database, personHere } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { sayHere } from '~server/http/say.server'
 import { findJob } from '~server/store/jobs.server'
 import { sheetPrices } from '~server/store/settings.server'
@@ -28,7 +29,7 @@ import { Verdict } from './verdict'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
-  const job = orNotFound(await findJob(db, params.jobId))
+  const job = await jobOnPage(context, params.jobId)
   const sheet = orNotFound(repairSheetOf(params.sheet))
   const place = orNotFound(sheet.places(job.vehicle).find(({ id }) => id === params.place))
   const prices = await sheetPrices(db)

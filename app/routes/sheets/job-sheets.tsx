@@ -1,6 +1,5 @@
 import { Link } from 'react-router'
 import { DeclineLine } from '~/components/decline-line'
-import { orNotFound } from '~/lib/require'
 import { useSay } from '~/lib/say'
 import { money } from '~/routes/find/figures'
 import { Panel } from '~/ui/panel'
@@ -8,19 +7,13 @@ import { fact } from '~core/base/decision'
 import { sheetKey } from '~core/job/events/sheet-filled'
 import { repairSheets } from '~core/repair-sheets'
 import { database } from '~server/http/context.server'
-import { findJob } from '~server/store/jobs.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { sheetPrices } from '~server/store/settings.server'
 import type { Route } from './+types/job-sheets'
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
-  const {
-    vehicle,
-    plate,
-    sheets = {},
-    declinedLines = [],
-    filed,
-  } = orNotFound(await findJob(db, params.jobId))
+  const { vehicle, plate, sheets = {}, declinedLines = [], filed } = await jobOnPage(context, params.jobId)
   return {
     plate,
     sheets,

@@ -1,11 +1,12 @@
 import { getFormProps, type SubmissionResult, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
-import { Form } from 'react-router'
 import { FormRefusal } from '~/components/form-refusal'
 import { withUnits } from '~/lib/fields'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
+import { DateInput } from '~/ui/date-input'
 import { TextField } from '~/ui/field'
+import { FormPanel } from '~/ui/form-panel'
 import { fluidSpecs } from '~core/fluid/specs'
 import { deliverySchema } from './shelf-form'
 
@@ -18,7 +19,7 @@ export function DeliveryForm({ refused, money }: { refused?: SubmissionResult; m
     onValidate: ({ formData }) => parseWithZod(withUnits(formData), { schema: deliverySchema }),
   })
   return (
-    <Form method="post" {...getFormProps(meta)} className="panel grid gap-3">
+    <FormPanel {...getFormProps(meta)} className="grid gap-3">
       <h2>What came</h2>
       <FormRefusal errors={meta.errors} />
       <TextField field={fields.product} label="Product" />
@@ -52,11 +53,9 @@ export function DeliveryForm({ refused, money }: { refused?: SubmissionResult; m
             <label htmlFor={fields.openedOn.id} className="field-label">
               Opened on
             </label>
-            <input
-              type="date"
+            <DateInput
               id={fields.openedOn.id}
               name={fields.openedOn.name}
-              className="input"
               defaultValue={fields.openedOn.initialValue}
             />
             {fields.openedOn.errors && <p className="fault">{fields.openedOn.errors.join(' ')}</p>}
@@ -71,6 +70,6 @@ export function DeliveryForm({ refused, money }: { refused?: SubmissionResult; m
           Put on the shelf, and show the labels
         </Button>
       </ActionBar>
-    </Form>
+    </FormPanel>
   )
 }

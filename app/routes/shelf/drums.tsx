@@ -3,6 +3,7 @@ import { showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { Button } from '~/ui/button'
+import { DateInput } from '~/ui/date-input'
 import { Panel } from '~/ui/panel'
 import { monthsAfter } from '~core/base/day'
 import { wasteFact } from '~core/stock/waste'
@@ -77,7 +78,7 @@ export function Drums({ drums, capacityMl, today, fault }: Props) {
                     <input type="hidden" name="kind" value={kind} />
                     <label>
                       <span className="field-label">Handed over on</span>
-                      <input type="date" name="on" defaultValue={today} max={today} className="input" />
+                      <DateInput name="on" defaultValue={today} max={today} />
                     </label>
                     <label>
                       <span className="field-label">Paper number</span>

@@ -1,8 +1,8 @@
-import { Form } from 'react-router'
 import { unitFieldOf } from '~/lib/fields'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { Button } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import { openedRuleFact, openedRuleIds } from '~core/stock/opened-rule'
 import { quantities } from '~core/units/units'
 import type { Route } from './+types/shelf'
@@ -19,7 +19,7 @@ export function ShelfRules({
   const say = useSay()
   const unit = show.unit('volume')
   return (
-    <Form method="post" className="panel grid gap-3">
+    <FormPanel className="grid gap-3">
       <h2>The shop’s rules here</h2>
       <fieldset className="grid gap-2">
         <legend className="field-label">An opened container of glycol fluid is used</legend>
@@ -59,6 +59,6 @@ export function ShelfRules({
       <Button type="submit" className="justify-self-start">
         Keep these
       </Button>
-    </Form>
+    </FormPanel>
   )
 }

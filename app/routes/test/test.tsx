@@ -1,7 +1,7 @@
 import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { useRef, useState } from 'react'
-import { data, Form, redirect } from 'react-router'
+import { data, redirect } from 'react-router'
 import { BoilingChart } from '~/components/chart/boiling-chart'
 import { FormRefusal } from '~/components/form-refusal'
 import { JudgementPanel } from '~/components/judgement'
@@ -12,6 +12,7 @@ import type { Station } from '~/routes/job/station'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
 import { Choices, NoteField, TextField } from '~/ui/field'
+import { FormPanel } from '~/ui/form-panel'
 import { LoneLink } from '~/ui/lone-link'
 import { Panel } from '~/ui/panel'
 import { ImpossibleInput } from '~core/base/fault'
@@ -21,6 +22,7 @@ import type { LimitsInUse } from '~core/fluid/policy/policy'
 import { type TesterId, testerIds, testerTitle } from '~core/fluid/testers'
 import { sayMetric } from '~core/words'
 import { database } from '~server/http/context.server'
+import { jobOnPage } from '~server/http/job-on-page.server'
 import { recordOrReply } from '~server/http/record-event.server'
 import { judgedBy } from '~server/services/judged.server'
 import { devicePort } from '~server/store/device-ports.server'
@@ -36,7 +38,7 @@ export const handle: Station = { form: true, parksHere: true }
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const db = context.get(database)
-  const state = orNotFound(await findJob(db, params.jobId))
+  const state = await jobOnPage(context, params.jobId)
   if (!state.checkIn) throw redirect(`/jobs/${params.jobId}/check-in`)
   return {
     ...(await judgedBy(db, state)),
@@ -134,7 +136,7 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
   return (
     <div className="grid items-start gap-5 lg:grid-cols-[2fr_3fr]">
       <title>Test · Ruddy Siphon</title>
-      <Form method="post" {...getFormProps(meta)} ref={form} onChange={follow} className="panel">
+      <FormPanel {...getFormProps(meta)} ref={form} onChange={follow}>
         <fieldset disabled={locked} className="grid gap-5">
           <h1 className="text-2xl">Test the fluid</h1>
           <input type="hidden" name="eventId" value={eventId} />
@@ -201,7 +203,7 @@ export default function TestPage({ loaderData, actionData }: Route.ComponentProp
             </ActionBar>
           )}
         </fieldset>
-      </Form>
+      </FormPanel>
       <div className="grid gap-5">
         <Panel>
           <h2>How it boils: {base.spec} by the water in it</h2>

@@ -4,6 +4,7 @@ import { showMoment, upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import type { Station } from '~/routes/job/station'
 import { Notice } from '~/ui/notice'
+import { Panel } from '~/ui/panel'
 import { fact } from '~core/base/decision'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
@@ -69,7 +70,7 @@ function UnitPanels({ unit, state, act }: Props) {
     : undefined
   return (
     <section className="grid items-start gap-5 lg:grid-cols-2" aria-label={upperFirst(say(partFact(unit)))}>
-      <div className="panel grid gap-4">
+      <Panel as="div" className="grid gap-4">
         <h2>{upperFirst(say(partFact(unit)))}</h2>
         {ledger.before && <ReadingLines name="As it came in" reading={ledger.before} />}
         {ledger.after && <ReadingLines name="After the work" reading={ledger.after} />}
@@ -113,9 +114,9 @@ function UnitPanels({ unit, state, act }: Props) {
             />
           </>
         )}
-      </div>
+      </Panel>
       {!locked && (
-        <div className="panel grid gap-4">
+        <Panel as="div" className="grid gap-4">
           <h2>{readNames[when]}</h2>
           <ReadingForm
             key={`${when} ${ledger[when]?.at}`}
@@ -124,7 +125,7 @@ function UnitPanels({ unit, state, act }: Props) {
             positions={partsOf(state.vehicle, 'wheel-brake').map(({ position }) => position)}
             act={act}
           />
-        </div>
+        </Panel>
       )}
     </section>
   )

@@ -1,8 +1,9 @@
-import { data, Form, useNavigation } from 'react-router'
+import { data, useNavigation } from 'react-router'
 import { useSay } from '~/lib/say'
 import { isZone, setZone } from '~/lib/zone'
 import { ActionBar } from '~/ui/action-bar'
 import { Button } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import { fact } from '~core/base/decision'
 import { metricUnits, quantityIds, type Units, unitsOf, unitsSchema, usUnits } from '~core/units/units'
 import { database, personHere } from '~server/http/context.server'
@@ -80,7 +81,7 @@ export default function UnitsPage({ loaderData, actionData }: Route.ComponentPro
 /** Whose day it is: every date and time is the shop’s, wherever it is looked at. */
 function ZoneForm({ zone, zones, saved }: { zone: string; zones: readonly string[]; saved: boolean }) {
   return (
-    <Form method="post" className="panel flex flex-wrap items-end gap-3 md:col-span-2" key={zone}>
+    <FormPanel className="flex flex-wrap items-end gap-3 md:col-span-2" key={zone}>
       <label className="grid grow gap-1">
         <span className="field-label">The shop’s time zone: its days and times are everybody’s</span>
         <select name="zone" className="input" defaultValue={zone}>
@@ -93,7 +94,7 @@ function ZoneForm({ zone, zones, saved }: { zone: string; zones: readonly string
         Save the zone
       </Button>
       {saved && <p role="status">Saved.</p>}
-    </Form>
+    </FormPanel>
   )
 }
 
@@ -110,7 +111,7 @@ function Whose({ whose, title, note, units, saved, canFollow = false }: WhosePro
   const busy = useNavigation().state !== 'idle'
   const say = useSay()
   return (
-    <Form method="post" className="panel grid gap-4" key={JSON.stringify(units)}>
+    <FormPanel className="grid gap-4" key={JSON.stringify(units)}>
       <input type="hidden" name="whose" value={whose} />
       <div>
         <h2 className="text-xl">{title}</h2>
@@ -143,6 +144,6 @@ function Whose({ whose, title, note, units, saved, canFollow = false }: WhosePro
         )}
         {saved && <p role="status">Saved.</p>}
       </ActionBar>
-    </Form>
+    </FormPanel>
   )
 }

@@ -4,6 +4,7 @@ import { z } from 'zod'
 import { whyNoPin } from '~/lib/pin'
 import { EASY_PIN, newPersonSchema } from '~/routes/people/person-form'
 import { Button } from '~/ui/button'
+import { FormPanel } from '~/ui/form-panel'
 import { LoneFileLink } from '~/ui/lone-link'
 import type { Database } from '~server/db/database.server'
 import { cameFrom, database, personHere } from '~server/http/context.server'
@@ -100,7 +101,7 @@ function Picker({ people, hereId, to, fault }: PickerProps) {
   const [picked, setPicked] = useState<string>()
   const waiting = useNavigation().state !== 'idle'
   return (
-    <Form method="post" className="panel grid gap-4 md:grid-cols-2 md:gap-6">
+    <FormPanel className="grid gap-4 md:grid-cols-2 md:gap-6">
       <input type="hidden" name="to" value={to} />
       <fieldset>
         <legend className="field-label">Everything recorded here bears this name</legend>
@@ -127,13 +128,13 @@ function Picker({ people, hereId, to, fault }: PickerProps) {
           {waiting ? 'Looking…' : 'It is me'}
         </Button>
       </PinPad>
-    </Form>
+    </FormPanel>
   )
 }
 
 function FirstPerson({ to, fault, name }: { to: string; fault?: string; name?: string }) {
   return (
-    <Form method="post" className="panel grid gap-6 md:grid-cols-2">
+    <FormPanel className="grid gap-6 md:grid-cols-2">
       <input type="hidden" name="to" value={to} />
       <div className="grid content-start gap-4">
         <p>Nobody is known here yet. Add yourself; you add the others under People.</p>
@@ -151,6 +152,6 @@ function FirstPerson({ to, fault, name }: { to: string; fault?: string; name?: s
           Add me
         </Button>
       </PinPad>
-    </Form>
+    </FormPanel>
   )
 }

@@ -4,6 +4,7 @@ import { stationName } from '~/components/station-pipe'
 import { counted, showDate, showMoment } from '~/lib/format'
 import { today } from '~/lib/today'
 import { LinkButton } from '~/ui/button'
+import { Panel } from '~/ui/panel'
 import { offFact, stillOff } from '~core/job/off-things'
 import { stations } from '~core/job/state'
 import type { Say } from '~core/words'
@@ -71,7 +72,7 @@ export default function Yard({ loaderData: { jobs, away, due, day, backup } }: R
         {stations.slice(0, 5).map((station) => {
           const here = jobs.filter((job) => job.station === station)
           return (
-            <li key={station} className="panel">
+            <Panel as="li" key={station}>
               <h2 className="flex items-baseline justify-between">
                 {stationName(station)} <span className="text-quiet">{here.length}</span>
               </h2>
@@ -106,10 +107,10 @@ export default function Yard({ loaderData: { jobs, away, due, day, backup } }: R
                   </li>
                 ))}
               </ul>
-            </li>
+            </Panel>
           )
         })}
-        <li className="panel">
+        <Panel as="li">
           <h2>Due next</h2>
           {due.length === 0 && <p className="text-quiet">No vehicle has a day yet.</p>}
           <ul className="grid gap-1">
@@ -128,7 +129,7 @@ export default function Yard({ loaderData: { jobs, away, due, day, backup } }: R
           <p className="mt-2">
             <Link to="/due">The whole list</Link> · <Link to="/vehicles">All vehicles</Link>
           </p>
-        </li>
+        </Panel>
       </ol>
     </>
   )
