@@ -83,7 +83,9 @@ test('a whole two-person bleed by keyboard alone', async ({ page }) => {
       await page.keyboard.press('Enter')
     },
     look: async (colour) => {
-      const swatch = page.getByRole('button', { name: colour })
+      const cleanAndNew = page.getByRole('button', { name: 'No bubbles, as new' })
+      if (colour === 'As new' && (await cleanAndNew.isVisible())) return page.keyboard.press('5')
+      const swatch = page.getByRole('button', { name: colour, exact: true })
       if ((await swatch.getAttribute('aria-pressed')) !== 'true') {
         await tabTo(page, swatch)
         await page.keyboard.press('Enter')
@@ -115,8 +117,8 @@ test.describe('with gloves', () => {
       closed: () => holdByTouch(touch, page.getByRole('button', { name: 'is CLOSED' })),
       look: async (colour) => {
         expect(await tooSmall(page)).toEqual([])
-        await page.getByRole('button', { name: colour }).tap()
-        await page.getByRole('button', { name: 'No bubbles' }).tap()
+        await page.getByRole('button', { name: colour, exact: true }).tap()
+        await page.getByRole('button', { name: 'No bubbles', exact: true }).tap()
       },
     })
   })

@@ -27,7 +27,7 @@ test('vacuum: drawn first, kept until the hose is off, and nothing lets it go wh
   await expect(page.getByRole('button', { name: 'vacuum off' })).toBeHidden()
   await expect(page.getByRole('button', { name: 'Hose came off, vacuum lost' })).toBeVisible()
   await page.getByRole('button', { name: 'Amber' }).click()
-  await page.getByRole('button', { name: 'No bubbles' }).click()
+  await page.getByRole('button', { name: 'No bubbles', exact: true }).click()
   await expect(page.getByLabel('Counts')).toContainText('of 1 pull')
   expect(await accessibilityFaults(page)).toEqual([])
   await holdClosed(page)

@@ -1,11 +1,14 @@
 import type { Page } from '@playwright/test'
 
 /** What of a page is not as it should be for hands and eyes. */
-export type Misfit = { what: 'sideways' | 'below the fold' | 'small' | 'cut'; where: string }
+export type Misfit = {
+  what: 'sideways' | 'below the fold' | 'small' | 'cut' | 'out of its box'
+  where: string
+}
 
 /**
  * How a page fits its window as it opens: nothing sideways, its main action in sight, no control smaller than a finger,
- * no text cut.
+ * no text cut, none past the edge of its own button.
  *
  * @param leastPx how high and wide a control is at least
  */
@@ -55,6 +58,22 @@ export const misfits = (page: Page, leastPx: number): Promise<Misfit[]> =>
       if (width === 0 || height === 0) continue
       if (height < least - 0.5 || width < least - 0.5)
         found.push({ what: 'small', where: `${name(of)} ${Math.round(width)} × ${Math.round(height)}` })
+    }
+    for (const of of document.querySelectorAll('button, a.button, summary')) {
+      if (!shown(of) || of.closest('.sr-only')) continue
+      const box = of.getBoundingClientRect()
+      const words = document.createTreeWalker(of, NodeFilter.SHOW_TEXT)
+      let out = false
+      while (words.nextNode()) {
+        const said = words.currentNode.parentElement
+        // What only a reader hears is a pixel wide; a sign beside the words may be turned.
+        if (!said || said.getBoundingClientRect().width <= 1 || said.closest('[aria-hidden=true]')) continue
+        const range = document.createRange()
+        range.selectNode(words.currentNode)
+        for (const { left, right, top, bottom } of range.getClientRects())
+          out ||= left < box.left - 1 || right > box.right + 1 || top < box.top - 1 || bottom > box.bottom + 1
+      }
+      if (out) found.push({ what: 'out of its box', where: name(of) })
     }
     for (const of of document.querySelectorAll('body *')) {
       if (!shown(of) || of.closest('svg, .sr-only, textarea, select')) continue

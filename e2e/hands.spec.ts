@@ -33,7 +33,7 @@ test('a motorcycle alone: squeezed, opened, closed, let go, two acts a pull, and
     await page.getByRole('button', { name: 'is CLOSED' }).click()
     expect((await savedState(page, job)).run?.call).toBe('open')
     await holdClosed(page)
-    const look = page.getByRole('button', { name: 'No bubbles' })
+    const look = page.getByRole('button', { name: 'No bubbles', exact: true })
     await expect(look.or(page.getByRole('button', { name: 'It is open, lever held' })).first()).toBeVisible()
     if (await look.isVisible()) await look.click()
   }
@@ -83,7 +83,7 @@ test('the machine runs while the tester is at the desk: a phone with the job ope
   await goOnUntil(page, job, ({ run }) => run?.call === 'open')
   await expect(page.getByText(/Its line lets about \d+ mL through in a minute/)).toBeVisible()
   // Not long enough to walk away for at first; once the hose was seen to run clear it is.
-  await page.getByRole('button', { name: 'No bubbles' }).click()
+  await page.getByRole('button', { name: 'No bubbles', exact: true }).click()
   const clock = page.getByRole('timer')
   await expect(clock).toContainText('of usually')
   await expect(page.getByText('has run to its mark')).toHaveCount(0)

@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
+import axe from 'axe-core'
 import { expect, test as http } from '../test/http/http'
 import { signIn } from '../test/http/sign-in'
 
@@ -41,14 +41,15 @@ export { expect }
 
 /** What axe finds wrong on the page as it stands. */
 export async function accessibilityFaults(page: Page): Promise<string[]> {
-  // Nothing here is framed, so that no second page is opened to put the frames' findings together.
-  const { violations } = await new AxeBuilder({ page })
-    .setLegacyMode()
-    .options({ resultTypes: ['violations'] })
-    .analyze()
-  return violations.flatMap(({ id, nodes }) =>
-    nodes.map((node) => `${id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`),
-  )
+  // Put in once a page: reading it in takes as long as looking.
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as { axe: typeof import('axe-core') }
+    const { violations } = await axe.run(document, { resultTypes: ['violations'] })
+    return violations.flatMap(({ id, nodes }) =>
+      nodes.map((node) => `${id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`),
+    )
+  })
 }
 
 /** A page is ready to be used once its script has taken over. */

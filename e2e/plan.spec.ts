@@ -64,7 +64,7 @@ test.describe('another way than the usual one', () => {
   test('is taken for a reason that stays in the record; without one it is not', async ({ page }) => {
     const job = await openJobOn(page, harbourTug, 'PLN 2')
     await checkInAndTest(page)
-    await page.getByRole('button', { name: 'Take Vacuum at the bleeder instead' }).click()
+    await page.getByRole('button', { name: 'Take it: Vacuum at the bleeder' }).click()
     await expect(page.getByLabel('The plan in short')).toContainText('below atmosphere')
     await page.getByRole('button', { name: 'Take this plan' }).click()
     await expect(page.getByRole('alert')).toContainText('Say why this way is taken')

@@ -53,8 +53,8 @@ export async function lookClean(page: Page, ml: string): Promise<void> {
   const title = await lookAsked(page).textContent()
   if (!title?.includes('pulls'))
     await page.getByRole('button', { name: new RegExp(`: ${ml} mL more$`) }).click()
-  await page.getByRole('button', { name: 'As new' }).click()
-  await page.getByRole('button', { name: 'No bubbles' }).click()
+  await page.getByRole('button', { name: 'As new', exact: true }).click()
+  await page.getByRole('button', { name: 'No bubbles', exact: true }).click()
 }
 
 /** Clean pulls until the bleeder has had its amount and its clean pulls in a row. */

@@ -62,8 +62,8 @@ test('a whole job by two people on two screens, with a slip of the thumb taken b
       byHand = false
       await expect(lookAsked(page).or(page.getByText('Press slowly'))).toBeVisible()
       if (!(await lookAsked(page).isVisible())) continue
-      await page.getByRole('button', { name: 'As new' }).click()
-      await page.getByRole('button', { name: 'No bubbles' }).click()
+      await page.getByRole('button', { name: 'As new', exact: true }).click()
+      await page.getByRole('button', { name: 'No bubbles', exact: true }).click()
       const topUp = page.getByRole('button', { name: 'Topped up: go on' })
       await expect(done.or(topUp).or(page.getByText('Press slowly'))).toBeVisible()
       if (await topUp.isVisible()) await topUp.click()

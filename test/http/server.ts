@@ -16,6 +16,8 @@ export async function freePort(): Promise<number> {
 }
 
 const SERVER_CLOCK = pathToFileURL(resolve('test/http/server-clock.mjs'))
+/** The database is translated well only where it is asked a lot: most servers of a run are gone before that pays. */
+const LIVES_SHORT = '--wasm-tiering-budget=50000000'
 const running = new Map<string, DemoServer>()
 
 /** Where a demo world as its first start makes it stands, for all the servers of a run: that start takes seconds. */
@@ -33,8 +35,6 @@ function newFolder(demo: boolean): string {
 export async function makeDemoOnce(): Promise<() => Promise<void>> {
   const server = await DemoServer.start()
   await server.stop()
-  // Each server makes its own first backup.
-  rmSync(join(server.dataDir, 'backups'), { recursive: true, force: true })
   process.env[MADE_ONCE] = server.dataDir
   return () => server.end()
 }
@@ -65,6 +65,7 @@ export class DemoServer {
     const server = new DemoServer(port, dataDir, [
       ...through,
       process.execPath,
+      LIVES_SHORT,
       'build/node/start.js',
       ...(demo ? ['--demo'] : []),
       ...(lan ? ['--lan'] : []),
