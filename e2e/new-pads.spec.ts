@@ -25,7 +25,7 @@ test('new pads: room is made, pistons go home, the level is looked at anew, and 
     page.getByText('Press the pistons of front left caliper, front right caliper home'),
   ).toBeVisible()
   await page.getByRole('button', { name: 'Done', exact: true }).click()
-  await expect(page.getByText('Look at the reservoir: where does it stand?')).toBeVisible()
+  await expect(page.getByText('The reservoir: where does it stand?')).toBeVisible()
   expect((await savedState(page, job)).run?.levelMl).toEqual({})
   await goOnUntil(page, job, (state) => stepNow(state) === 'pistons-seated')
   await expect(page.getByText('the pistons come out to the new pads')).toBeVisible()

@@ -56,7 +56,7 @@ test('a new cylinder: bench, fit, then the reservoir is filled, with what it rea
   expect(finished(filled)).toContain('cylinder')
   // The machine has looked at the fresh joints since: where the level stands now, somebody looks.
   await goOnUntil(page, job, (state) => levelFirst(state) !== undefined)
-  await expect(page.getByText('Look at the reservoir: where does it stand?')).toBeVisible()
+  await expect(page.getByText('The reservoir: where does it stand?')).toBeVisible()
   expect(await accessibilityFaults(page)).toEqual([])
   await page.getByRole('button', { name: 'Three quarters' }).click()
   const looked = await savedState(page, job)

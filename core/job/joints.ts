@@ -6,7 +6,14 @@ import type { CheckIn } from './events'
 import type { JobState } from './state'
 
 /** An end of a line that was opened, and what it is screwed into. */
-export type Joint = { id: string; line: string; at: string; hose: boolean }
+export type Joint = {
+  id: string
+  line: string
+  at: string
+  hose: boolean
+  /** Spanner, torque and what holds it, where the vehicle's file says. */
+  held: NonNullable<NonNullable<Line['joints']>['from']>
+}
 
 /** Joints at what somebody points at on the map: a line has two ends, a part as many as lines come to it. */
 export function jointsAt(job: Known, id: string): Joint[] {
@@ -15,9 +22,14 @@ export function jointsAt(job: Known, id: string): Joint[] {
   return jointsOf(job).filter(({ line, at }) => here.has(line) || here.has(at))
 }
 
-/** A hose that ends at a brake: where a hollow bolt holds it, it takes a new washer on either side. @source common practice */
-export const mayTakeWashers = ({ vehicle }: Known, { hose, at }: Joint): boolean =>
-  hose && partsOf(vehicle, 'wheel-brake').some(({ id }) => id === at)
+/**
+ * Whether a hollow bolt holds it, which takes a new washer on either side: as the file says, else maybe where a hose ends
+ * at a brake. @source common practice
+ */
+export function washersAt({ vehicle }: Known, { hose, at, held }: Joint): 'takes' | 'may' | undefined {
+  if (held.hollowBolt !== undefined) return held.hollowBolt ? 'takes' : undefined
+  return hose && partsOf(vehicle, 'wheel-brake').some(({ id }) => id === at) ? 'may' : undefined
+}
 
 /** How far one has come: started by hand, tight, and dry on both looks. */
 export const jointStateSchema = z.object({
@@ -45,12 +57,16 @@ type Known = {
   vehicle: Vehicle
   checkIn?: Pick<CheckIn, 'work'>
   joints?: Readonly<Record<string, JointState>>
+  cracked?: readonly string[]
 }
 
-/** Both ends of every line that was opened or renewed, and the ends at every part that was: each once. @source common practice */
-export function jointsOf({ vehicle, checkIn }: Known): Joint[] {
+/**
+ * Both ends of every line that was opened or renewed, the ends at every part that was, and those that were cracked in a
+ * search: each once. @source common practice
+ */
+export function jointsOf({ vehicle, checkIn, cracked = [] }: Known): Joint[] {
   const touched = new Set([...(checkIn?.work.opened ?? []), ...(checkIn?.work.replaced ?? [])])
-  if (touched.size === 0) return []
+  if (touched.size === 0 && cracked.length === 0) return []
   const partOf = new Map(
     partsOf(vehicle, 'master-cylinder').flatMap(({ id, chambers }) =>
       chambers.map((chamber): [string, string] => [chamber.id, id]),
@@ -59,21 +75,25 @@ export function jointsOf({ vehicle, checkIn }: Known): Joint[] {
   const isTouched = (id: string) => touched.has(id) || touched.has(partOf.get(id) ?? '')
   const ends = vehicle.lines.flatMap((line) => {
     const whole = touched.has(lineId(line))
+    const isOpened = (at: string) => whole || isTouched(at) || cracked.includes(jointIdAt(line, at))
     return [
-      ...(whole || isTouched(line.from) ? [jointAt(line, line.from, line.segments[0]?.kind)] : []),
-      ...(whole || isTouched(line.to) ? [jointAt(line, line.to, line.segments.at(-1)?.kind)] : []),
+      ...(isOpened(line.from) ? [jointAt(line, 'from')] : []),
+      ...(isOpened(line.to) ? [jointAt(line, 'to')] : []),
     ]
   })
   // Two lines without a name between the same two parts are one to whoever looks at them.
   return [...new Map(ends.map((joint) => [joint.id, joint])).values()]
 }
 
-const jointAt = (line: Line, at: string, kind: string | undefined): Joint => ({
-  id: `${lineId(line)} at ${at}`,
-  line: lineId(line),
-  at,
-  hose: kind === 'hose',
-})
+/** What the end of a line is known by. */
+export const jointIdAt = (line: Line, at: string): string => `${lineId(line)} at ${at}`
+
+function jointAt(line: Line, end: 'from' | 'to'): Joint {
+  const at = line[end]
+  const piece = end === 'from' ? line.segments[0] : line.segments.at(-1)
+  const held = line.joints?.[end] ?? {}
+  return { id: jointIdAt(line, at), line: lineId(line), at, hose: piece?.kind === 'hose', held }
+}
 
 export const jointState = ({ joints = {} }: Known, id: string): JointState => joints[id] ?? untouched
 

@@ -73,6 +73,8 @@ const reservoir = z.object({
   cap: freeText.optional(),
   capSeal: oneOf(['sound', 'aged', 'unknown']).default('unknown'),
   capAdapter: freeText.optional(),
+  /** How its level is seen; left out, by marks on its wall. */
+  levelSeen: oneOf(['marks', 'sight-glass', 'cup']).optional(),
   /** What must stay in it so that every port is covered. */
   portsCoveredMl: from0('mL', 20_000).optional(),
 })
@@ -177,6 +179,12 @@ export const segmentSchema = z.object({
   boreMm: above0('mm', 50),
   kind: oneOf(['tube', 'hose']).default('tube'),
 })
+/** How one end of a line is held: spanner and torque of its nut, or of the hollow bolt that holds it. */
+const jointSchema = z.object({
+  wrenchMm: above0('mm', 100).optional(),
+  torqueNm: above0('N·m', 300).optional(),
+  hollowBolt: z.boolean('give true or false').optional(),
+})
 const lineSchema = z.object({
   // Wider than others: one that is left out is made of where the line goes.
   id: freeText.min(1, 'give an id: a short text').optional(),
@@ -187,6 +195,7 @@ const lineSchema = z.object({
     .array(segmentSchema, 'give a list of segments')
     .min(1, 'give at least one segment')
     .max(50, 'give at most 50 segments'),
+  joints: z.object({ from: jointSchema.optional(), to: jointSchema.optional() }).optional(),
 })
 
 /** The vehicle file, shape alone; what its parts say about each other is checked in `read-vehicle`. */

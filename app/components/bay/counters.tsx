@@ -3,7 +3,7 @@ import { counted } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { type Amount, useShow } from '~/lib/units'
 import { Panel } from '~/ui/panel'
-import { type Watch, watchReservoirs } from '~core/job/levels'
+import { reservoirNamed, type Watch, watchReservoirs } from '~core/job/levels'
 import {
   callOf,
   cleanPullsWanted,
@@ -16,6 +16,7 @@ import {
 import type { JobState, StageRunState } from '~core/job/state'
 import { tankMarks } from '~core/job/tank-marks'
 import { massBalance } from '~core/physics/exchange/mass-balance'
+import type { PartOf } from '~core/vehicle/schema'
 import { AmountDialog } from './amount-dialog'
 import { AmountForm } from './amount-form'
 import { BayDialog } from './bay-dialog'
@@ -42,7 +43,14 @@ export function Counters({ state, stageRun, act }: Props) {
         />
       )}
       {watches.map((watch) => (
-        <Reservoir key={watch.reservoirId} watch={watch} several={watches.length > 1} fed={fed} act={act} />
+        <Reservoir
+          key={watch.reservoirId}
+          reservoir={reservoirNamed(state, watch.reservoirId)}
+          watch={watch}
+          several={watches.length > 1}
+          fed={fed}
+          act={act}
+        />
       ))}
       <Balance stageRun={stageRun} />
     </Panel>
@@ -111,10 +119,16 @@ function PointCounts({ state, stageRun, point }: Omit<Props, 'act'> & { point: s
   )
 }
 
-type ReservoirProps = { watch: Watch; several: boolean; fed: boolean; act: (act: FloorAct) => void }
+type ReservoirProps = {
+  reservoir: PartOf<'reservoir'> | undefined
+  watch: Watch
+  several: boolean
+  fed: boolean
+  act: (act: FloorAct) => void
+}
 
 /** A reservoir from the side, with MIN and MAX at their marks; where the count has drifted, the level seen goes in. */
-function Reservoir({ watch, several, fed, act }: ReservoirProps) {
+function Reservoir({ reservoir, watch, several, fed, act }: ReservoirProps) {
   const show = useShow()
   const { reservoirId, minMl, maxMl, levelMl, aboveMinMl, pullsLeft, shortStrokes } = watch
   const y = (ml: number) => 74 - 62 * Math.min(1.05, ml / maxMl)
@@ -187,7 +201,7 @@ function Reservoir({ watch, several, fed, act }: ReservoirProps) {
             }
             return (
               <>
-                <LevelTap minMl={minMl} maxMl={maxMl} onLevel={(ml) => record({ ml })} />
+                {reservoir && <LevelTap reservoir={reservoir} onLevel={(ml) => record({ ml })} />}
                 <AmountForm
                   label={`Or exactly (MIN ${show.number('volume', minMl)}, MAX ${show.number('volume', maxMl)})`}
                   button="Record the level"

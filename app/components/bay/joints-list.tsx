@@ -3,9 +3,19 @@ import type { FloorAct } from '~/client/job/use-job-run'
 import { LineMap } from '~/components/line-map/line-map'
 import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
+import { useShow } from '~/lib/units'
 import { Button } from '~/ui/button'
 import { fact } from '~core/base/decision'
-import { jointState, jointsAt, jointsOf, mayTakeWashers, nextFor, notDry, notStarted } from '~core/job/joints'
+import {
+  type Joint,
+  jointState,
+  jointsAt,
+  jointsOf,
+  nextFor,
+  notDry,
+  notStarted,
+  washersAt,
+} from '~core/job/joints'
 import { bleedDone } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
 
@@ -55,11 +65,7 @@ export function JointsList({ state, act, locked = false }: Props) {
             >
               <span>
                 <strong>{end}</strong>, {hose ? 'hose' : 'tube'} of {line}
-                {mayTakeWashers(state, joint) && (
-                  <span className="block text-quiet">
-                    Where a hollow bolt holds it: a new washer on either side.
-                  </span>
-                )}
+                <HowHeld state={state} joint={joint} />
                 <span className="block text-quiet">
                   {next === undefined ? '✓ ' : ''}
                   {howFar(stands)
@@ -100,6 +106,28 @@ export function JointsList({ state, act, locked = false }: Props) {
         some. A wet one is taken apart and begun anew, never just pulled tighter.
       </p>
     </section>
+  )
+}
+
+const washers = {
+  takes: 'Hollow bolt: a new washer on either side.',
+  may: 'Where a hollow bolt holds it: a new washer on either side.',
+}
+
+/** What it is turned with, how tight, and what is renewed with it. */
+function HowHeld({ state, joint }: { state: JobState; joint: Joint }) {
+  const { wrenchMm, torqueNm } = joint.held
+  const show = useShow()
+  const takes = washersAt(state, joint)
+  const tools = [
+    ...(wrenchMm === undefined ? [] : [`Spanner ${wrenchMm} mm`]),
+    ...(torqueNm === undefined ? [] : [show('torque', torqueNm)]),
+  ]
+  return (
+    <>
+      {tools.length > 0 && <span className="block font-semibold">{tools.join(' · ')}</span>}
+      {takes && <span className="block text-quiet">{washers[takes]}</span>}
+    </>
   )
 }
 

@@ -1,4 +1,5 @@
 import type { FloorAct } from '~/client/job/use-job-run'
+import { upperFirst } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
 import { reservoirFact } from '~core/vehicle/parts'
@@ -22,12 +23,8 @@ export function LevelPanel({
   const { id, minMl, maxMl } = reservoir
   return (
     <div className="grid gap-4">
-      <BigLine who="At the wheel">{`Look at ${say(reservoirFact(vehicle, id))}: where does it stand?`}</BigLine>
-      <LevelTap
-        minMl={minMl}
-        maxMl={maxMl}
-        onLevel={(ml) => act({ type: 'level-read', reservoir: id, ml })}
-      />
+      <BigLine who="At the wheel">{`${upperFirst(say(reservoirFact(vehicle, id)))}: where does it stand?`}</BigLine>
+      <LevelTap reservoir={reservoir} onLevel={(ml) => act({ type: 'level-read', reservoir: id, ml })} />
       <AmountDialog
         trigger="Over MAX, below MIN, or read exactly"
         title="What stands in it"

@@ -49,7 +49,7 @@ export function VehicleFacts({ vehicle, vin, odometer, due }: FactsProps) {
     ],
     ...partsOf(vehicle, 'reservoir').map((reservoir): [string, string] => [
       reservoir.id === 'reservoir' ? 'Reservoir' : `Reservoir: ${reservoir.id}`,
-      `${show('volume', reservoir.minMl)} at MIN, ${show('volume', reservoir.maxMl)} at MAX; cap ${reservoir.cap ?? 'not stated'}, seal ${reservoir.capSeal}`,
+      `${show('volume', reservoir.minMl)} at MIN, ${show('volume', reservoir.maxMl)} at MAX; cap ${reservoir.cap ?? 'not stated'}, seal ${reservoir.capSeal}${reservoir.levelSeen === undefined ? '' : `; level seen by ${reservoir.levelSeen.replace('-', ' ')}`}`,
     ]),
     ...partsOf(vehicle, 'master-cylinder').map((cylinder): [string, string] => [
       say(partFact(cylinder)),

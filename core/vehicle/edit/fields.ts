@@ -48,6 +48,7 @@ function ownFields(part: Part): EditField[] {
         number(['maxMl'], 'At MAX', 'mL'),
         number(['minMl'], 'At MIN', 'mL'),
         number(['portsCoveredMl'], 'Ports covered from', 'mL', true),
+        choice(['levelSeen'], 'Level seen by', ['marks', 'sight-glass', 'cup'], true),
         text(['cap'], 'Cap'),
         choice(['capSeal'], 'Cap seal', ['sound', 'aged', 'unknown']),
         text(['capAdapter'], 'Cap adapter'),
@@ -95,13 +96,19 @@ function ownFields(part: Part): EditField[] {
 /** What may be changed on a part, its bleeders last. */
 export const partFields = (part: Part): EditField[] => [...ownFields(part), ...bleederFields(part)]
 
-/** What may be changed on a line: each segment's kind, length and bore. */
-export const lineFields = ({ segments }: Vehicle['lines'][number]): EditField[] =>
-  segments.flatMap((_, i) => [
+/** What may be changed on a line: each segment's kind, length and bore, and what its two ends are turned with. */
+export const lineFields = ({ segments }: Vehicle['lines'][number]): EditField[] => [
+  ...segments.flatMap((_, i) => [
     choice(['segments', i, 'kind'], nth('Kind', i, segments), ['tube', 'hose']),
     number(['segments', i, 'lengthM'], nth('Length', i, segments), 'm'),
     number(['segments', i, 'boreMm'], nth('Bore', i, segments), 'mm'),
-  ])
+  ]),
+  ...(['from', 'to'] as const).flatMap((end) => [
+    number(['joints', end, 'wrenchMm'], `Spanner ${endNames[end]}`, 'mm', true),
+    number(['joints', end, 'torqueNm'], `Torque ${endNames[end]}`, 'N·m', true),
+  ]),
+]
+const endNames = { from: 'at its start', to: 'at its end' }
 
 /** What is said of the whole vehicle. */
 export const ownerFields: readonly EditField[] = [

@@ -6,7 +6,8 @@ export const names: Words = {
   port: 'the nut at port {id}',
   cylinder: 'cylinder {id}',
   'the-reservoir': 'the reservoir',
-  'reservoir-named': 'reservoir {id}',
+  // One that is called a reservoir is not called so twice.
+  'reservoir-named': ({ id }) => (/reservoir/i.test(String(id)) ? `the ${id}` : `reservoir ${id}`),
   'front-left': 'front left',
   'front-right': 'front right',
   'rear-left': 'rear left',
