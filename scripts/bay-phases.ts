@@ -81,6 +81,17 @@ const phases: Phase[] = [
       ),
   },
   {
+    name: 'Nothing comes: where does it stop?',
+    act: (vehicle) => {
+      const job = exchange(vehicle, 'two-person')
+      for (let pull = 0; pull < 2; pull++)
+        job
+          .until(({ run }) => run.lookDue && run.call === 'rest')
+          .do({ type: 'pull-seen', ml: 0, colour: 'brown', bubbles: 'none' })
+      return job.do({ type: 'flow-looked', point: 'RR', look: 'port', is: 'comes' })
+    },
+  },
+  {
     name: 'Top up first',
     act: (vehicle) =>
       ready(exchange(vehicle, 'two-person')).do({ type: 'level-read', reservoir: 'reservoir', ml: 231 }),

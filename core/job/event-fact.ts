@@ -103,6 +103,13 @@ export function eventFact(event: JobEvent, before?: JobState): Fact {
         bubbles: event.bubbles,
         pulls: event.pulls,
       })
+    case 'flow-looked':
+      return said(event, {
+        point: event.point,
+        look: fact(`flow-at-${event.look}`),
+        is: fact(`flow-is-${event.is}`),
+        broughtMl: event.ml,
+      })
     case 'topped-up':
     case 'level-read':
       return said(event, { reservoir: event.reservoir, amountMl: event.ml })

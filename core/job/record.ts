@@ -58,6 +58,7 @@ const pointSchema = z.object({
   firstColour: z.enum(colours).optional(),
   bubbles: z.enum(bubbleKinds).optional(),
   still: z.number().optional(),
+  flowLooked: z.record(z.string(), z.string()).optional(),
   looks: z.array(z.enum(bubbleKinds)).optional(),
   unseen: z
     .object({
@@ -143,6 +144,7 @@ export const recordSchema = z.object({
   sheets: z.record(z.string(), keptSheetSchema).optional(),
   declinedLines: z.array(declinedLineSchema).optional(),
   joints: z.record(z.string(), jointStateSchema).optional(),
+  cracked: z.array(id).optional(),
   offThings: z.array(offThingSchema).optional(),
   placesLooked: z.record(z.string(), z.record(z.string(), z.string())).optional(),
   units: z.record(z.string(), unitLedgerSchema).optional(),

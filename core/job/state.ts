@@ -45,6 +45,8 @@ export type PointRun = {
   bubbles?: Bubbles
   /** Looks in a row, up to the last one, at pulls that moved next to nothing. */
   still?: number
+  /** Where what does not come was looked for, and what was found, by look: gone once something moves again. */
+  flowLooked?: Record<string, string>
   /** The bubbles of the last few looks, the newest last. */
   looks?: Bubbles[]
   /** Pulls since the last look, which the next one speaks for. */
@@ -173,6 +175,7 @@ export const undoKeys = [
   'containers',
   'standing',
   'joints',
+  'cracked',
   'offThings',
   'placesLooked',
   'failedProofs',
@@ -218,6 +221,8 @@ export type JobState = {
   declinedLines?: DeclinedLine[]
   /** Joints that were opened, by id: how far each has come. */
   joints?: Record<string, JointState>
+  /** Of these, the ones that were cracked to see where fluid stops. */
+  cracked?: string[]
   /** What proofs that look place by place found, by proof and place. */
   placesLooked?: Record<string, Record<string, string>>
   /** What was changed on its control units, and what they said of themselves, by unit. */

@@ -2,6 +2,7 @@ import type { Chance } from '~core/base/random'
 import { fluidSpecs } from '~core/fluid/specs'
 import { bubbleKinds, colours } from '~core/fluid/specs/colour'
 import { carefulAct } from '~core/job/careful'
+import { nextFlowLook } from '~core/job/flow-looks'
 import { jointSteps, jointsOf } from '~core/job/joints'
 import { offKinds, stillOff } from '~core/job/off-things'
 import { currentPoint, currentStage } from '~core/job/points'
@@ -45,6 +46,13 @@ export function randomAct(state: JobState, chance: Chance): Act {
         : { point: anyPoint, call: chance.of(callStates), pulls: chance.below(4) },
     }),
     () => ({ type: 'pull-seen', ml, colour: chance.of(colours), bubbles: chance.of(bubbleKinds) }),
+    () => ({
+      type: 'flow-looked',
+      point: chance.of([point, anyPoint]),
+      look: nextFlowLook(vehicle, point, stageRun?.at[point]?.flowLooked)?.id ?? 'port',
+      is: chance.of(['comes', 'nothing', 'drags', 'odd']),
+      ...(yes && { ml }),
+    }),
     () => ({ type: 'point-ready', point: anyPoint }),
     () => ({ type: 'point-finished', point: anyPoint }),
     () => ({ type: 'topped-up', reservoir, ml }),

@@ -1,11 +1,15 @@
 import { useParams } from 'react-router'
 import { useAnnounce } from '~/client/heard/announce'
 import type { FloorAct } from '~/client/job/use-job-run'
+import { toAddress } from '~/lib/fault-address'
 import { useSay } from '~/lib/say'
 import { Button, LinkButton } from '~/ui/button'
 import { Notice } from '~/ui/notice'
+import type { Complaint } from '~core/diagnosis/complaints'
 import { type Finding, findings } from '~core/job/findings'
+import { currentPoint, placeUnderWork } from '~core/job/points'
 import type { JobState } from '~core/job/state'
+import { FlowLooks } from './flow-looks'
 import { WaitClock } from './hold-clock'
 
 /** What the screen noticed while it counted: the most urgent with what to check, the others by one line. */
@@ -23,7 +27,8 @@ export function Findings({ state, act }: { state: JobState; act: (act: FloorAct)
         </p>
         {first.waitS !== undefined && <WaitClock startedAt={first.since} waitS={first.waitS} />}
         <Checks finding={first} />
-        {first.leads && <FindTheFault complaint={first.leads} />}
+        {first.looksInTurn && <Looks state={state} act={act} />}
+        {first.leads && <FindTheFault state={state} complaint={first.leads} told={first.told} />}
         {first.mends && <Mend mends={first.mends} act={act} />}
       </Notice>
       {others.map((each) =>
@@ -47,13 +52,38 @@ export function Findings({ state, act }: { state: JobState; act: (act: FloorAct)
 }
 
 /** The search for its cause, on the job; a practice has none. */
-function FindTheFault({ complaint }: { complaint: string }) {
+function FindTheFault({
+  state,
+  complaint,
+  told = [],
+}: {
+  state: JobState
+  complaint: Complaint
+  told?: Finding['told']
+}) {
   const { jobId } = useParams()
   if (jobId === undefined) return null
+  const address = toAddress({ complaint, found: [...told], tried: [] })
   return (
-    <LinkButton to={`/jobs/${jobId}/find?complaint=${complaint}`} size="glove">
+    <LinkButton to={`/jobs/${jobId}/find?${address}&seen=${state.faultFinding?.answers ?? 0}`} size="glove">
       Find the fault
     </LinkButton>
+  )
+}
+
+/** The looks for where it stops, at the place under work. */
+function Looks({ state, act }: { state: JobState; act: (act: FloorAct) => void }) {
+  const point = state.run && currentPoint(state.run)
+  const { jobId } = useParams()
+  // On a vehicle for practice nobody can crack a nut.
+  if (!state.run || point === undefined || jobId === undefined) return null
+  return (
+    <FlowLooks
+      vehicle={state.vehicle}
+      point={point}
+      looked={placeUnderWork(state.run)?.flowLooked}
+      act={act}
+    />
   )
 }
 

@@ -13,6 +13,7 @@ const names: Record<Undoable['type'], string> = {
   'point-ready': 'hose on',
   call: 'last call',
   'pull-seen': 'what the pull brought',
+  'flow-looked': 'where it stops',
   'bottle-emptied': 'bottle emptied',
   'bottle-hung': 'bottle hung',
   'bottle-watched': 'bottle looked at',

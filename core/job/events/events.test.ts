@@ -13,6 +13,7 @@ const floor = [
   { type: 'point-ready', point: 'rr' },
   { type: 'call', act: 'close', seen },
   { type: 'pull-seen', ml: 9, colour: 'amber', bubbles: 'none' },
+  { type: 'flow-looked', point: 'rr', look: 'three-closed', is: 'weak', ml: 4 },
   { type: 'bottle-emptied' },
   { type: 'bottle-hung', point: 'rl' },
   { type: 'bottle-watched', point: 'rr' },

@@ -16,6 +16,7 @@ import { containerOpened, containerOpenedSchema } from './container-opened'
 import { drawnAgain, drawnAgainSchema } from './drawn-again'
 import { faultLooked, faultLookedSchema } from './fault-looked'
 import { filed, filedSchema } from './filed'
+import { flowLooked, flowLookedSchema } from './flow-looked'
 import { jobOpened, jobOpenedSchema } from './job-opened'
 import { jointChecked, jointCheckedSchema } from './joint-checked'
 import { jointShut, jointShutSchema } from './joint-shut'
@@ -76,6 +77,7 @@ const floorSchemas = [
   pointReadySchema,
   callSchema,
   pullSeenSchema,
+  flowLookedSchema,
   bottleEmptiedSchema,
   bottleHungSchema,
   bottleWatchedSchema,
@@ -133,6 +135,7 @@ const kinds: { [T in JobEvent['type']]: EventKind<EventOf<T>> } = {
   'point-ready': pointReady,
   call,
   'pull-seen': pullSeen,
+  'flow-looked': flowLooked,
   'bottle-emptied': bottleEmptied,
   'bottle-hung': bottleHung,
   'bottle-watched': bottleWatched,

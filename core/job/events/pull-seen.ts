@@ -156,6 +156,7 @@ function apply(state: Running, event: PullSeen): JobState {
   }
   next.seenAt = event.at
   next.still = event.still ? (progress.still ?? 0) + 1 : undefined
+  if (!event.still) next.flowLooked = undefined
   next.looks = [...(progress.looks ?? []), event.bubbles].slice(-LOOKS_KEPT)
   if (run.lookDue || !unseen) {
     next.pulls++

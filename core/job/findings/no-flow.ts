@@ -1,9 +1,7 @@
 import { fact } from '../../base/decision'
+import { flowLooksFor, heldAt, STILL, stopsAt, toldByLooks } from '../flow-looks'
 import { looksAfterPull } from '../points'
 import type { Watcher } from './watch'
-
-/** Pulls that moved next to nothing before it is one. @source common practice */
-const STILL = 2
 
 const upTo = (...looks: string[]) => looks.map((each) => fact(`look-${each}`))
 
@@ -11,7 +9,7 @@ const upTo = (...looks: string[]) => looks.map((each) => fact(`look-${each}`))
  * The pedal goes down and next to nothing comes: a finding, never the end of a bleeder. What stands in the way is looked
  * for from the cylinder outwards; bubbles that do not move say that the cylinder draws nothing. @source common practice
  */
-export const noFlow: Watcher = ({ stageRun, point, progress }) => {
+export const noFlow: Watcher = ({ state, stageRun, point, progress }) => {
   if ((progress.still ?? 0) < STILL || !looksAfterPull(stageRun.stage)) return undefined
   const times = progress.still ?? STILL
   if (progress.bubbles !== 'none')
@@ -20,9 +18,21 @@ export const noFlow: Watcher = ({ stageRun, point, progress }) => {
       leads: 'air-never-ends',
       checks: upTo('level-and-ports', 'pushrod-play', 'thumb'),
     }
+  if (!stopsAt(stageRun, point)) return undefined
+  const { vehicle, run } = state
+  if (flowLooksFor(vehicle, point).length === 0)
+    return {
+      ...fact('no-flow', { point, times }),
+      leads: 'no-flow-one',
+      checks: upTo('level-and-ports', 'pushrod-play', 'thumb'),
+    }
+  const { flowLooked } = progress
+  const held = heldAt(vehicle, point, flowLooked)
   return {
-    ...fact('no-flow', { point, times }),
+    ...fact(held ? `held-at-${held}` : 'no-flow', { point, times }),
     leads: 'no-flow-one',
-    checks: upTo('port', 'unit', 'bleeder-out', 'three-closed'),
+    told: toldByLooks(run, vehicle, point, flowLooked),
+    looksInTurn: true,
+    checks: [],
   }
 }

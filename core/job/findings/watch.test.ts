@@ -5,6 +5,7 @@ import type { Bubbles } from '../../fluid/specs/colour'
 import { examples } from '../../vehicle/examples'
 import { sayMetric } from '../../words'
 import { carefulAct } from '../careful'
+import { nextFlowLook } from '../flow-looks'
 import { otherSide } from '../points'
 import { findings } from '.'
 
@@ -105,7 +106,7 @@ describe('two pulls that move next to nothing', () => {
     const job = still('none')
     const [found] = findings(job.state)
     expect(found?.code).toBe('no-flow')
-    expect(found?.checks.map(({ code }) => code)[0]).toBe('look-port')
+    expect(nextFlowLook(job.state.vehicle, 'rr')?.id).toBe('port')
     expect(job.point('rr')).toMatchObject({ cleanStreak: 0, still: 2 })
   })
   test('with bubbles that stay are a cylinder that draws nothing; a pull that moves ends it', () => {

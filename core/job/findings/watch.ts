@@ -1,5 +1,6 @@
 import type { Fact } from '../../base/decision'
 import type { Complaint } from '../../diagnosis/complaints'
+import type { Found } from '../../diagnosis/request'
 import type { Technique } from '../../technique/technique'
 import type { FloorEvent, Unstamped } from '../events'
 import type { Running } from '../events/kind'
@@ -11,6 +12,10 @@ export type Finding = Fact & {
   checks: readonly Fact[]
   /** Where the search for its cause begins, as what somebody would complain of. */
   leads?: Complaint
+  /** What was seen of it already, which the search need not ask for again. */
+  told?: readonly Found[]
+  /** It is looked for place by place, and each look is recorded. */
+  looksInTurn?: true
   /** Something is to be left alone for so long, from a moment on. */
   waitS?: number
   /** An act that mends it, with what its button says. */

@@ -50,6 +50,8 @@ export const events: Words = {
   'hose-bubbles': 'bubbles in the hose',
   'event-pull-seen': ({ broughtMl, colour, bubbles, pulls }, say) =>
     `${say.value('broughtMl', broughtMl)}${pulls === undefined ? '' : ` in ${pulls} pulls`}, ${colour}, bubbles: ${bubbles}`,
+  'event-flow-looked': ({ point, look, is, broughtMl }, say) =>
+    `${point} gives nothing, ${say.value('look', look)}: ${say.value('is', is)}${broughtMl === undefined ? '' : `, ${say.value('broughtMl', broughtMl)}`}`,
   'event-bottle-emptied': 'Bottle emptied',
   'event-bottle-hung': '{point}: bottle hung and open',
   'event-bottle-watched': '{point}: its bottle looked at',

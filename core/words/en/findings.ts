@@ -50,13 +50,39 @@ export const findings: Words = {
     'Next to nothing came at {point}, {times} pulls in a row. Nothing here is finished by that: find where it stops.',
   'draws-nothing':
     'Bubbles at {point}, and next to nothing moved in {times} pulls: the cylinder may draw nothing from the reservoir.',
-  'look-port':
-    'The cylinder’s port for this circuit: crack its nut with the pedal held, a rag around it. Does fluid come?',
-  'look-unit': 'Where there is a control unit: the line out of it. Fluid into it and none out is the unit.',
-  'look-bleeder-out':
-    'The bleeder: out, its hole cleared; does fluid run by itself? Then the hose and the line before it.',
-  'look-three-closed':
-    'The others closed: a few light strokes with this one alone open. Then the return: does the wheel free itself at once?',
+  'held-at-cylinder':
+    'Nothing comes at {point}, and nothing at the cylinder’s own port: it is held in the cylinder.',
+  'held-at-unit':
+    'Nothing comes at {point}: fluid leaves the cylinder, and none leaves the control unit. A valve is shut in it, or its passage is closed.',
+  'held-at-bleeder':
+    'Nothing came at {point}, and fluid ran with the bleeder out: its own hole is blocked. Clear it or fit a new one, then go on here.',
+  'held-at-elsewhere':
+    'With {point} alone open fluid comes: before, it went another way. Is every other bleeder shut, every joint dry?',
+  'held-at-hose':
+    'Nothing comes at {point}, and the wheel does not free itself: its hose is likely closed up inside.',
+  'held-at-between':
+    'Nothing comes at {point}, its bleeder is clear and fluid comes as far as was looked: it is held in the line or hose between.',
+  'flow-look-port':
+    'Hold the pedal down. With a rag around it, crack the nut at the cylinder’s port for {point} a quarter turn, and tighten it before the pedal comes up. Did fluid come?',
+  'flow-look-unit':
+    'The same at the control unit: crack the line out of it for {point}, pedal held, and tighten it again. Did fluid come?',
+  'flow-look-bleeder-out':
+    'Take the bleeder of {point} right out, clear its hole, and watch: does fluid run by itself? Then screw it back in and close it.',
+  'flow-look-three-closed':
+    'Every other bleeder shut. {^point} alone open, hose in the bottle: {strokes} light strokes of the pedal, each closed before the pedal comes up. What came in all?',
+  'flow-look-return': 'Wheel clear of the ground: press hard, let go. Does it turn freely by hand at once?',
+  'flow-at-port': 'at the cylinder’s port',
+  'flow-at-unit': 'out of the control unit',
+  'flow-at-bleeder-out': 'with the bleeder out',
+  'flow-at-three-closed': 'by counted light strokes',
+  'flow-at-return': 'the wheel let go',
+  'flow-is-comes': 'fluid comes',
+  'flow-is-weak': 'little comes',
+  'flow-is-nothing': 'nothing comes',
+  'flow-is-frees': 'frees itself at once',
+  'flow-is-drags': 'does not free itself',
+  'flow-strokes-brought': '{strokes} light strokes brought',
+  'flow-strokes-should': 'Free, they bring about {shouldMl} or more.',
   'look-level-and-ports': 'The reservoir: is every port covered, the strainer clear?',
   'look-pushrod-play':
     'A little play at the pushrod: without it the cylinder does not come back far enough to draw.',

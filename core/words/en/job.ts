@@ -297,6 +297,10 @@ export const job: Words = {
   'joint-dry-under-effort': 'dry under full effort',
   'joint-wet': 'WET',
   'joint-not-opened': 'That joint was not opened on this job.',
+  'flow-look-not-now':
+    'Where it stops is looked for at {point} only with everything closed, its last pull written down, and nothing coming.',
+  'flow-look-in-turn': 'At {point} another look comes first: from the cylinder outwards.',
+  'flow-look-amount': 'Say what the counted strokes brought at {point}, 0 where nothing came.',
   'joint-not-now': 'Something else comes before that at this joint.',
   'joint-not-tight': 'It is not tight yet: there is nothing to look at.',
   'joints-start-first': 'Start every joint by hand first: {joints}.',

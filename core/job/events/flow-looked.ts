@@ -1,0 +1,89 @@
+import { z } from 'zod'
+import { fact } from '../../base/decision'
+import { copyOfPoint, withRun } from '../copies'
+import { flowLookOf, nextFlowLook, stopsAt, strokesSay } from '../flow-looks'
+import { untouched } from '../joints'
+import { takeFrom } from '../levels'
+import { currentPoint, currentStage, lookOwed, openPoints, pointOf, reservoirOfPoint } from '../points'
+import type { JobState, PointRun } from '../state'
+import { addTally } from '../tally'
+import { type EventKind, onRun, type Running, refuseOnRun } from './kind'
+import { ml, short, stamp } from './stamp'
+
+export const flowLookedSchema = z.object({
+  ...stamp,
+  type: z.literal('flow-looked'),
+  point: short,
+  look: short,
+  /** What was found; worked out from `ml` where strokes were counted. */
+  is: short,
+  /** What the counted strokes brought. */
+  ml: ml.optional(),
+})
+type FlowLooked = z.output<typeof flowLookedSchema>
+
+function refuse(state: Running, { point, look, is, ml }: FlowLooked) {
+  const { run, vehicle } = state
+  const stageRun = currentStage(run)
+  const stops = stageRun && point === currentPoint(run) && stopsAt(stageRun, point)
+  if (!stops || run.call !== 'rest' || openPoints(run).length > 0 || lookOwed(run))
+    return fact('flow-look-not-now', { point })
+  const due = nextFlowLook(vehicle, point, pointOf(stageRun, point)?.flowLooked)
+  if (due?.id !== look) return fact('flow-look-in-turn', { point })
+  if (due.strokes !== undefined) return ml === undefined ? fact('flow-look-amount', { point }) : undefined
+  return due.results.includes(is) ? undefined : fact('flow-look-in-turn', { point })
+}
+
+/** Of counted strokes the amount tells what it is, whatever was sent. */
+function complete({ vehicle }: JobState, event: FlowLooked): FlowLooked {
+  const { ml, ...rest } = event
+  const counted = flowLookOf(event.look)?.strokes !== undefined && ml !== undefined
+  return counted ? { ...event, is: strokesSay(vehicle, event.point, ml) } : rest
+}
+
+function apply(state: Running, { point, look, is, ml = 0 }: FlowLooked): JobState {
+  const { run, vehicle } = state
+  const stageRun = currentStage(run)
+  const progress = stageRun && pointOf(stageRun, point)
+  if (!stageRun || !progress) return state
+  const made = flowLookOf(look)
+  const next: PointRun = copyOfPoint(progress)
+  next.flowLooked = { ...progress.flowLooked, [look]: is }
+  if (made?.bleederOut) {
+    next.airDrawn++
+    next.cleanStreak = 0
+  }
+  next.ml += ml
+  const seen = {
+    ...stageRun,
+    at: { ...stageRun.at, [point]: next },
+    tally: addTally(stageRun.tally, { outMl: ml }),
+  }
+  const stages = run.stages.map((each, i) => (i === run.stageIndex ? seen : each))
+  const around = { ...run, stages, bottleMl: run.bottleMl + ml }
+  const looked = withRun(state, takeFrom(around, reservoirOfPoint(vehicle, point), ml))
+  const joint = made?.cracks?.(vehicle, point)
+  if (joint === undefined) return looked
+  return {
+    ...looked,
+    cracked: [...new Set([...(state.cracked ?? []), joint])],
+    // It was never off, and it was turned: tight and dry are to be seen anew.
+    joints: { ...state.joints, [joint]: { ...untouched, ...state.joints?.[joint], ...TURNED } },
+  }
+}
+
+const TURNED = { started: true, tight: false, dryAtRest: false, dryUnderEffort: false }
+
+/** One look for where the fluid stops that does not come at a bleeder. */
+export const flowLooked: EventKind<FlowLooked> = {
+  type: 'flow-looked',
+  schema: flowLookedSchema,
+  version: 1,
+  upcasts: [],
+  madeAt: 'vehicle',
+  undo: true,
+  needs: 'plate',
+  refuse: refuseOnRun(refuse),
+  complete,
+  apply: onRun(apply),
+}
