@@ -2,7 +2,9 @@ import { showDate } from '~/lib/format'
 import { useSay } from '~/lib/say'
 import { LoneLink } from '~/ui/lone-link'
 import { Panel } from '~/ui/panel'
+import { againstPlan } from '~core/job/learned/against-plan'
 import { isTrouble, type Learned, learnedFact } from '~core/job/learned/learned'
+import type { Plan } from '~core/plan/answer'
 
 /** What earlier jobs found out, each with its date and the job it comes from. */
 export function LearnedList({ learned }: { learned: readonly Learned[] }) {
@@ -24,12 +26,18 @@ export function LearnedList({ learned }: { learned: readonly Learned[] }) {
   )
 }
 
-/** The same as a sheet of its own; nothing where nothing was learned yet. */
-export function LearnedPanel({ learned }: { learned: readonly Learned[] }) {
+/** The same as a sheet of its own, beside a plan with what it means for that; nothing where nothing was learned yet. */
+export function LearnedPanel({ learned, plan }: { learned: readonly Learned[]; plan?: Plan }) {
+  const say = useSay()
   if (learned.length === 0) return null
   return (
     <Panel title="What earlier jobs learned">
       <LearnedList learned={learned} />
+      {(plan ? againstPlan(learned, plan) : []).map((each) => (
+        <p key={say(each)} className="border-l-8 border-rule pl-3 font-semibold">
+          {say(each)}
+        </p>
+      ))}
     </Panel>
   )
 }

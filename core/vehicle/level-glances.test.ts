@@ -4,7 +4,7 @@ import { sayMetric } from '../words'
 import { levelGlances } from './level-glances'
 import { partsOf } from './parts'
 
-const said = (vehicle: string, at = 0) => {
+const said = (vehicle: Parameters<typeof demoVehicle>[0], at = 0) => {
   const reservoir = partsOf(demoVehicle(vehicle), 'reservoir')[at]
   return reservoir ? levelGlances(reservoir).map(({ says, ml }) => `${sayMetric(says)}: ${ml}`) : []
 }

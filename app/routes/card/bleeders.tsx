@@ -1,5 +1,6 @@
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
+import { tookMore } from '~core/job/learned/against-plan'
 import { isTrouble, type Learned, learnedFact } from '~core/job/learned/learned'
 import type { Plan, Stage } from '~core/plan/answer'
 import type { PlanRequest } from '~core/plan/request'
@@ -19,12 +20,15 @@ export function CardBleeders({ plan, request, learned }: Props) {
   const show = useShow()
   const say = useSay()
   const placed = new Map(routedBleeders(vehicle).map((each) => [each.bleeder.id, each.bleeder]))
-  /** What earlier jobs found at this place that changes what is taken along: a spanner that is not the file's, a thread that gave trouble. */
+  const more = new Set(tookMore(learned, plan).map(({ bleeder }) => bleeder))
+  /** What earlier jobs found at this place that changes what is taken along: another spanner than the file's, trouble, far more fluid. */
   const known = (point: string) =>
     learned.filter(
       (each) =>
         each.bleeder === point &&
-        (isTrouble(each) || (each.kind === 'spanner' && each.value !== placed.get(point)?.wrenchMm)),
+        (isTrouble(each) ||
+          (each.kind === 'spanner' && each.value !== placed.get(point)?.wrenchMm) ||
+          (each.kind === 'volume' && more.has(point))),
     )
   const rows = plan.stages.flatMap((stage: Stage, i) => stage.points.map((point) => ({ stage, i, point })))
   return (

@@ -145,7 +145,7 @@ export default function PlanPage({ loaderData, actionData, params }: Route.Compo
               <Ways plan={plan} fixed={begun !== undefined} />
               {!begun && <UnitChoice request={request} plan={plan} />}
               <CarriedFromBench carried={carried} />
-              <LearnedPanel learned={learned} />
+              <LearnedPanel learned={learned} plan={plan} />
             </div>
             <div className="grid gap-4">
               <Panel title="Why">

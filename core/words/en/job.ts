@@ -345,6 +345,11 @@ export const job: Words = {
   'pedal-sink-same': 'It sinks as it did, within {readMm}.',
   'pedal-soft-moves': 'The soft zone moves {softMl} at the cylinder.',
   'learned-spanner': 'Bleeder {bleeder}: a {value} mm spanner fitted.',
+  'learned-took-more': 'Bleeder {bleeder} took {tookMl} on the last job, {plannedMl} are planned now.',
+  'learned-left-covers':
+    'As much again is {moreMl} more: the {leftMl} that this plan leaves over are enough for it.',
+  'learned-have-more':
+    'As much again is {moreMl} more, and this plan leaves {leftMl} over: have another container at hand.',
   'learned-volume': 'Bleeder {bleeder}: {outMl} went through it.',
   'learned-adapter': 'Cap adapter that fitted: {what}.',
   'learned-bench-thread': 'Bench thread that fitted: {what}.',
