@@ -120,6 +120,35 @@ test('by keyboard: space goes on, but only C then Enter closes the bleeder', asy
   expect(await accessibilityFaults(page)).toEqual([])
 })
 
+test('a foot switch that sends another key is learned by being pressed, goes on, and never closes', async ({
+  page,
+}) => {
+  await openJobOn(page, harbourTug, 'TUG 13')
+  await planTwoPerson(page)
+  await untilFirstBleeder(page)
+  const learns = async (key: string) => {
+    await page.keyboard.press('?')
+    await page.getByRole('button', { name: 'Learn another foot switch' }).click()
+    await page.keyboard.press(key)
+  }
+  await learns('c')
+  await expect(page.getByRole('alert')).toContainText('says something else here')
+  await page.keyboard.press('Escape')
+  await learns('PageDown')
+  await expect(page.getByRole('dialog')).toContainText('Here it sends PageDown')
+  await page.keyboard.press('Escape')
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Hose is on' })).toBeEnabled()
+  await expect(page.getByText('● saved')).toBeVisible()
+  for (const name of ['Hose is on', 'Call PRESS', 'The cab says: holding', 'It is open']) {
+    await expect(page.getByRole('button', { name })).toHaveAttribute('aria-disabled', 'false')
+    await page.keyboard.press('PageDown')
+  }
+  await expect(page.getByText('KEEP HOLDING')).toBeVisible()
+  await page.keyboard.press('PageDown')
+  await expect(page.getByText('KEEP HOLDING')).toBeVisible()
+})
+
 test('the foot slips with the bleeder open: the count starts again, and the cab is never told to release', async ({
   page,
 }) => {

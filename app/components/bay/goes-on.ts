@@ -1,4 +1,5 @@
 import { useEffect } from 'react'
+import { isGoOnKey } from './foot-switch'
 
 /** The large button that goes on with the work, as it registered itself; the last where one follows another. */
 const standing: HTMLElement[] = []
@@ -10,18 +11,21 @@ export function goesOn(button: HTMLElement | null) {
   return () => void standing.splice(standing.indexOf(button), 1)
 }
 
-/** Space presses the large button, wherever the focus is, unless something is being typed or a control has it. */
+/** What takes such a key for itself: Space presses a control that has the focus, another key is only typed. */
+const hears = (key: string) =>
+  key === ' ' ? 'button, input, select, textarea, a, summary' : 'input, select, textarea'
+
+/** Space, or the foot switch, presses the large button, wherever the focus is, unless something is being typed or a control has it. */
 export function useSpaceGoesOn() {
   useEffect(() => {
     function goOn(event: KeyboardEvent) {
       const button = standing.at(-1)
       if (
         !button ||
-        event.key !== ' ' ||
+        !isGoOnKey(event) ||
         event.repeat ||
         document.querySelector('[role="dialog"], [role="menu"]') ||
-        (event.target instanceof Element &&
-          event.target.closest('button, input, select, textarea, a, summary'))
+        (event.target instanceof Element && event.target.closest(hears(event.key)))
       )
         return
       event.preventDefault()
