@@ -8,6 +8,7 @@ import { portsProp } from './ports-prop'
 import { pressThrough } from './press-through'
 import { pressure } from './pressure'
 import { pressureVacuum } from './pressure-vacuum'
+import { propped } from './propped'
 import { pumpAndHold } from './pump-and-hold'
 import { raisedBottle } from './raised-bottle'
 import { reverse } from './reverse'
@@ -26,6 +27,7 @@ const registry: Record<TechniqueId, Technique> = {
   'check-valve': checkValve,
   'raised-bottle': raisedBottle,
   'within-reach': withinReach,
+  propped,
   gravity,
   pressure,
   vacuum,

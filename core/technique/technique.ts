@@ -31,6 +31,7 @@ export const techniqueIds = [
   'check-valve',
   'raised-bottle',
   'within-reach',
+  'propped',
   'gravity',
   'pressure',
   'vacuum',

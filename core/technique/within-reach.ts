@@ -1,7 +1,6 @@
 import { fact, type Notice } from '../base/decision'
 import type { Vehicle } from '../vehicle/schema'
-import type { CallMachine } from './calls'
-import { closeJoint, slipped } from './calls/foot'
+import { ownHandCall } from './calls/own-hand'
 import { pedalMinutes, refuseFastPumping, refusePump } from './pedal'
 import { noSettings, noSteps, type Technique, type TechniqueContext } from './technique'
 
@@ -15,41 +14,13 @@ function refuseOutOfReach({ vehicle, corners }: TechniqueContext): Notice | unde
   return far && fact('out-of-reach', { bleeder: far.bleeder.id })
 }
 
-/**
- * One person with a hand at the lever and a spanner at its bleeder: squeeze and hold, open, close, and only then let go.
- * Two acts a pull are recorded; the hand that holds is the one that knows. @source common practice
- */
-const call: CallMachine = {
-  kind: 'reach',
-  withCab: false,
-  looks: { ml: true, colour: true, afterStroke: true },
-  states: {
-    rest: {
-      actor: 'wheel',
-      does: 'squeeze-and-open',
-      cab: 'wait',
-      open: false,
-      next: [{ act: 'open', confirms: 'open-held', to: 'open' }],
-    },
-    open: {
-      actor: 'wheel',
-      does: 'close-then-let-go',
-      cab: 'hold',
-      open: true,
-      next: [
-        { ...closeJoint, to: 'rest' },
-        {
-          act: 'foot-slipped',
-          confirms: 'lever-came-back',
-          to: 'slipped',
-          airDrawn: true,
-          mishap: true,
-        },
-      ],
-    },
-    slipped,
-  },
-}
+/** A hand at the lever and a spanner at its bleeder: the hand that holds is the one that knows. */
+const call = ownHandCall('reach', {
+  opens: 'squeeze-and-open',
+  closes: 'close-then-let-go',
+  opened: 'open-held',
+  cameBack: 'lever-came-back',
+})
 
 /** One person squeezes, opens, closes and lets go, where lever and bleeder are within reach. @source common practice */
 export const withinReach: Technique = {

@@ -30,6 +30,8 @@ const does: Words = {
   'hose-off-first': 'Closed. Take the hose off with the vacuum still on, then let it off.',
 
   'squeeze-and-open': 'Let the lever go, squeeze it again and hold. Open {joint}, a quarter turn.',
+  'prop-and-open': 'Prop out, pedal up; set it again, its spring drawn. Then open {joint}, half a turn.',
+  'close-then-unprop': 'Prop at its end, or nothing comes? Close it first, then take the prop out.',
   'close-then-let-go': 'Lever near its grip? Close it first, then let go.',
 
   'open-to-pump': 'Open {joint}, half a turn; then the cab pumps and the tool starts.',
@@ -54,6 +56,8 @@ const confirms: Words = {
   up: 'The cab says: pedal is up',
   'foot-slipped': 'Foot slipped, the pedal came up',
   'slipped-shut': 'Foot slipped: pedal is up',
+  'open-propped': 'It is open, pedal propped',
+  'prop-slipped': 'The prop slipped, the pedal came up',
   'lever-came-back': 'The lever came back while it was open',
   'hose-off': 'Hose came off, or its end left the fluid',
   drawn: 'Vacuum stands',

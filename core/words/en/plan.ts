@@ -184,6 +184,7 @@ export const plan: Words = {
     'Its routine, as it was written down, has the pedal pumped: somebody sits in the cab.',
   'routine-wants-no-foot': 'Its routine, as it was written down, moves the fluid by itself.',
   'routine-not-offered': 'This vehicle’s unit does not offer that routine.',
+  'no-place-for-prop': 'There is no pedal with a seat before it that a prop could stand between.',
   'out-of-reach': 'Nobody reaches bleeder {bleeder} with a hand at its lever or pedal.',
   'pump-fed-brakes': 'Some of these brakes are fed by the unit’s own pump: the pedal moves no fluid there.',
   'no-fast-pumping': ({ takeUp }) =>

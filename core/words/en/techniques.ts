@@ -59,6 +59,20 @@ export const techniques: Readonly<Record<string, TechniqueWords>> = {
       'Quick pumping on a small reservoir: it runs dry within a minute.',
     ],
   },
+  propped: {
+    name: 'Alone, pedal held by a sprung prop',
+    why: 'Nobody to help: a prop that follows holds the pedal down while the bleeder is open, and comes out once it is closed.',
+    round: [
+      'Set the prop on the pedal, its spring drawn.',
+      'Open half a turn; the prop follows the pedal down.',
+      'Close while it still pushes. Only then take it out, and let the pedal up slowly.',
+    ],
+    done: 'Three pulls in a row without bubbles and in new colour, and its volume through.',
+    mistakes: [
+      'A rigid prop: after the first drops nothing moves, and a pull is counted that was none.',
+      'The prop slips, or is taken out with the bleeder open: air.',
+    ],
+  },
   'raised-bottle': {
     name: 'Solo, bottle above the bleeder',
     why: 'Nobody to help and no check valve: 25 mm of fluid over the hose end, above the bleeder, keeps air out.',
