@@ -39,6 +39,11 @@ const throughPressing = (name: string, ...acts: CallAct[]): Phase => ({
     return ready(ScriptedJob.planned(vehicle, work, ['two-person'], 320)).call(...acts)
   },
 })
+/** Alone, a sprung prop at the pedal and the bleeder open. */
+const propped = (vehicle: Vehicle) => {
+  const work = { reason: 'service', ways: [{ technique: 'propped', why: 'alone' }] }
+  return ready(ScriptedJob.planned(vehicle, work, ['solo'], 320)).call('open')
+}
 const reached = (job: ScriptedJob, call: CallState) => job.until(({ run }) => run.call === call)
 
 const inRoutine = ({ run }: ScriptedJob) => run.stages[run.stageIndex]?.stage.kind === 'control-unit'
@@ -106,6 +111,7 @@ const phases: Phase[] = [
     act: (vehicle) => ready(exchange(vehicle, 'two-person')).trouble({ what: 'snapped', point: 'RR' }),
   },
   calling('Solo: open', 'solo', 'open'),
+  { name: 'Alone, pedal propped: open', act: propped },
   calling('Pressure: open', 'pressure', 'open'),
   calling('Vacuum: drawn', 'vacuum', 'draw'),
   {

@@ -3,22 +3,31 @@ import type { Reporter, TestCase, TestResult } from '@playwright/test/reporter'
 import { failedTest } from './failed-test'
 import { slowest } from './slowest'
 
-/** Leaves how many journeys passed and failed, and which, for the script that adds them up; names the slowest files. */
+/**
+ * Leaves how many journeys passed and failed, and which, for the script that adds them up; names the slowest files. One
+ * that passed only when it was tried again passed, and is named with what it said the first time.
+ */
 export default class CountJourneys implements Reporter {
-  private passed = 0
-  private readonly failed: string[] = []
+  private readonly tried = new Map<TestCase, string>()
   private readonly tookMs = new Map<string, number>()
 
-  onTestEnd({ location: { file, line }, title }: TestCase, { status, duration, error }: TestResult) {
+  onTestEnd(test: TestCase, { status, duration, error }: TestResult) {
+    const { file, line } = test.location
     this.tookMs.set(file, (this.tookMs.get(file) ?? 0) + duration)
-    if (status === 'passed') this.passed++
-    else this.failed.push(failedTest(file, `${line} ${title}`, error?.message ?? status))
+    // What it said at first is what there is to look for.
+    if (this.tried.get(test)) return
+    const said = error?.message ?? status
+    this.tried.set(test, status === 'passed' ? '' : failedTest(file, `${line} ${test.title}`, said))
   }
 
   onEnd() {
+    const tests = [...this.tried.keys()]
+    const which = (passed: boolean) => tests.filter((test) => test.ok() === passed)
+    const saying = (of: TestCase[]) => of.map((test) => this.tried.get(test)).join('')
     mkdirSync('test-results', { recursive: true })
-    writeFileSync('test-results/journeys.counts', `${this.passed} ${this.failed.length}\n`)
-    writeFileSync('test-results/journeys.failed', this.failed.join(''))
+    writeFileSync('test-results/journeys.counts', `${which(true).length} ${which(false).length}\n`)
+    writeFileSync('test-results/journeys.failed', saying(which(false)))
+    writeFileSync('test-results/journeys.again', saying(which(true)))
     console.log(`Slowest files of journeys:\n${slowest(this.tookMs)}`)
   }
 }

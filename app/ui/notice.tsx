@@ -7,7 +7,7 @@ const looks: Record<NoticeKind, string> = {
   said: 'border-l-8 border-ink bg-sheet',
   mind: 'border-l-8 border-oxide bg-oxide-wash',
   wrong: 'fault border-l-8 border-oxide bg-enamel',
-  stop: 'hatched border-4 border-oxide',
+  stop: 'hatched-edge border-4 border-oxide pl-7',
 }
 
 /**

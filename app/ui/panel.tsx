@@ -1,4 +1,5 @@
 import { type ComponentProps, useId } from 'react'
+import { Link } from 'react-router'
 
 type Props = Omit<ComponentProps<'section'>, 'title' | 'ref'> & {
   /** What it is, where it is no section of its page. */
@@ -17,3 +18,8 @@ export function Panel({ as: Outer = 'section', title, className = '', children, 
     </Outer>
   )
 }
+
+/** A panel that leads somewhere as a whole. */
+export const PanelLink = ({ className = '', ...rest }: ComponentProps<typeof Link>) => (
+  <Link className={`panel text-ink no-underline hover:bg-oxide-wash ${className}`} {...rest} />
+)

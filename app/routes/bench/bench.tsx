@@ -1,6 +1,6 @@
-import { Link } from 'react-router'
 import { useSay } from '~/lib/say'
 import { LinkButton } from '~/ui/button'
+import { PanelLink } from '~/ui/panel'
 import { benchPages } from '~core/calculators'
 import { pageFact, questionFact } from '~core/calculators/page'
 import { BenchSketch } from './sketch'
@@ -23,16 +23,13 @@ export default function Bench() {
       <ul className="grid gap-4 sm:grid-cols-2 xl:grid-cols-3">
         {benchPages.map(({ id }) => (
           <li key={id} className="contents">
-            <Link
-              to={`/bench/${id}`}
-              className="panel grid grid-cols-[6rem_1fr] items-center gap-4 text-ink no-underline hover:bg-oxide-wash"
-            >
+            <PanelLink to={`/bench/${id}`} className="grid grid-cols-[6rem_1fr] items-center gap-4">
               <BenchSketch id={id} />
               <span>
                 <span className="block text-lg font-extrabold">{say(pageFact(id))}</span>
                 <span className="text-quiet">{say(questionFact(id))}</span>
               </span>
-            </Link>
+            </PanelLink>
           </li>
         ))}
       </ul>

@@ -28,7 +28,7 @@ export function ParkedPanel({ state, parked, jobId, act }: Props) {
   const toggle = (each: string) =>
     setSeen((before) => (before.includes(each) ? before.filter((one) => one !== each) : [...before, each]))
   return (
-    <Panel className="hatched grid gap-5 border-4 border-oxide" aria-label="Parked">
+    <Panel className="hatched-edge grid gap-5 border-4 border-oxide pl-8" aria-label="Parked">
       <div className="bg-sheet p-4">
         <h1 className="text-3xl">Parked: nobody goes on before it is looked at</h1>
         <p className="mt-1 text-xl">

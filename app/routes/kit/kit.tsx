@@ -5,9 +5,10 @@ import { orNotFound } from '~/lib/require'
 import { ActionBar } from '~/ui/action-bar'
 import { Button, buttonClass, type ControlSize, FileButton, LinkButton } from '~/ui/button'
 import { Choices, NoteField, TextField } from '~/ui/field'
+import { FormPanel } from '~/ui/form-panel'
 import { LoneFileLink, LoneLink } from '~/ui/lone-link'
 import { Notice, type NoticeKind } from '~/ui/notice'
-import { Panel } from '~/ui/panel'
+import { Panel, PanelLink } from '~/ui/panel'
 import { ScrollsSideways } from '~/ui/scrolls-sideways'
 import { Sheet } from '~/ui/sheet'
 
@@ -101,7 +102,8 @@ function Fields() {
     },
   })
   return (
-    <Panel title="Fields" className="grid gap-4">
+    <FormPanel className="grid gap-4" aria-label="Fields" onSubmit={(event) => event.preventDefault()}>
+      <h2>Fields</h2>
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField field={fields.amount} label="In the reservoir now" quantity="volume" hint="MIN 180" />
         <TextField field={fields.faulty} label="The tester shows" unit="%" />
@@ -120,12 +122,13 @@ function Fields() {
       <ActionBar>
         <Button main>What the form is there for</Button>
       </ActionBar>
-    </Panel>
+    </FormPanel>
   )
 }
 
 const Small = () => (
   <Panel title="Small things" className="grid gap-2">
+    <PanelLink to="/kit">A panel that leads on as a whole</PanelLink>
     <p>
       <span className="plate text-xl">GNT 107</span> a plate; <span className="fault">a fault beside it</span>
     </p>

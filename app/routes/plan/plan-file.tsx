@@ -110,7 +110,7 @@ function Planned({ request }: { request: PlanRequest }) {
       <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[3fr_2fr]">
         <div className="grid gap-4">
           {plan.verdict === 'stop' ? (
-            <ul className="hatched grid gap-2 border-4 border-oxide bg-sheet p-5 text-lg font-bold">
+            <ul className="hatched-edge grid gap-2 border-4 border-oxide bg-sheet p-5 pl-8 text-lg font-bold">
               {plan.stops.map((stop) => (
                 <li key={stop.code}>Stop: {say(stop)}</li>
               ))}

@@ -69,7 +69,7 @@ function StageName({ stage }: { stage: Stage }) {
           <p className="my-1 border-l-4 border-ink pl-2">
             <strong>Done:</strong> {say({ code: `${way}-done` })}
           </p>
-          <p className="hatched my-1 border-l-4 border-oxide pl-2">
+          <p className="hatched-edge my-1 border-l-4 border-oxide pl-6">
             <strong>Goes wrong:</strong> {say({ code: `${way}-mistakes` })}
           </p>
         </>

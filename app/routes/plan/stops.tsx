@@ -8,7 +8,7 @@ import type { Plan } from '~core/plan/answer'
 export function Stops({ plan }: { plan: Plan }) {
   const say = useSay()
   return (
-    <section className="hatched grid gap-3 border-4 border-oxide bg-sheet p-5">
+    <section className="hatched-edge grid gap-3 border-4 border-oxide bg-sheet p-5 pl-8">
       <h2 className="text-3xl">Stop: settle this first</h2>
       <ul className="grid gap-2 text-lg font-bold">
         {plan.stops.map((stop) => (

@@ -15,7 +15,7 @@ export function PracticeHead({ ways, ...now }: Chosen & { ways: readonly string[
   const go = useNavigate()
   const begin = (changed: Partial<Chosen>) => void go(practiceAddress({ ...now, ...changed }))
   return (
-    <header className="hatched flex flex-wrap items-center gap-x-4 gap-y-2 border-4 border-oxide p-3">
+    <header className="hatched-edge flex flex-wrap items-center gap-x-4 gap-y-2 border-4 border-oxide p-3 pl-7">
       <h1 className="text-2xl">Practice: nothing is recorded</h1>
       <Choose
         label="On"

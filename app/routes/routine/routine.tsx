@@ -139,7 +139,11 @@ export default function RoutinePage({ loaderData, actionData, params }: Route.Co
           Export it
         </FileButton>
       </div>
-      <p className={procedure.example ? 'hatched border-4 border-oxide p-3' : 'border-l-8 border-ink pl-3'}>
+      <p
+        className={
+          procedure.example ? 'hatched-edge border-4 border-oxide p-3 pl-7' : 'border-l-8 border-ink pl-3'
+        }
+      >
         <span className={procedure.example ? 'bg-sheet px-1 font-bold' : ''}>
           {procedure.example
             ? 'A ready example of this kind of routine. The maker’s text replaces it: type it once from the tool’s screen.'

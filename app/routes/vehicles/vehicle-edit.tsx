@@ -58,7 +58,7 @@ export default function EditVehicle({ loaderData, actionData }: Route.ComponentP
       <div className="grid grid-cols-1 gap-5">
         <h1 className="text-2xl wrap-anywhere">Change {vehicle.name}</h1>
         {blocker.state === 'blocked' && (
-          <div role="alert" className="hatched grid gap-3 border-4 border-oxide bg-sheet p-4">
+          <div role="alert" className="hatched-edge grid gap-3 border-4 border-oxide bg-sheet p-4 pl-8">
             <p className="font-bold">What you changed is not saved.</p>
             <div className="flex flex-wrap gap-3">
               <Button main onClick={() => blocker.reset()}>
