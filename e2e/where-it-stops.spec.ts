@@ -33,7 +33,7 @@ test('nothing comes at a wheel: port, unit, bleeder, counted strokes and the ret
   await expect(sheet).toHaveCount(0)
   await expect(noticed).toContainText('its hose is likely closed up inside')
   await expect(page.getByText('● saved')).toBeVisible()
-  expect((await savedState(page, job)).cracked).toHaveLength(2)
+  expect((await savedState(page, job)).turned).toHaveLength(2)
   await expect(page.getByRole('button', { name: 'Joints: 2' })).toBeVisible()
   await noticed.getByRole('link', { name: 'Find the fault' }).click()
   const found = page.getByRole('region', { name: 'Nothing comes at one bleeder' })

@@ -128,7 +128,7 @@ const readers: { [K in UndoKey]: (state: JobState) => JobState[K] } = {
   containers: (state) => state.containers,
   standing: (state) => state.standing,
   joints: (state) => state.joints,
-  cracked: (state) => state.cracked,
+  turned: (state) => state.turned,
   offThings: (state) => state.offThings,
   placesLooked: (state) => state.placesLooked,
   failedProofs: (state) => state.failedProofs,

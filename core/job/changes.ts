@@ -8,7 +8,7 @@ import { sameStep, stepSchema } from '../technique/step'
 import { techniqueIdSchema } from '../technique/technique'
 import { doubt, insertStage, mendFirst, startAgain, startStage, undoStep } from './change'
 import { isRunning, type Running } from './events/kind'
-import { proofsVoid } from './joints'
+import { proofsVoid, withTurned } from './joints'
 import { countMoved, pourInto } from './levels'
 import { pointOf } from './points'
 import { withBroken } from './standing'
@@ -45,6 +45,8 @@ export const changeSchema = z.discriminatedUnion('op', [
   z.object({ op: z.literal('level-lost'), reservoir: id, ml: z.number() }),
   z.object({ op: z.literal('spilled'), ml: z.number() }),
   z.object({ op: z.literal('extra-check'), check: id }),
+  /** Ends of lines that were turned: tight and dry are to be seen anew. */
+  z.object({ op: z.literal('joints-turned'), joints: ids }),
   /** What was proved counts no more. */
   z.object({ op: z.literal('proofs-void') }),
   /** The plan is at an end; the job is planned anew as a conversion. */
@@ -122,6 +124,8 @@ function applyChange(state: Running, change: Change, eventId: string): JobState 
       return state.extraChecks.includes(change.check)
         ? state
         : { ...state, extraChecks: [...state.extraChecks, change.check] }
+    case 'joints-turned':
+      return withTurned(state, change.joints)
     case 'proofs-void':
       return { ...state, ...proofsVoid(state) }
     case 'conversion':

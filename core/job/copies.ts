@@ -26,7 +26,7 @@ export const copyOfJob = (state: JobState): JobState =>
     sheets: state.sheets,
     declinedLines: state.declinedLines,
     joints: state.joints,
-    cracked: state.cracked,
+    turned: state.turned,
     offThings: state.offThings,
     placesLooked: state.placesLooked,
     failedProofs: state.failedProofs,

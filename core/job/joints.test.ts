@@ -23,6 +23,15 @@ describe('joints (common practice)', () => {
     expect(idsOf({ opened: ['line-rr', 'brake-rr'] })).toHaveLength(2)
     expect(jointsOf(ScriptedJob.planned(car, { reason: 'service' }, ['two-person'], 300).state)).toEqual([])
   })
+  test('a line that leaked is mended, and both its ends are joints from then on: tight and dry anew', () => {
+    const job = ScriptedJob.planned(car, { reason: 'service' }, ['two-person'], 300)
+    job.until(({ run }) => run.plateConfirmed)
+    job.trouble({ what: 'leaking', line: 'line-rr' })
+    expect(jointsOf(job.state).map(({ id }) => id)).toEqual(['line-rr at mc-B', rr])
+    expect(job.refusal(joint(rr, 'dry-at-rest'))).toBe('joint-not-now')
+    job.do(joint(rr, 'tight')).do(joint(rr, 'dry-at-rest'))
+    expect(notDry(job.state)).toHaveLength(2)
+  })
   test('all are started by hand before any is tightened, and none is looked at before it is tight', () => {
     const job = planned({ opened: ['line-rr'] })
     expect(job.refusal(joint(rr, 'dry-at-rest'))).toBe('joint-not-now')

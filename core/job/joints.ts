@@ -57,16 +57,16 @@ type Known = {
   vehicle: Vehicle
   checkIn?: Pick<CheckIn, 'work'>
   joints?: Readonly<Record<string, JointState>>
-  cracked?: readonly string[]
+  turned?: readonly string[]
 }
 
 /**
- * Both ends of every line that was opened or renewed, the ends at every part that was, and those that were cracked in a
- * search: each once. @source common practice
+ * Both ends of every line that was opened or renewed, the ends at every part that was, and those that were turned on
+ * the way: each once. @source common practice
  */
-export function jointsOf({ vehicle, checkIn, cracked = [] }: Known): Joint[] {
+export function jointsOf({ vehicle, checkIn, turned = [] }: Known): Joint[] {
   const touched = new Set([...(checkIn?.work.opened ?? []), ...(checkIn?.work.replaced ?? [])])
-  if (touched.size === 0 && cracked.length === 0) return []
+  if (touched.size === 0 && turned.length === 0) return []
   const partOf = new Map(
     partsOf(vehicle, 'master-cylinder').flatMap(({ id, chambers }) =>
       chambers.map((chamber): [string, string] => [chamber.id, id]),
@@ -75,7 +75,7 @@ export function jointsOf({ vehicle, checkIn, cracked = [] }: Known): Joint[] {
   const isTouched = (id: string) => touched.has(id) || touched.has(partOf.get(id) ?? '')
   const ends = vehicle.lines.flatMap((line) => {
     const whole = touched.has(lineId(line))
-    const isOpened = (at: string) => whole || isTouched(at) || cracked.includes(jointIdAt(line, at))
+    const isOpened = (at: string) => whole || isTouched(at) || turned.includes(jointIdAt(line, at))
     return [
       ...(isOpened(line.from) ? [jointAt(line, 'from')] : []),
       ...(isOpened(line.to) ? [jointAt(line, 'to')] : []),
@@ -115,6 +115,23 @@ export const proofsVoid = ({
     joints &&
     Object.fromEntries(Object.entries(joints).map(([id, each]) => [id, { ...each, dryUnderEffort: false }])),
 })
+
+/** Joints that were turned on the way, and were never off: tight and dry are to be seen anew. */
+export function withTurned<S extends Pick<JobState, 'joints' | 'turned'>>(
+  state: S,
+  ids: readonly string[],
+): S {
+  const again = (id: string): JointState => ({
+    ...untouched,
+    started: true,
+    wet: state.joints?.[id]?.wet ?? 0,
+  })
+  return {
+    ...state,
+    turned: [...new Set([...(state.turned ?? []), ...ids])],
+    joints: { ...state.joints, ...Object.fromEntries(ids.map((id) => [id, again(id)])) },
+  }
+}
 
 /** Joints that were not seen dry on both looks yet. */
 export const notDry = (job: Known): Joint[] =>

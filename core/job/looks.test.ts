@@ -14,7 +14,11 @@ import type { StageRunState } from './state'
 const van = demoVehicle('post-van-lhd')
 const routine = () => ScriptedJob.planned(van, { reason: 'service' }, ['two-person'], 380)
 const atLook = (job: ScriptedJob) => job.until(({ run }) => run.lookDue && run.call === 'rest')
-const look = (ml: number, bubbles: 'none' | 'string' = 'none', colour: 'brown' | 'new' = 'brown'): Act => ({
+const look = (
+  ml: number,
+  bubbles: 'none' | 'string' | 'froth' = 'none',
+  colour: 'brown' | 'new' = 'brown',
+): Act => ({
   type: 'pull-seen',
   ml,
   colour,
@@ -88,7 +92,11 @@ describe('what the hose showed, said at closing', () => {
       return saysHose({ ...job.state, run: job.run })
     }
     expect(asked(routine())).toBe(false)
-    expect(asked(atLook(routine()).do(look(8, 'string')))).toBe(false)
+    expect(asked(atLook(routine()).do(look(8, 'froth')))).toBe(false)
+    // Those of the first look are what the line held: whoever closes says that they ended.
+    const bubbled = atLook(routine()).do(look(8, 'string'))
+    expect(asked(bubbled)).toBe(true)
+    expect(asked(atLook(bubbled).do(look(8, 'string')))).toBe(false)
     expect(asked(atLook(routine()).do(look(8)))).toBe(true)
     expect(saysHose({ ...atLook(routine()).state, run: atLook(routine()).run })).toBe(false)
   })

@@ -35,8 +35,15 @@ const MOST_SAID_CLEAR = 18
 const PULL_VARIES = 1.35
 
 /**
+ * Whether the bubbles are those of the first look: what stood in the line comes with them, and what is planned runs through
+ * whatever they do. Froth is another thing: there somebody slows down. @source common practice
+ */
+export const bringsItsAir = ({ looks = [], bubbles, still }: PointRun): boolean =>
+  looks.length === 1 && bubbles !== 'froth' && still === undefined
+
+/**
  * What the pull that ends now is taken to have brought, where looking at it can decide nothing: the last look showed
- * fluid that moved and no bubbles, the place wants more than this pull, and the reservoir stands well above MIN. What
+ * fluid that moved and no bubbles, or whoever closed says that they ended, the place wants more than this pull, and the reservoir stands well above MIN. What
  * came is written down at the next look, for all pulls since the last one.
  *
  * @param hose what was said of it at closing; left out, nothing was
@@ -48,8 +55,10 @@ export function unseenPullMl(state: Running, point: string, hose?: HoseSaid): nu
   const progress = stageRun && pointOf(stageRun, point)
   const targetMl = stageRun?.stage.mlByBleeder?.[point] ?? 0
   // Where no volume is wanted only what the hose shows tells when to end.
-  if (!progress || targetMl <= 0 || progress.doubtful || progress.bubbles !== 'none') return undefined
-  if (hose === 'bubbles') return undefined
+  if (!progress || targetMl <= 0 || progress.doubtful || hose === 'bubbles') return undefined
+  // Bubbles are looked at until they end; those of the first look ended where whoever closed says so.
+  const ended = progress.bubbles === 'none' || (hose === 'clear' && bringsItsAir(progress))
+  if (!ended) return undefined
   if (run.mends.length > 0 || state.standing.open.length > 0) return undefined
   const ml = perPullMl(vehicle, stageRun, point)
   if (ml < RESTRICTED_SHARE * expectedPullMl(vehicle, stageRun, point)) return undefined

@@ -144,7 +144,7 @@ export const recordSchema = z.object({
   sheets: z.record(z.string(), keptSheetSchema).optional(),
   declinedLines: z.array(declinedLineSchema).optional(),
   joints: z.record(z.string(), jointStateSchema).optional(),
-  cracked: z.array(id).optional(),
+  turned: z.array(id).optional(),
   offThings: z.array(offThingSchema).optional(),
   placesLooked: z.record(z.string(), z.record(z.string(), z.string())).optional(),
   units: z.record(z.string(), unitLedgerSchema).optional(),

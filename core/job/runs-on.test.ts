@@ -26,6 +26,18 @@ describe('an open bleeder runs on until a look decides something', () => {
     expect(runsOn(job.state)?.ml).toBeCloseTo(3 * one)
   })
 
+  test('bubbles at the first look are what the line held: it runs on; froth, and bubbles that go on, are looked at soon', () => {
+    const bubbled = (...seen: ('string' | 'froth')[]) => {
+      const job = openAt('pressure')
+      for (const bubbles of seen) job.do({ type: 'pull-seen', ml: 15, colour: 'brown', bubbles })
+      return runsOn(job.state)?.ml ?? 0
+    }
+    const soon = 3 * usualPullMl(van, 'RR')
+    expect(bubbled('string')).toBeGreaterThan(5 * soon)
+    expect(bubbled('froth')).toBeCloseTo(soon)
+    expect(bubbled('string', 'string')).toBeCloseTo(soon)
+  })
+
   test('never as far as MIN where nothing feeds the reservoir, and several bottles share what is above it', () => {
     const byVacuum = look(openAt('vacuum'), 20)
     const above = byVacuum.run.levelMl.reservoir ?? 0

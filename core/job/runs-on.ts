@@ -1,5 +1,6 @@
 import type { Running } from './events/kind'
 import { usualPullMl, watchAt } from './levels'
+import { bringsItsAir } from './looks'
 import {
   callOf,
   cleanPullsWanted,
@@ -16,7 +17,7 @@ import type { JobState } from './state'
 export type RunsOn = { ml: number; nearMin: boolean }
 
 /**
- * How much may run at the open bleeder in hand before somebody looks: a little at first and while bubbles come, then
+ * How much may run at the open bleeder in hand before somebody looks: a little at first and while bubbles go on, then
  * until the clean end is near, then its end; and never as far as the reservoir's MIN.
  *
  * @returns mL, 0 where somebody looks now; undefined where pulls are looked at one by one, or what comes is not measured
@@ -35,7 +36,7 @@ export function runsOn(state: Pick<JobState, 'vehicle' | 'run'>): RunsOn | undef
   const wantsMl = wantsNowMl > 0 ? wantsNowMl + sinceMl : 0
   const endMl = cleanPullsWanted(vehicle, stageRun.stage) * one
   const nearEnd = wantsMl - endMl
-  const settled = progress?.bubbles === 'none'
+  const settled = progress?.bubbles === 'none' || (progress !== undefined && bringsItsAir(progress))
   const fromLookMl = !settled ? endMl : nearEnd > endMl ? nearEnd : Math.max(wantsMl, wantsClean * one, one)
   const wanted = Math.max(0, fromLookMl - sinceMl)
   if (isFed(run, stageRun.stage)) return { ml: wanted, nearMin: false }

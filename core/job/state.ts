@@ -175,7 +175,7 @@ export const undoKeys = [
   'containers',
   'standing',
   'joints',
-  'cracked',
+  'turned',
   'offThings',
   'placesLooked',
   'failedProofs',
@@ -221,8 +221,8 @@ export type JobState = {
   declinedLines?: DeclinedLine[]
   /** Joints that were opened, by id: how far each has come. */
   joints?: Record<string, JointState>
-  /** Of these, the ones that were cracked to see where fluid stops. */
-  cracked?: string[]
+  /** Of these, the ones that were turned on the way: cracked to see where fluid stops, or mended since they leaked. */
+  turned?: string[]
   /** What proofs that look place by place found, by proof and place. */
   placesLooked?: Record<string, Record<string, string>>
   /** What was changed on its control units, and what they said of themselves, by unit. */

@@ -85,22 +85,11 @@ const stamped = (url: string, act: object): JobEvent => {
   return { id: newId(), at: new Date(Date.now() + ahead).toISOString(), ...act } as JobEvent
 }
 
-/** Send one event as a screen would, and have it recorded. @returns it, and how many the job has now */
-export async function record({ client, url }: Asker, job: string, act: object) {
-  const event = stamped(url, act)
-  const answer = await client.post(new URL(`${job}/events`, url).href, {
-    headers: { Origin: url },
-    data: event,
-  })
-  expect(answer.ok(), await answer.text()).toBe(true)
-  return { event, length: (await answer.json()).length as number }
-}
-
 /**
- * The same client for hundreds of acts: by the platform's own requests, since the runner keeps each of its own as a step
- * and looks through all of them at the next.
+ * A client that sends events as a screen would: by the platform's own requests, since the runner keeps each of its own as a
+ * step and looks through all of them at the next.
  */
-async function manyActsOf({ client, url }: Asker, job: string) {
+async function sender({ client, url }: Asker, job: string) {
   const { cookies } = await client.storageState()
   const cookie = cookies.map(({ name, value }) => `${name}=${value}`).join('; ')
   const events = new URL(`${job}/events`, url).href
@@ -127,6 +116,9 @@ async function manyActsOf({ client, url }: Asker, job: string) {
   }
 }
 
+/** Send one event as a screen would, and have it recorded. @returns it, and how many the job has now */
+export const record = async (asker: Asker, job: string, act: object) => (await sender(asker, job)).record(act)
+
 /** Whoever works at a vehicle beside the job: what is written down, and what is done to the vehicle then. */
 export type Hands = {
   writes: (act: Unstamped<FloorEvent>, state: JobState) => Promise<Unstamped<FloorEvent>>
@@ -140,7 +132,7 @@ export async function goOn(
   reached: (state: JobState) => boolean = () => false,
   hands?: Hands,
 ): Promise<void> {
-  const many = await manyActsOf(asker, job)
+  const many = await sender(asker, job)
   let state = await many.state()
   const recordHere = async (act: object) => {
     const { event, length } = await many.record(act)

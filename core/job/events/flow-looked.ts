@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { copyOfPoint, withRun } from '../copies'
 import { flowLookOf, nextFlowLook, stopsAt, strokesSay } from '../flow-looks'
-import { untouched } from '../joints'
+import { withTurned } from '../joints'
 import { takeFrom } from '../levels'
 import { currentPoint, currentStage, lookOwed, openPoints, pointOf, reservoirOfPoint } from '../points'
 import type { JobState, PointRun } from '../state'
@@ -63,16 +63,8 @@ function apply(state: Running, { point, look, is, ml = 0 }: FlowLooked): JobStat
   const around = { ...run, stages, bottleMl: run.bottleMl + ml }
   const looked = withRun(state, takeFrom(around, reservoirOfPoint(vehicle, point), ml))
   const joint = made?.cracks?.(vehicle, point)
-  if (joint === undefined) return looked
-  return {
-    ...looked,
-    cracked: [...new Set([...(state.cracked ?? []), joint])],
-    // It was never off, and it was turned: tight and dry are to be seen anew.
-    joints: { ...state.joints, [joint]: { ...untouched, ...state.joints?.[joint], ...TURNED } },
-  }
+  return joint === undefined ? looked : withTurned(looked, [joint])
 }
-
-const TURNED = { started: true, tight: false, dryAtRest: false, dryUnderEffort: false }
 
 /** One look for where the fluid stops that does not come at a bleeder. */
 export const flowLooked: EventKind<FlowLooked> = {
