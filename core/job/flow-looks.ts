@@ -116,6 +116,10 @@ export const flowLooks: readonly FlowLook[] = [
 
 export const flowLookOf = (id: string): FlowLook | undefined => flowLooks.find((look) => look.id === id)
 
+/** By a name that was recorded, and nothing that every object has. */
+const own = <T>(of: Readonly<Partial<Record<string, T>>>, name: string | undefined): T | undefined =>
+  name !== undefined && Object.hasOwn(of, name) ? of[name] : undefined
+
 /** What the looks at a place showed so far, by look. */
 export type FlowLooked = Readonly<Record<string, string>>
 
@@ -132,11 +136,14 @@ export function stopsAt(stageRun: StageRunState, point: string): boolean {
 export const flowLooksFor = (vehicle: Vehicle, point: string): FlowLook[] =>
   flowLooks.filter(({ applies }) => applies(vehicle, point))
 
+/** Where it is held by one look alone; undefined where that one lets the search go on. */
+export const holdsAt = (look: string, is: string): HeldAt | undefined => own(flowLookOf(look)?.held ?? {}, is)
+
 /** Where it is held, as far as the looks say; `between` once all were made and none holds it. */
 export function heldAt(vehicle: Vehicle, point: string, looked: FlowLooked = {}): HeldAt | undefined {
   const looks = flowLooksFor(vehicle, point)
-  for (const { id, held } of looks) {
-    const at = held[looked[id] ?? '']
+  for (const { id } of looks) {
+    const at = holdsAt(id, looked[id] ?? '')
     if (at !== undefined) return at
   }
   return looks.length > 0 && looks.every(({ id }) => Object.hasOwn(looked, id)) ? 'between' : undefined
@@ -179,7 +186,7 @@ export function toldByLooks(
 ): Found[] {
   const at = routedBleederOf(vehicle, point)?.part.id
   return flowLooks.flatMap(({ id, strokes, tells }) => {
-    const told = tells[looked[id] ?? '']
+    const told = own(tells, looked[id])
     if (!told || (strokes !== undefined && !othersPassed(run, vehicle, point))) return []
     return [{ ...told, ...(at !== undefined && told.check !== 'thumb' && { at }) }]
   })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
 import { copyOfPoint, withRun } from '../copies'
-import { flowLookOf, nextFlowLook, stopsAt, strokesSay } from '../flow-looks'
+import { flowLookOf, holdsAt, nextFlowLook, stopsAt, strokesSay } from '../flow-looks'
 import { withTurned } from '../joints'
 import { takeFrom } from '../levels'
 import { currentPoint, currentStage, lookOwed, openPoints, pointOf, reservoirOfPoint } from '../points'
@@ -74,6 +74,7 @@ export const flowLooked: EventKind<FlowLooked> = {
   upcasts: [],
   madeAt: 'vehicle',
   undo: true,
+  wentWrong: ({ look, is }) => holdsAt(look, is) !== undefined,
   needs: 'plate',
   refuse: refuseOnRun(refuse),
   complete,
