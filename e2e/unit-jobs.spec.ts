@@ -174,7 +174,7 @@ test('a module away for repair: its ports capped, the job parked until it is bac
   await expect(page.getByText('Not yet: cap every port')).toBeVisible()
   await page.getByLabel('Every port that it leaves open is capped').check()
   await page.getByRole('button', { name: 'It is off', exact: true }).click()
-  const away = 'Control unit, left wing, away at Repair bench, harbour, expected back on 5 January 2026'
+  const away = 'Control unit, left wing, away at Repair bench, harbour, expected back on 5 Jan 2026'
   await expect(page.getByText(away)).toBeVisible()
   expect(await accessibilityFaults(page)).toEqual([])
   await page.getByRole('button', { name: 'Not now' }).click()

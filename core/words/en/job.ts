@@ -1,13 +1,13 @@
 import type { Words } from '../say'
 
-const months = 'January February March April May June July August September October November December'.split(
-  ' ',
-)
-/** A calendar day like 2026-03-31, in full. */
-function dayInFull(day: string): string {
-  const [year, month, date] = day.split('-').map(Number)
-  return `${date} ${months[(month ?? 1) - 1]} ${year}`
-}
+const days = new Intl.DateTimeFormat('en-GB', {
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+})
+/** A calendar day like 2026-03-31, as every page writes one. */
+const dayWritten = (day: string): string => days.format(new Date(day))
 
 /** Refusals, reports and what is to be done at a place, while a job is under way. */
 export const job: Words = {
@@ -321,7 +321,7 @@ export const job: Words = {
       say.value('what', what),
       ...(where === '' ? [] : [String(where)]),
       ...(to === undefined ? [] : [`away at ${to}`]),
-      ...(backOn === undefined ? [] : [`expected back on ${dayInFull(String(backOn))}`]),
+      ...(backOn === undefined ? [] : [`expected back on ${dayWritten(String(backOn))}`]),
     ].join(', '),
   'off-while-open': 'Close every bleeder and bring the call to its end first.',
   'ports-not-capped':
