@@ -1,13 +1,12 @@
 import type { Words } from '../say'
 
-const days = new Intl.DateTimeFormat('en-GB', {
-  day: 'numeric',
-  month: 'short',
-  year: 'numeric',
-  timeZone: 'UTC',
-})
+/** As every page shortens them. */
+const months = 'Jan Feb Mar Apr May Jun Jul Aug Sept Oct Nov Dec'.split(' ')
 /** A calendar day like 2026-03-31, as every page writes one. */
-const dayWritten = (day: string): string => days.format(new Date(day))
+function dayWritten(day: string): string {
+  const [year, month, date] = day.split('-').map(Number)
+  return `${date} ${months[(month ?? 1) - 1]} ${year}`
+}
 
 /** Refusals, reports and what is to be done at a place, while a job is under way. */
 export const job: Words = {
