@@ -45,7 +45,7 @@ export function JointsList({ state, act, locked = false }: Props) {
       />
       <p className="text-quiet">
         {pointedAt.length > 0 ? (
-          <Button size="finger" onClick={() => setAt(undefined)}>
+          <Button size="glove" onClick={() => setAt(undefined)}>
             Show all {all.length}, not only those at {at}
           </Button>
         ) : (
@@ -80,7 +80,7 @@ export function JointsList({ state, act, locked = false }: Props) {
                     <Button
                       disabled={waits}
                       onClick={() => act({ type: 'joint-checked', joint: id, is: next })}
-                      size="finger"
+                      size="glove"
                       aria-label={`${id}: ${say(fact(`joint-${next}`))}`}
                     >
                       {upperFirst(say(fact(`joint-${next}`)))}
@@ -89,7 +89,7 @@ export function JointsList({ state, act, locked = false }: Props) {
                   {stands.tight && (
                     <Button
                       onClick={() => act({ type: 'joint-checked', joint: id, is: 'wet' })}
-                      size="finger"
+                      size="glove"
                       aria-label={`${id}: wet`}
                     >
                       ✗ Wet
