@@ -46,7 +46,7 @@ test('disk full, then read-only, in mid-job: a clear sentence, the queue keeps w
     atItsDisk(pid, breakIt)
     await page.getByRole('button', { name: 'Call PRESS' }).click()
     await page.getByRole('button', { name: 'The cab says: holding' }).click()
-    await expect(page.getByText('the server cannot save now')).toBeVisible()
+    await expect(page.getByText('the server cannot save now: kept in this browser')).toContainText('(2 acts)')
     await expect(page.getByRole('alert')).toContainText(sentence)
     await reload(page)
     await expect(page.getByText('KEEP HOLDING')).toBeVisible()

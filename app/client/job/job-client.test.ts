@@ -54,6 +54,19 @@ test('an act whose answer is lost is sent again under the same id, and counted o
   expect(log.state.run?.stages[0]?.tally.inMl).toBe(40)
 })
 
+test('an act counts as kept once the store has it, and not when it is shown', async () => {
+  const log = new Log(begun())
+  let has = () => {}
+  const store = { ...memory(), keep: () => new Promise<void>((kept) => (has = kept)) }
+  const wire = { send: async (): Promise<Answer> => ({ kind: 'no-answer' }), newer: async () => log.state }
+  const client = new JobClient(log.state, wire, store, 1)
+  client.act(topUp)
+  expect(client.snapshot()).toMatchObject({ waiting: 1, keeping: true })
+  has()
+  await vi.waitFor(() => expect(client.snapshot()).toMatchObject({ waiting: 1, keeping: false, keeps: true }))
+  client.end()
+})
+
 test('an act of its own that the stream tells before the answer comes is not counted twice', async () => {
   const log = new Log(begun())
   const client: JobClient = new JobClient(

@@ -33,6 +33,8 @@ export type JobSnapshot = {
   refusal?: Fact
   /** Whether the store took the last act: where it does not, a closed page loses what is not yet sent. */
   keeps: boolean
+  /** An act is on its way into the store: a page that is left before it is there loses it. */
+  keeping: boolean
   /** Acts the server has not confirmed. */
   waiting: number
   /** Acts that were set aside since this page began. */
@@ -65,6 +67,8 @@ export class JobClient {
   private notNow?: Fact
   private current: JobSnapshot
   private readonly watchers = new Set<() => void>()
+  /** Acts that the store was given and has not answered for. */
+  private unkept = 0
 
   constructor(
     fromServer: JobState,
@@ -77,6 +81,7 @@ export class JobClient {
       state: fromServer,
       link: 'saved',
       keeps: true,
+      keeping: false,
       waiting: 0,
       aside: 0,
       elsewhere: { place: 0 },
@@ -89,8 +94,14 @@ export class JobClient {
     return () => this.watchers.delete(watch)
   }
   private show(changed: Partial<JobSnapshot>) {
-    const { refused, notNow, queue } = this
-    this.current = { ...this.current, ...changed, refusal: refused ?? notNow, waiting: queue.length }
+    const { refused, notNow, queue, unkept } = this
+    this.current = {
+      ...this.current,
+      ...changed,
+      refusal: refused ?? notNow,
+      waiting: queue.length,
+      keeping: unkept > 0,
+    }
     for (const watch of this.watchers) watch()
   }
 
@@ -119,15 +130,20 @@ export class JobClient {
       return
     }
     this.queue.push(event)
+    this.unkept++
     // Not saved from this very moment on, or the page would go on as if the server knew.
     this.show({ state: applied.state, link: this.current.link === 'saved' ? 'sending' : this.current.link })
     void this.store
       .keep(event)
       .then(
-        () => this.show({ keeps: true }),
-        () => this.show({ keeps: false }),
+        () => true,
+        () => false,
       )
-      .then(() => this.send())
+      .then((keeps) => {
+        this.unkept--
+        this.show({ keeps })
+        return this.send()
+      })
   }
 
   /** What was recorded, here or at another screen, as the server tells it: the event, and its place in the job's log. */

@@ -1,4 +1,4 @@
-import { type DBSchema, openDB } from 'idb'
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { FloorEvent } from '~core/job/events'
 import type { PendingStore } from './job-client'
 
@@ -14,14 +14,30 @@ type Store = DBSchema & {
   aside: { key: number; value: Aside & { jobId: string }; indexes: { byJob: string } }
 }
 
-const open = () =>
+let opened: Promise<IDBPDatabase<Store>> | undefined
+/** Opened once a page: an act that is shown is not kept yet, and every moment until it is counts. */
+const open = (): Promise<IDBPDatabase<Store>> => {
+  opened ??= openAnew().catch((fault) => {
+    opened = undefined
+    throw fault
+  })
+  return opened
+}
+
+const openAnew = () =>
   openDB<Store>('ruddy-siphon', 2, {
     upgrade(db, from) {
       if (from < 1) db.createObjectStore('pending', { autoIncrement: true }).createIndex('byJob', 'jobId')
       db.createObjectStore('aside', { autoIncrement: true }).createIndex('byJob', 'jobId')
     },
     // A page of the newer program waits for this one to let go.
-    blocking: (_from, _to, event) => (event.target as IDBDatabase).close(),
+    blocking: (_from, _to, event) => {
+      opened = undefined
+      ;(event.target as IDBDatabase).close()
+    },
+    terminated: () => {
+      opened = undefined
+    },
   })
 
 /** What one job keeps until the server has it: a reload or a flat battery loses nothing. */

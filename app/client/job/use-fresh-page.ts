@@ -13,10 +13,11 @@ export function useFreshPage({
   state,
   waiting,
   keeps,
-}: Pick<JobSnapshot, 'state' | 'waiting' | 'keeps'>): boolean {
+  keeping,
+}: Pick<JobSnapshot, 'state' | 'waiting' | 'keeps' | 'keeping'>): boolean {
   const build = useSyncExternalStore(onOtherBuild, otherBuild, () => undefined)
   const atRest = (state.run === undefined || state.run.call === 'rest') && state.standing.open.length === 0
-  const losesNothing = waiting === 0 || keeps
+  const losesNothing = waiting === 0 || (keeps && !keeping)
   useEffect(() => {
     if (build === undefined || !atRest || !losesNothing) return
     const timer = setInterval(() => {

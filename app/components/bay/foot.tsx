@@ -13,7 +13,7 @@ import { TroubleDialog } from './trouble-dialog'
 import { UndoButton } from './undo-button'
 
 /** What is always at hand under the work: the ways out, whether it is saved, and who is at it. */
-export function Foot({ here: { state, act, link, jobId, keeps, waiting } }: { here: JobHere }) {
+export function Foot({ here: { state, act, link, jobId, keeps, keeping, waiting } }: { here: JobHere }) {
   const person = useRouteLoaderData<typeof rootLoader>('root')?.person
   const { run } = state
   const joints = jointsOf(state).length
@@ -34,7 +34,7 @@ export function Foot({ here: { state, act, link, jobId, keeps, waiting } }: { he
       </div>
       <HeardButtons />
       <p className="flex flex-wrap justify-between gap-x-4 gap-y-1 text-quiet">
-        <LinkLine link={link} jobId={jobId} keeps={keeps} waiting={waiting} />
+        <LinkLine link={link} jobId={jobId} keeps={keeps} keeping={keeping} waiting={waiting} />
         <span>
           {person?.name} ·{' '}
           <Link to={`/who?to=${encodeURIComponent(`/jobs/${jobId}/bleed`)}`} reloadDocument>

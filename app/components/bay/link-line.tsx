@@ -10,15 +10,21 @@ const words = (link: Link, kept: string): string =>
     'not-now': `○ the server cannot save now: ${kept}, sent when it can`,
   })[link]
 
-type Props = { link: Link; jobId: string; keeps: boolean; waiting: number }
+/** What of an act is true by now: the store has it, is about to, or does not take it. */
+function whatBecomes(keeps: boolean, keeping: boolean): string {
+  if (!keeps) return 'held only while this page is open'
+  return keeping ? 'being kept in this browser' : 'kept in this browser'
+}
+
+type Props = { link: Link; jobId: string; keeps: boolean; keeping: boolean; waiting: number }
 
 /** Whether the server has every act, and what becomes of them where it has not. */
-export function LinkLine({ link, jobId, keeps, waiting }: Props) {
+export function LinkLine({ link, jobId, keeps, keeping, waiting }: Props) {
   const calm = link === 'saved' || link === 'sending'
   return (
     <span className="grid gap-1">
       <span role="status" className={calm ? '' : 'font-bold text-ink'}>
-        {words(link, keeps ? 'kept in this browser' : 'held only while this page is open')}
+        {words(link, whatBecomes(keeps, keeping))}
         {!calm && waiting > 1 && ` (${waiting} acts)`}
         {link === 'nobody-here' && (
           <>

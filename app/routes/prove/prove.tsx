@@ -38,7 +38,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export default function ProvePage() {
-  const { state, act, link, refusal, jobId, keeps, waiting } = useJobHere()
+  const { state, act, link, refusal, jobId, keeps, keeping, waiting } = useJobHere()
   const say = useSay()
   const { run } = state
   const checks = checksFor(state)
@@ -134,7 +134,7 @@ export default function ProvePage() {
           </>
         )}
         <p className="text-sm text-quiet">
-          <LinkLine link={link} jobId={jobId} keeps={keeps} waiting={waiting} />
+          <LinkLine link={link} jobId={jobId} keeps={keeps} keeping={keeping} waiting={waiting} />
         </p>
       </Panel>
     </div>

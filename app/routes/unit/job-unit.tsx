@@ -19,7 +19,7 @@ export const handle: Station = { parksHere: true }
 
 /** What was changed on the control units of this vehicle, and what they say of themselves before and after. */
 export default function JobUnitPage() {
-  const { state, act, refusal, link, keeps, waiting, jobId } = useJobHere()
+  const { state, act, refusal, link, keeps, keeping, waiting, jobId } = useJobHere()
   const units = partsOf(state.vehicle, 'control-unit')
   return (
     <div className="grid gap-5">
@@ -32,7 +32,7 @@ export default function JobUnitPage() {
       )}
       {units.length === 0 && <p>This vehicle has none.</p>}
       <p className="text-sm text-quiet">
-        <LinkLine link={link} jobId={jobId} keeps={keeps} waiting={waiting} />
+        <LinkLine link={link} jobId={jobId} keeps={keeps} keeping={keeping} waiting={waiting} />
       </p>
       {units.map((unit) => (
         <UnitPanels key={unit.id} unit={unit} state={state} act={act} />
