@@ -97,6 +97,12 @@ describe('what the hose showed, said at closing', () => {
     const bubbled = atLook(routine()).do(look(8, 'string'))
     expect(asked(bubbled)).toBe(true)
     expect(asked(atLook(bubbled).do(look(8, 'string')))).toBe(false)
+    // Air was drawn in since: that is looked at, whatever was seen before.
+    const slipped = atLook(routine()).do(look(8, 'string'))
+    slipped.until(({ run }) => run.call === 'open').call('foot-slipped')
+    expect(saysHose({ ...slipped.state, run: slipped.run })).toBe(false)
+    slipped.do({ ...(slipped.callOf('close') as Extract<Act, { type: 'call' }>), hose: 'clear' })
+    expect(slipped.run.lookDue).toBe(true)
     expect(asked(atLook(routine()).do(look(8)))).toBe(true)
     expect(saysHose({ ...atLook(routine()).state, run: atLook(routine()).run })).toBe(false)
   })

@@ -36,10 +36,11 @@ const PULL_VARIES = 1.35
 
 /**
  * Whether the bubbles are those of the first look: what stood in the line comes with them, and what is planned runs through
- * whatever they do. Froth is another thing: there somebody slows down. @source common practice
+ * whatever they do. Froth is another thing: there somebody slows down; and after air was drawn in nobody has seen any.
+ * @source common practice
  */
 export const bringsItsAir = ({ looks = [], bubbles, still }: PointRun): boolean =>
-  looks.length === 1 && bubbles !== 'froth' && still === undefined
+  looks.length === 1 && (bubbles === 'string' || bubbles === 'slug') && still === undefined
 
 /**
  * What the pull that ends now is taken to have brought, where looking at it can decide nothing: the last look showed

@@ -1,6 +1,7 @@
+import { nextFlowLook } from '~core/job/flow-looks'
 import { jointsOf } from '~core/job/joints'
 import { stillOff } from '~core/job/off-things'
-import { callOf, currentStage } from '~core/job/points'
+import { callOf, currentPoint, currentStage } from '~core/job/points'
 import { brakedWheels } from '~core/job/proofs/places'
 import { currentStep } from '~core/job/steps'
 import type { ScriptedJob } from '~test/worlds/scripted-job'
@@ -94,6 +95,25 @@ export const thirdVersion: Record<string, () => ScriptedJob> = {
       return stage !== undefined && callOf(stage).kind === 'pulsed' && run.call === 'open'
     })
     return wholeJob(job.call('tool-died'))
+  },
+  'nothing-comes': () => {
+    const job = by('parcel-van', 'two-person', 'pump-and-hold')
+    for (let pull = 0; pull < 2; pull++)
+      job
+        .until(({ run }) => run.lookDue && run.call === 'rest' && run.plateConfirmed)
+        .do({ type: 'pull-seen', ml: 0, colour: 'brown', bubbles: 'none' })
+    const point = currentPoint(job.run) ?? ''
+    for (let look = nextFlowLook(job.state.vehicle, point); look; ) {
+      job.do({
+        type: 'flow-looked',
+        point,
+        look: look.id,
+        is: look.results[0] ?? '',
+        ...(look.strokes && { ml: 1 }),
+      })
+      look = nextFlowLook(job.state.vehicle, point, job.point(point)?.flowLooked)
+    }
+    return wholeJob(job)
   },
   'pedal-felt': () =>
     wholeJob(
