@@ -7,7 +7,7 @@ import { examples } from '../vehicle/examples'
 import { partsOf } from '../vehicle/parts'
 import { faultCase } from './fault-case'
 import { findings } from './findings'
-import { flowLooks, heldAt, lightStrokesMl, nextFlowLook } from './flow-looks'
+import { flowLooks, flowLooksFor, heldAt, lightStrokesMl, nextFlowLook } from './flow-looks'
 import { jointsOf, notDry } from './joints'
 
 const nothing = { type: 'pull-seen', ml: 0, colour: 'brown', bubbles: 'none' } as const
@@ -93,6 +93,15 @@ describe('where fluid stops that does not come (common practice)', () => {
     expect(Object.values(job.run.levelMl)[0]).toBeCloseTo((before ?? 0) - shouldMl / 5)
     job.do(look('return', 'drags'))
     expect(said(job)?.code).toBe('held-at-hose')
+  })
+
+  test('where a pump and no stroke drives the fluid, strokes are not asked for: nothing could judge them', () => {
+    const byWire = vehicleFrom(examples['hybrid-taxi']?.file)
+    const bleeders = partsOf(byWire, 'wheel-brake').flatMap((part) => part.bleeders.map(({ id }) => id))
+    const fed = bleeders.filter((id) => lightStrokesMl(byWire, id) === undefined)
+    expect(fed.length).toBeGreaterThan(0)
+    for (const id of fed)
+      expect(flowLooksFor(byWire, id).map((look) => look.id)).not.toContain('three-closed')
   })
 
   test('what was found goes to the fault finder, which takes it: a wheel that does not free itself makes its hose the likeliest', () => {

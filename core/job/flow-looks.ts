@@ -91,7 +91,8 @@ export const flowLooks: readonly FlowLook[] = [
   },
   {
     id: 'three-closed',
-    applies: atBleeder,
+    // What no stroke drives cannot be judged by strokes.
+    applies: (vehicle, point) => atBleeder(vehicle, point) && lightStrokesMl(vehicle, point) !== undefined,
     results: ['comes', 'weak', 'nothing'],
     held: { comes: 'elsewhere' },
     strokes: LIGHT_STROKES,

@@ -1,43 +1,16 @@
-import { useSyncExternalStore } from 'react'
+import { keptHere } from '../kept-here'
 
-/** What this device does besides showing. Off until somebody asks, and remembered here: a phone is not a tablet. */
+/** What this device does besides showing: silent until somebody asks. */
 export type Heard = { sound: boolean; voice: boolean }
 
-const KEY = 'heard'
-const off: Heard = { sound: false, voice: false }
-const watchers = new Set<() => void>()
-let known: Heard | undefined
+const heard = keptHere<Heard>(
+  'heard',
+  (kept) => {
+    const { sound, voice } = kept as Partial<Heard>
+    return { sound: sound === true, voice: voice === true }
+  },
+  { sound: false, voice: false },
+)
 
-function read(): Heard {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Heard>
-    return { sound: kept.sound === true, voice: kept.voice === true }
-  } catch {
-    // A browser that keeps nothing, or something else under this name: silence, as before anybody asked.
-    return off
-  }
-}
-const now = (): Heard => {
-  known ??= read()
-  return known
-}
-
-export function setHeard(changed: Partial<Heard>): void {
-  known = { ...now(), ...changed }
-  try {
-    localStorage.setItem(KEY, JSON.stringify(known))
-  } catch {
-    // It holds for this page, and is not remembered.
-  }
-  for (const watch of watchers) watch()
-}
-
-export const useHeard = (): Heard =>
-  useSyncExternalStore(
-    (watch) => {
-      watchers.add(watch)
-      return () => watchers.delete(watch)
-    },
-    now,
-    () => off,
-  )
+export const setHeard = (changed: Partial<Heard>): void => heard.set({ ...heard.now(), ...changed })
+export const useHeard = heard.use

@@ -32,9 +32,7 @@ function FootSwitch() {
     <div className="grid gap-2 border-t-2 border-rule pt-3">
       <p>
         A foot switch is a key: it goes on with the large button, and never closes a bleeder.{' '}
-        {known === undefined || known === ' '
-          ? 'One that sends Space works as it is.'
-          : `Here it sends ${known}; Space works too.`}
+        {known === ' ' ? 'One that sends Space works as it is.' : `Here it sends ${known}; Space works too.`}
       </p>
       <Button
         size="glove"

@@ -1,10 +1,11 @@
 import { z } from 'zod'
 import { fact } from '../../base/decision'
-import { copyOfPoint, withRun } from '../copies'
+import { copyOfPoint, copyOfRun, withRun } from '../copies'
 import { flowLookOf, holdsAt, nextFlowLook, stopsAt, strokesSay } from '../flow-looks'
+import { frontAfter } from '../front'
 import { withTurned } from '../joints'
 import { takeFrom } from '../levels'
-import { currentPoint, currentStage, lookOwed, openPoints, pointOf, reservoirOfPoint } from '../points'
+import { currentPoint, currentStage, isFed, lookOwed, openPoints, pointOf, reservoirOfPoint } from '../points'
 import type { JobState, PointRun } from '../state'
 import { addTally } from '../tally'
 import { type EventKind, onRun, type Running, refuseOnRun } from './kind'
@@ -49,19 +50,26 @@ function apply(state: Running, { point, look, is, ml = 0 }: FlowLooked): JobStat
   const made = flowLookOf(look)
   const next: PointRun = copyOfPoint(progress)
   next.flowLooked = { ...progress.flowLooked, [look]: is }
+  // Not counted anew: what came of it before stays, and that nothing comes is still what there is to find.
   if (made?.bleederOut) {
     next.airDrawn++
     next.cleanStreak = 0
   }
   next.ml += ml
+  const fed = isFed(run, stageRun.stage)
   const seen = {
     ...stageRun,
     at: { ...stageRun.at, [point]: next },
-    tally: addTally(stageRun.tally, { outMl: ml }),
+    tally: addTally(stageRun.tally, fed ? { outMl: ml, inMl: ml } : { outMl: ml }),
   }
   const stages = run.stages.map((each, i) => (i === run.stageIndex ? seen : each))
-  const around = { ...run, stages, bottleMl: run.bottleMl + ml }
-  const looked = withRun(state, takeFrom(around, reservoirOfPoint(vehicle, point), ml))
+  const around = copyOfRun(run)
+  around.stages = stages
+  around.bottleMl = run.bottleMl + ml
+  if (ml > 0) around.frontMl = frontAfter(vehicle, run.frontMl ?? {}, point, ml)
+  // What keeps the reservoir full gives what came.
+  if (fed && run.tankMl !== undefined) around.tankMl = Math.max(0, run.tankMl - ml)
+  const looked = withRun(state, takeFrom(around, fed ? undefined : reservoirOfPoint(vehicle, point), ml))
   const joint = made?.cracks?.(vehicle, point)
   return joint === undefined ? looked : withTurned(looked, [joint])
 }

@@ -1,5 +1,5 @@
 import { fact } from '../../base/decision'
-import { flowLooksFor, heldAt, STILL, stopsAt, toldByLooks } from '../flow-looks'
+import { flowLooksFor, heldAt, STILL, toldByLooks } from '../flow-looks'
 import { looksAfterPull } from '../points'
 import type { Watcher } from './watch'
 
@@ -18,7 +18,6 @@ export const noFlow: Watcher = ({ state, stageRun, point, progress }) => {
       leads: 'air-never-ends',
       checks: upTo('level-and-ports', 'pushrod-play', 'thumb'),
     }
-  if (!stopsAt(stageRun, point)) return undefined
   const { vehicle, run } = state
   if (flowLooksFor(vehicle, point).length === 0)
     return {
