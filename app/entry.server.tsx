@@ -1,6 +1,4 @@
-import { PassThrough } from 'node:stream'
-import { createReadableStreamFromReadable } from '@react-router/node'
-import { isbot } from 'isbot'
+import { Writable } from 'node:stream'
 import { renderToPipeableStream } from 'react-dom/server'
 import type { EntryContext, HandleErrorFunction } from 'react-router'
 import { RouterContextProvider, ServerRouter } from 'react-router'
@@ -37,19 +35,29 @@ export default function handleRequest(
   const nonce = context.get(scriptNonce)
   return new Promise<Response>((resolve, reject) => {
     let statusCode = status
-    const ready = isbot(request.headers.get('user-agent') ?? '') ? 'onAllReady' : 'onShellReady'
     const { pipe, abort } = renderToPipeableStream(
       <NonceContext value={nonce}>
         <ServerRouter context={routerContext} url={request.url} nonce={nonce} />
       </NonceContext>,
       {
         nonce,
-        [ready]() {
-          const body = new PassThrough()
+        // Loaders have answered by now and no page waits for more. Sent whole it is compressed at once instead of in dozens
+        // of pieces, and what fails in its midst is still answered as a fault.
+        onAllReady() {
           headers.set('Content-Type', 'text/html; charset=utf-8')
           headers.set('Cache-Control', 'no-store')
-          resolve(new Response(createReadableStreamFromReadable(body), { headers, status: statusCode }))
-          pipe(body)
+          const pieces: Uint8Array[] = []
+          const page = new Writable({
+            write(piece: Uint8Array, _encoding, done) {
+              pieces.push(piece)
+              done()
+            },
+            final(done) {
+              resolve(new Response(Buffer.concat(pieces), { headers, status: statusCode }))
+              done()
+            },
+          })
+          pipe(page)
         },
         onShellError: reject,
         onError(error: unknown) {

@@ -14,24 +14,39 @@ import { benchPlan } from './bench/plan'
 import { benchRig } from './bench/rig'
 import { benchWhatIf } from './bench/what-if'
 
-await benchReducer()
-benchWire()
-await benchPlan()
-await benchDiagnosis()
-await benchMap()
-await benchPhysics()
-await benchRig(vehicleFrom(vanFile), { cylinder: 'cylinder', bleeder: 'FL' })
-await benchAppend()
-await benchKept()
-await benchCommand()
-await benchDue()
-await benchCab()
-const server = await DemoServer.start()
-try {
-  await benchPage(server)
-  await benchScript(server)
-  await benchWhatIf(server)
-  await benchStart(server)
-} finally {
-  await server.end()
+/** With one server of the demo for all of them, which the last one starts again. */
+async function pages() {
+  const server = await DemoServer.start()
+  try {
+    await benchPage(server)
+    await benchScript(server)
+    await benchWhatIf(server)
+    await benchStart(server)
+  } finally {
+    await server.end()
+  }
 }
+
+const parts: Record<string, () => unknown> = {
+  reducer: benchReducer,
+  wire: benchWire,
+  plan: benchPlan,
+  diagnosis: benchDiagnosis,
+  map: benchMap,
+  physics: benchPhysics,
+  rig: () => benchRig(vehicleFrom(vanFile), { cylinder: 'cylinder', bleeder: 'FL' }),
+  append: benchAppend,
+  kept: benchKept,
+  command: benchCommand,
+  due: benchDue,
+  cab: benchCab,
+  pages,
+}
+
+const asked = process.argv.slice(2)
+const unknown = asked.filter((name) => !(name in parts))
+if (unknown.length > 0)
+  throw new Error(
+    `no part of the bench is named ${unknown.join(', ')}: there are ${Object.keys(parts).join(', ')}`,
+  )
+for (const [name, run] of Object.entries(parts)) if (asked.length === 0 || asked.includes(name)) await run()

@@ -1,8 +1,7 @@
-import { Dialog } from 'radix-ui'
 import { useEffect } from 'react'
 import { useBlocker } from 'react-router'
 import type { JobRun } from '~/client/job/use-job-run'
-import { Button, buttonClass } from '~/ui/button'
+import { Button } from '~/ui/button'
 import { Sheet } from '~/ui/sheet'
 
 /**
@@ -27,20 +26,18 @@ export function LeaveGuard({ link, keeps, waiting }: Pick<JobRun, 'link' | 'keep
   }, [cutOff, blocker])
   if (blocker.state !== 'blocked') return null
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && blocker.reset()}>
-      <Sheet title="There is no server now: that page cannot be fetched.">
-        <p className="text-lg">
-          {keeps
-            ? `What you did is kept in this browser (${waiting} acts not sent yet). Stay here, go on working, and it is sent when the server is back.`
-            : `This browser cannot keep what you did (${waiting} acts not sent yet): leave this page and it is lost.`}
-        </p>
-        <Dialog.Close className={buttonClass({ main: true, size: 'glove' }, 'text-xl')}>
-          Stay here
-        </Dialog.Close>
-        <Button size="finger" onClick={() => blocker.proceed()}>
-          Leave all the same
-        </Button>
-      </Sheet>
-    </Dialog.Root>
+    <Sheet title="There is no server now: that page cannot be fetched." onClose={() => blocker.reset()}>
+      <p className="text-lg">
+        {keeps
+          ? `What you did is kept in this browser (${waiting} acts not sent yet). Stay here, go on working, and it is sent when the server is back.`
+          : `This browser cannot keep what you did (${waiting} acts not sent yet): leave this page and it is lost.`}
+      </p>
+      <Button main size="glove" className="text-xl" onClick={() => blocker.reset()}>
+        Stay here
+      </Button>
+      <Button size="finger" onClick={() => blocker.proceed()}>
+        Leave all the same
+      </Button>
+    </Sheet>
   )
 }

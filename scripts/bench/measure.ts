@@ -8,12 +8,19 @@ export function quantile(values: number[], share: number): number {
   return sorted[Math.floor(sorted.length * share)] ?? Number.NaN
 }
 
+/** Each work's median where they are done in turn; the first fifth, while all is cold, does not count. */
+export async function mediansMs(times: number, works: (() => unknown)[]): Promise<number[]> {
+  const taken: number[][] = works.map(() => [])
+  for (let i = 0; i < times; i++)
+    for (const [k, work] of works.entries()) {
+      const began = performance.now()
+      await work()
+      taken[k]?.push(performance.now() - began)
+    }
+  return taken.map((each) => quantile(each.slice(Math.floor(times / 5)), 0.5))
+}
+
 export async function medianMs(times: number, work: () => unknown): Promise<number> {
-  const taken: number[] = []
-  for (let i = 0; i < times; i++) {
-    const began = performance.now()
-    await work()
-    taken.push(performance.now() - began)
-  }
-  return quantile(taken.slice(Math.floor(times / 5)), 0.5)
+  const [median = Number.NaN] = await mediansMs(times, [work])
+  return median
 }

@@ -7,6 +7,7 @@ import { noticeStop } from '~server/db/disk/stopped.server'
 import { hasDatabaseCode, type Queries } from './database.server'
 import { folderAsTar } from './disk/folder-tar.server'
 import type { Engine, KeptDatabase } from './engine.server'
+import { mayChange, Remembered } from './remembered.server'
 import { passingKey, type ShopKey } from './shop-key.server'
 
 /** `date` and times stay text: a Date would show the evening before west of Greenwich. */
@@ -62,9 +63,6 @@ class StoppedError extends Error {
   }
 }
 
-/** Whether a statement may change anything. */
-export const mayChange = (sql: string): boolean => !/^\s*(select|show)\b/i.test(sql)
-
 /** @param unsynced what could not be put on the disk; undefined while all could */
 function behindPort(
   pg: PGlite,
@@ -89,14 +87,23 @@ function behindPort(
     return done.value
   }
   const { query } = queriesOf(pg)
+  const remembered = new Remembered()
   return {
     shopKey,
-    query: (sql, params) => sound(query(sql, params)),
+    // What is remembered is asked of in here, so that a store that has stopped says so whatever it is asked.
+    query: (sql, params = []) =>
+      sound(
+        mayChange(sql) ? remembered.write(() => query(sql, params)) : remembered.read(sql, params, query),
+      ),
     transaction: (work) =>
-      sound(pg.transaction((tx) => work(queriesOf(tx))) as Promise<Awaited<ReturnType<typeof work>>>),
+      sound(
+        remembered.write(() => pg.transaction((tx) => work(queriesOf(tx)))) as Promise<
+          Awaited<ReturnType<typeof work>>
+        >,
+      ),
     writable: async () => {},
     close: () => pg.close(),
-    exec: (sql) => sound(pg.exec(sql).then(() => undefined)),
+    exec: (sql) => sound(remembered.write(() => pg.exec(sql).then(() => undefined))),
     dump: () => pg.dumpDataDir('none'),
   }
 }

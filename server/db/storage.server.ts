@@ -2,7 +2,8 @@ import { constants } from 'node:fs'
 import { access, statfs } from 'node:fs/promises'
 import { AtRest } from '~server/db/disk/at-rest.server'
 import { type Database, hasDatabaseCode } from './database.server'
-import { INPUT_OUTPUT_ERROR, mayChange } from './pglite.server'
+import { INPUT_OUTPUT_ERROR } from './pglite.server'
+import { mayChange } from './remembered.server'
 
 /** The database makes its log in pieces of 16 MB and stops for good where one cannot be made: refused well before. */
 export const RESERVE_BYTES = 64e6

@@ -12,10 +12,12 @@ export async function cabCodeOf(
   now = new Date(),
 ): Promise<{ code: string; until: string } | undefined> {
   const [row] = await db.query<{ code: string; made_at: string }>(
-    'select code, made_at from cab_code where job_id = $1 and made_at > $2',
-    [jobId, new Date(now.getTime() - CODE_MS).toISOString()],
+    'select code, made_at from cab_code where job_id = $1',
+    [jobId],
   )
-  return row && { code: row.code, until: new Date(Date.parse(row.made_at) + CODE_MS).toISOString() }
+  if (!row) return undefined
+  const until = new Date(Date.parse(row.made_at) + CODE_MS)
+  return now < until ? { code: row.code, until: until.toISOString() } : undefined
 }
 
 /** Another code for a job's cab; the phone that was linked is no longer. */

@@ -155,8 +155,10 @@ export async function leaveScreen(db: Queries, token: string): Promise<void> {
 function heldBy(token: string, at: Date): string | null | undefined {
   const held = unwritten.get(hashed(token))
   if (!held) return null
-  return at.getTime() - held.since.getTime() < SHIFT_HOURS * 3_600_000 ? held.personId : undefined
+  return inShift(held.since.getTime(), at) ? held.personId : undefined
 }
+
+const inShift = (sinceMs: number, at: Date): boolean => at.getTime() - sinceMs <= SHIFT_HOURS * 3_600_000
 
 /** What every request needs to know before anything else. */
 export type Seen = { person?: Person; units: UnitsFor; zone: string }
@@ -164,19 +166,27 @@ export type Seen = { person?: Person; units: UnitsFor; zone: string }
 /** Who is at the screen that sends this token, in what units they see, and the shop's zone: in one question. */
 export async function seenAt(db: Queries, token: string | undefined, at: Date): Promise<Seen> {
   const held = token === undefined ? undefined : heldBy(token, at)
-  type Row = { id: string | null; name: string; own: unknown; shop: unknown; zone: string | null }
+  type Row = {
+    id: string | null
+    name: string
+    own: unknown
+    since: string | null
+    shop: unknown
+    zone: string | null
+  }
+  // The hour is not part of the question: as long as nothing is written it is asked once.
   const [row] = await db.query<Row>(
-    `select person.id, person.name, person.units as own,
+    `select person.id, person.name, person.units as own, screen.since,
        (select value from setting where key = 'units') as shop,
        (select value from setting where key = 'zone') as zone
-     from (select 1) as request left join person on person.id = coalesce($1, (
-       select person_id from screen
-       where token_hash = $2 and since >= $3::timestamptz - $4::int * interval '1 hour'))`,
-    [held ?? null, held === null ? hashed(token ?? '') : '', at.toISOString(), SHIFT_HOURS],
+     from (select 1) as request left join screen on screen.token_hash = $2
+       left join person on person.id = coalesce($1, screen.person_id)`,
+    [held ?? null, held === null ? hashed(token ?? '') : ''],
   )
+  const onShift = held || (row?.since && inShift(Date.parse(row.since), at))
   return {
-    ...(row && row.id !== null && { person: { id: row.id, name: row.name } }),
-    units: chosenUnits(row),
+    ...(row?.id && onShift && { person: { id: row.id, name: row.name } }),
+    units: chosenUnits(row && { shop: row.shop, own: onShift ? row.own : null }),
     zone: zoneOf(row?.zone),
   }
 }

@@ -1,6 +1,5 @@
-import { Dialog } from 'radix-ui'
 import { useEffect, useState } from 'react'
-import { Button, buttonClass } from '~/ui/button'
+import { Button } from '~/ui/button'
 import { Sheet } from '~/ui/sheet'
 import { learnFootSwitch, mayBeFootSwitch, useFootSwitch } from './foot-switch'
 import { backToWork } from './goes-on'
@@ -62,21 +61,26 @@ export function KeysDialog() {
     window.addEventListener('keydown', ask)
     return () => window.removeEventListener('keydown', ask)
   }, [])
+  const close = () => setOpen(false)
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className={buttonClass({ size: 'glove' })}>Keys (?)</Dialog.Trigger>
-      <Sheet title="Keys of this screen" onCloseAutoFocus={backToWork}>
-        <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
-          {keys.map(([key, what]) => (
-            <div key={key} className="contents">
-              <dt className="font-extrabold">{key}</dt>
-              <dd>{what}</dd>
-            </div>
-          ))}
-        </dl>
-        <FootSwitch />
-        <Dialog.Close className={buttonClass({})}>Close this list</Dialog.Close>
-      </Sheet>
-    </Dialog.Root>
+    <>
+      <Button size="glove" aria-haspopup="dialog" aria-expanded={open} onClick={() => setOpen(true)}>
+        Keys (?)
+      </Button>
+      {open && (
+        <Sheet title="Keys of this screen" onClose={close} onCloseAutoFocus={backToWork}>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+            {keys.map(([key, what]) => (
+              <div key={key} className="contents">
+                <dt className="font-extrabold">{key}</dt>
+                <dd>{what}</dd>
+              </div>
+            ))}
+          </dl>
+          <FootSwitch />
+          <Button onClick={close}>Close this list</Button>
+        </Sheet>
+      )}
+    </>
   )
 }

@@ -1,16 +1,15 @@
 import { useForm } from '@conform-to/react'
-import { Dialog } from 'radix-ui'
 import { Swatch } from '~/components/swatch'
 import { orNotFound } from '~/lib/require'
 import { ActionBar } from '~/ui/action-bar'
-import { Button, buttonClass, type ControlSize, FileButton, LinkButton } from '~/ui/button'
+import { Button, type ControlSize, FileButton, LinkButton } from '~/ui/button'
 import { Choices, NoteField, TextField } from '~/ui/field'
 import { FormPanel } from '~/ui/form-panel'
 import { LoneFileLink, LoneLink } from '~/ui/lone-link'
 import { Notice, type NoticeKind } from '~/ui/notice'
 import { Panel, PanelLink } from '~/ui/panel'
 import { ScrollsSideways } from '~/ui/scrolls-sideways'
-import { Sheet } from '~/ui/sheet'
+import { SheetButton } from '~/ui/sheet'
 
 /** For whoever builds screens: it stands in the demo and in no shop. */
 export function loader() {
@@ -148,13 +147,14 @@ const Small = () => (
         </tbody>
       </table>
     </ScrollsSideways>
-    <Dialog.Root>
-      <Dialog.Trigger className={buttonClass({})}>What lies over a page</Dialog.Trigger>
-      <Sheet title="A sheet">
-        <p>Until it is answered or laid aside.</p>
-        <Dialog.Close className={buttonClass({})}>Lay aside</Dialog.Close>
-      </Sheet>
-    </Dialog.Root>
+    <SheetButton trigger="What lies over a page" title="A sheet">
+      {(close) => (
+        <>
+          <p>Until it is answered or laid aside.</p>
+          <Button onClick={close}>Lay aside</Button>
+        </>
+      )}
+    </SheetButton>
     <details>
       <summary>What opens</summary>
       <p>and what it held.</p>
