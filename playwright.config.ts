@@ -15,5 +15,10 @@ export default defineConfig({
   forbidOnly: true,
   reporter: [['list'], ['./scripts/count-journeys.ts']],
   outputDir: 'test-results/journeys',
-  use: { launchOptions: chromiumOptions, viewport: { width: 1280, height: 800 }, actionTimeout: 10_000 },
+  use: {
+    launchOptions: chromiumOptions,
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 10_000,
+    contextOptions: { reducedMotion: 'reduce' },
+  },
 })

@@ -58,7 +58,8 @@ export class Technician {
   readonly touched: Touched = { bay: 0, phone: 0, forPulls: 0, pulls: 0, looks: 0, topUps: 0 }
   private readonly van = new PracticeVehicle(VAN, hiddenIn(VAN), 20)
   private state?: JobState
-  helperWaits = false
+  /** Until then the helper's foot stays where it is. */
+  helperMay: Promise<void> = Promise.resolve()
   constructor(
     private readonly page: Page,
     private readonly job: string,
@@ -140,14 +141,17 @@ export class Technician {
   }
   private async close(): Promise<void> {
     // The van's foot comes up before the helper's next word.
-    this.helperWaits = true
+    let closed = () => {}
+    this.helperMay = new Promise((done) => {
+      closed = done
+    })
     const bubbles = this.button('CLOSED, bubbles')
     const came = this.van.seen().bubbles !== 'none' && (await bubbles.isVisible())
     await holdClosed(this.page, came ? 'CLOSED, bubbles' : 'is CLOSED')
     this.touched.bay++
     this.touched.pulls++
     await this.follow()
-    this.helperWaits = false
+    closed()
   }
   /** The nearest mark, the colour and the bubbles that the hose shows; what stands there already is not tapped. */
   private async look(): Promise<void> {
@@ -175,23 +179,41 @@ export class Technician {
   }
 }
 
+/** Once the phone asks its helper for something: seen where it happens, since asking the page again and again loads the machine. */
+const askedOf = (cab: Page) =>
+  cab.evaluate(
+    () =>
+      new Promise<void>((asked) => {
+        const look = () => {
+          if (![...document.querySelectorAll('button')].some((each) => /^It is/.test(each.textContent)))
+            return
+          changes.disconnect()
+          asked()
+        }
+        const changes = new MutationObserver(look)
+        changes.observe(document.body, { childList: true, characterData: true, subtree: true })
+        look()
+      }),
+  )
+
 /** The helper with the phone does what it asks for, as soon as it does. @returns ends it */
 export function helper(cab: Page, technician: Technician): () => Promise<void> {
-  let ended = false
+  let end = () => {}
+  const ends = new Promise<'ended'>((done) => {
+    end = () => done('ended')
+  })
   const answers = cab.getByRole('button', { name: /^It is (down|hard|up)/ })
   const going = (async () => {
-    while (!ended) {
-      await answers.waitFor({ timeout: 500 }).catch(() => undefined)
-      if (technician.helperWaits || !(await answers.isVisible())) continue
+    // What is asked for as it ends is asked of nobody.
+    while ((await Promise.race([ends, askedOf(cab).then(() => technician.helperMay)])) !== 'ended')
       await answers.click({ timeout: 500 }).then(
         () => technician.touched.phone++,
         // Nothing is asked of the cab any more.
         () => undefined,
       )
-    }
   })()
   return async () => {
-    ended = true
+    end()
     await going
   }
 }
