@@ -161,10 +161,11 @@ const isSameAct = (sent: JobEvent, recorded: unknown): boolean =>
 async function withWhatIsBeyond(
   tx: Queries,
   jobId: string,
-  before: JobState,
-  { event, after }: Step,
+  recorded: JobState | undefined,
+  step: Step,
 ): Promise<JobEvent> {
-  const beyondMl = await showOnShelf(tx, jobId, before, after, event)
+  const { event } = step
+  const beyondMl = await showOnShelf(tx, jobId, recorded, step)
   return beyondMl > 0 ? { ...event, beyondMl } : event
 }
 

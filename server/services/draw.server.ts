@@ -1,6 +1,7 @@
 import { dayIn } from '~/lib/zone'
 import { fact, type Notice } from '~core/base/decision'
 import type { FluidSpec } from '~core/fluid/specs'
+import type { Step } from '~core/job/apply'
 import type { JobEvent } from '~core/job/events'
 import { fluidIn, mayGoIn } from '~core/job/selectors'
 import type { JobState } from '~core/job/state'
@@ -54,26 +55,26 @@ export async function notFromShelf(
 /**
  * What one event of a job does to the shelf and the drum, in the same transaction.
  *
+ * @param recorded the job before it, with what the book said of the acts that were sent along with it
  * @returns what was poured beyond what the container in use held by the book, mL; 0 where nobody could read it off
  */
 export async function showOnShelf(
   tx: Queries,
   jobId: string,
-  before: JobState | undefined,
-  state: JobState,
-  event: JobEvent,
+  recorded: JobState | undefined,
+  { event, before, after: state }: Step,
 ): Promise<number> {
   const by = event.by?.name ?? ''
   const opening = openingOf(event)
   if (opening) await open(tx, jobId, opening, by)
-  const owed = before?.containers.at(-1)
+  const owed = recorded?.containers.at(-1)
   const another = event.type === 'container-opened' && opening !== undefined && opening.code !== owed?.code
   const restShortMl =
     another && owed?.beyondMl
       ? await pourTheRest(tx, jobId, event.id, { from: opening.code, owed: owed.code, ml: owed.beyondMl, by })
       : 0
-  for (const code of codesOf(before)) if (!codesOf(state).includes(code)) await notOpened(tx, jobId, code)
-  const pouredMl = jobTally(state).inMl - (before ? jobTally(before).inMl : 0)
+  for (const code of codesOf(recorded)) if (!codesOf(state).includes(code)) await notOpened(tx, jobId, code)
+  const pouredMl = jobTally(state).inMl - (recorded ? jobTally(recorded).inMl : 0)
   // The one in use may be none of the shelf's: then nothing here is drawn from.
   const inUse = state.containers.at(-1)?.code
   const shortMl =

@@ -48,20 +48,26 @@ const did = async (jobId: string, act: Unstamped<JobEvent>) => {
 }
 const spec = 'DOT 4' as const
 
-/** A job on a minibus of its own, planned and with its plate confirmed: one vehicle is worked on in one job. */
-async function begun(): Promise<string> {
+/** A job on a minibus of its own: one vehicle is worked on in one job. */
+async function opensJob(): Promise<string> {
   const row = (await listVehicles(db)).find(({ plate }) => plate === 'PUF 18')
   const stored = await findVehicle(db, row?.id ?? '')
   if (!stored) throw new Error('the demo has a minibus')
   const imported = await importVehicle(db, JSON.stringify(stored.vehicle), { plate: `PUF ${made}` })
   if (!imported.ok) throw new Error('the minibus does not read')
-  const own = { ...stored, id: imported.value.id }
-  const jobId = await openJob(db, own, `${today}T08:30:00Z`, {})
+  made++
+  return openJob(db, { ...stored, id: imported.value.id }, `${today}T08:30:00Z`, {})
+}
+/** One that is planned and has its plate confirmed. */
+async function begun(): Promise<string> {
+  const jobId = await opensJob()
+  const vehicle = (await findJob(db, jobId))?.vehicle
+  if (!vehicle) throw new Error('a job has its vehicle')
   const work = workSchema.parse({ reason: 'service' })
   const shop = shopSchema.parse({ methods: ['two-person'] })
   await did(jobId, { type: 'checked-in', checkIn: { work, colour: 'brown', note: '' } })
   await did(jobId, { type: 'tested', tester: '', notTakenWhy: 'open' })
-  await did(jobId, { type: 'planned', shop, plan: makePlan({ vehicle: stored.vehicle, work, shop }) })
+  await did(jobId, { type: 'planned', shop, plan: makePlan({ vehicle, work, shop }) })
   await did(jobId, { type: 'plate-confirmed' })
   return jobId
 }
@@ -94,6 +100,33 @@ const leftIn = async (code: string) => (await findContainer(db, code))?.leftMl ?
 const movedIn = async (code: string) =>
   (await db.query<{ sum: number }>('select sum(ml) as sum from container_move where code = $1', [code]))[0]
     ?.sum
+
+test('what is poured is held back no longer, whether acts are sent one by one or in one go', async () => {
+  const reserved = async (jobId: string) =>
+    (await db.query<{ ml: number }>('select sum(ml) as ml from reservation where job_id = $1', [jobId]))[0]
+      ?.ml
+  const first = await begun()
+  const [held] = await db.query<{ code: string }>('select code from reservation where job_id = $1', [first])
+  const code = held?.code ?? ''
+  const planned = Number(await reserved(first))
+  await did(first, opened(code))
+  const reservoir = await untilPouring(first)
+  await did(first, { type: 'topped-up', reservoir, ml: 60 })
+  const left = Number(await reserved(first))
+  expect(left).toBeCloseTo(planned - 60, 6)
+  const rows = await db.query<{ body: JobEvent }>(
+    'select body from job_event where job_id = $1 order by seq offset 1',
+    [first],
+  )
+  const again = rows.map(({ body }, i) => ({ ...body, id: `in-one-go-${i}`.padEnd(16, '-') }))
+  // The shelf as the first one found it.
+  await db.query('delete from reservation where job_id = $1', [first])
+  await db.query('update container set left_ml = left_ml + 60 where code = $1', [code])
+  const second = await opensJob()
+  expect(await appendEvents(db, second, again)).toMatchObject({ ok: true })
+  expect(await reserved(second)).toBeCloseTo(left, 6)
+  await db.query('delete from reservation where job_id = $1', [second])
+})
 
 test('what is poured is drawn from the container in use, taken back goes back, and the job knows batch and cost', async () => {
   const code = await can(500)

@@ -1,9 +1,10 @@
 import { type ChildProcess, spawn } from 'node:child_process'
 import { once } from 'node:events'
-import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join, resolve } from 'node:path'
+import { setTimeout } from 'node:timers/promises'
 import { pathToFileURL } from 'node:url'
 
 /** A port nobody listens on now. */
@@ -31,9 +32,19 @@ function newFolder(demo: boolean): string {
   return dir
 }
 
+const backupStands = (dataDir: string): boolean => {
+  const dir = join(dataDir, 'backups')
+  return existsSync(dir) && readdirSync(dir).some((name) => name.endsWith('.backup'))
+}
+
 /** Make the demo world that this run's servers begin with. @returns what takes it away again */
 export async function makeDemoOnce(): Promise<() => Promise<void>> {
   const server = await DemoServer.start()
+  // A shop's first backup is made as it starts, and would be begun anew by each server of a copy that has none.
+  for (let waitedMs = 0; !backupStands(server.dataDir); waitedMs += 50) {
+    if (waitedMs > 60_000) throw new Error('a new shop made no backup by itself')
+    await setTimeout(50)
+  }
   await server.stop()
   process.env[MADE_ONCE] = server.dataDir
   return () => server.end()
