@@ -108,7 +108,7 @@ export async function benchScript(server: DemoServer) {
   const headers = { cookie: await signedInCookie(server.url) }
   const filesOf = async (path: string) => {
     const html = await (await fetch(server.url + path, { headers })).text()
-    return new Set([...html.matchAll(/\/assets\/(?!manifest-)[\w.-]+\.js/g)].map((match) => match[0]))
+    return new Set([...html.matchAll(/\/assets\/[\w.-]+\.js/g)].map((match) => match[0]))
   }
   const files = await filesOf('/')
   const bay = await filesOf(`${await jobUnderWork(server, headers)}/bleed`)

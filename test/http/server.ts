@@ -182,6 +182,7 @@ export const chromiumOptions = {
     '--disable-gpu',
     '--disable-quic',
     '--no-first-run',
+    '--process-per-site',
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',

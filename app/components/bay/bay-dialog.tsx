@@ -26,7 +26,7 @@ export const BayDialog = ({ caution, children, ...sheet }: Props) => (
           </Notice>
         )}
         <OnItsOwn>{children(close)}</OnItsOwn>
-        <Button size="finger" onClick={close}>
+        <Button size="glove" onClick={close}>
           Not now
         </Button>
       </>

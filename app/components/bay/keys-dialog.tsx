@@ -78,7 +78,9 @@ export function KeysDialog() {
             ))}
           </dl>
           <FootSwitch />
-          <Button onClick={close}>Close this list</Button>
+          <Button size="glove" onClick={close}>
+            Close this list
+          </Button>
         </Sheet>
       )}
     </>
