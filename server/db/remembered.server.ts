@@ -1,9 +1,9 @@
 import { LRUCache } from 'lru-cache'
 import type { Queries } from './database.server'
 
-/** Questions kept at most, and rows of one at most: a page asks a handful of either, a backup asks for everything once. */
-const QUESTIONS = 500
-const ROWS = 300
+/** Rows kept at most, and of one question: a page asks for a handful, a backup for everything once. A row is a kilobyte or two. */
+const ROWS = 10_000
+const ROWS_OF_ONE = 300
 
 /** Whether a statement may change anything. */
 export const mayChange = (sql: string): boolean => !/^\s*(select|show)\b/i.test(sql)
@@ -24,7 +24,11 @@ function frozen<T>(value: T): T {
  * behind what is remembered. A page of a shop in which nobody acts just now costs no SQL.
  */
 export class Remembered {
-  private readonly rows = new LRUCache<string, unknown[]>({ max: QUESTIONS })
+  private readonly rows = new LRUCache<string, unknown[]>({
+    maxSize: ROWS,
+    // That there is nothing is an answer too.
+    sizeCalculation: (rows) => rows.length + 1,
+  })
   private underWay = 0
   private writes = 0
 
@@ -36,7 +40,7 @@ export class Remembered {
     const before = this.writes
     const rows = await ask<Row>(sql, params)
     // What was asked while something was being written may be of before it.
-    if (rows.length <= ROWS && this.underWay === 0 && this.writes === before)
+    if (rows.length <= ROWS_OF_ONE && this.underWay === 0 && this.writes === before)
       this.rows.set(question, frozen(rows))
     return rows
   }
