@@ -41,8 +41,8 @@ export default function handleRequest(
       </NonceContext>,
       {
         nonce,
-        // Loaders have answered by now and no page waits for more. Sent whole it is compressed at once instead of in dozens
-        // of pieces, and what fails in its midst is still answered as a fault.
+        // Loaders have answered by now and no page waits for more: sent whole it is compressed at once instead of in dozens
+        // of pieces.
         onAllReady() {
           headers.set('Content-Type', 'text/html; charset=utf-8')
           headers.set('Cache-Control', 'no-store')

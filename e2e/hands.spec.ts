@@ -5,6 +5,9 @@ import { checkInAndTest, openJobOn } from './set-up'
 import { goOnUntil, holdClosed, linkPhone, savedState, takeWay } from './steps'
 import { example } from './taken'
 
+// The other journeys ask for less: here the phone's picture and the bar of a hold move.
+test.use({ contextOptions: { reducedMotion: 'no-preference' } })
+
 /** Who works here: alone, or with somebody in the cab. */
 async function shopIs(page: Page, alone: boolean): Promise<void> {
   await visit(page, '/settings')

@@ -17,6 +17,16 @@ test('a figure opens to its formula, and what is changed in place moves the plan
   await expect(page.getByRole('dialog')).toContainText('through the bleeders')
   expect(await accessibilityFaults(page)).toEqual([])
   await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await expect(total).toBeFocused()
+  // Another figure takes over what is open; the same one shuts it.
+  const strokes = short.getByRole('button').filter({ hasText: 'mL' }).last()
+  await total.click()
+  await strokes.click()
+  await expect(page.getByRole('dialog')).toHaveCount(1)
+  await expect(strokes).toHaveAttribute('aria-expanded', 'true')
+  await strokes.click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
 
   const asked: string[] = []
   page.on('request', (request) => {

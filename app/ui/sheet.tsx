@@ -1,6 +1,6 @@
 import { Dialog } from 'radix-ui'
 import { type ComponentProps, useState } from 'react'
-import { Button, type ButtonLook } from './button'
+import { Button, type ControlSize } from './button'
 
 type SheetProps = Omit<ComponentProps<typeof Dialog.Content>, 'title'> & {
   title: string
@@ -26,23 +26,22 @@ export const Sheet = ({ title, wide = false, onClose, children, ...rest }: Sheet
   </Dialog.Root>
 )
 
-type SheetButtonProps = ButtonLook &
-  Omit<SheetProps, 'onClose' | 'children' | 'className'> & {
-    /** What the button says. */
-    trigger: string
-    triggerClass?: string
-    children: (close: () => void) => React.ReactNode
-  }
+type SheetButtonProps = Omit<SheetProps, 'onClose' | 'children' | 'className'> & {
+  /** What the button says. */
+  trigger: string
+  triggerClass?: string
+  size?: ControlSize
+  children: (close: () => void) => React.ReactNode
+}
 
 /** A button and the sheet that it opens. A page has many and one is open at a time: what is shut costs a button. */
-export function SheetButton({ trigger, triggerClass, children, ...rest }: SheetButtonProps) {
-  const { main, size, chosen, alarm, ...sheet } = rest
+export function SheetButton({ trigger, triggerClass, size, children, ...sheet }: SheetButtonProps) {
   const [open, setOpen] = useState(false)
   const close = () => setOpen(false)
   return (
     <>
       <Button
-        {...{ main, size, chosen, alarm }}
+        size={size}
         className={triggerClass}
         aria-haspopup="dialog"
         aria-expanded={open}

@@ -1,18 +1,13 @@
+import type { ComponentProps } from 'react'
 import { Button } from '~/ui/button'
 import { Notice } from '~/ui/notice'
 import { SheetButton } from '~/ui/sheet'
 import { backToWork } from './goes-on'
 import { OnItsOwn } from './now-panel'
 
-type Props = {
-  /** What the button says that opens it. */
-  trigger: string
-  title: string
-  triggerClass?: string
+type Props = Omit<ComponentProps<typeof SheetButton>, 'size' | 'onCloseAutoFocus'> & {
   /** Said at the top, before the fields. */
   caution?: string
-  wide?: boolean
-  children: (close: () => void) => React.ReactNode
 }
 
 /** A sheet over the bay: large targets, Escape closes it, and the focus goes back to the work. */

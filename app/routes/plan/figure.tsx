@@ -1,5 +1,5 @@
 import { Popover } from 'radix-ui'
-import { createContext, useContext, useMemo, useRef, useState } from 'react'
+import { createContext, useContext, useRef, useState } from 'react'
 import { basisNames } from '~/components/reasons'
 import { useSay } from '~/lib/say'
 import { useShow } from '~/lib/units'
@@ -8,74 +8,55 @@ import type { Plan } from '~core/plan/answer'
 import { explainFigure, type FigureId } from '~core/plan/explain'
 import type { PlanRequest } from '~core/plan/request'
 
-/** What figures were worked out from. */
 type Source = { request: PlanRequest; plan: Plan }
-type Asked = { id: FigureId; button: HTMLButtonElement }
 
-const FiguresContext = createContext<
-  { asked: Asked | undefined; ask: (asked: Asked | undefined) => void } | undefined
->(undefined)
+/** What the figures of a page were worked out from. */
+export const FigureSource = createContext<Source | undefined>(undefined)
 
 /**
- * Figures of a page that open to how they came about. A plan has a dozen and a half of them and one is looked at at a
- * time, so they share what opens.
- *
- * @param source what they were worked out from
+ * A figure that opens to its formula, what went into it, and what it rests on. A plan has a dozen and a half of them: one
+ * that is shut is a button and nothing else.
  */
-export function FiguresOf({ source, children }: { source: Source; children: React.ReactNode }) {
-  const [asked, ask] = useState<Asked>()
-  const anchor = useMemo(() => ({ current: asked?.button ?? null }), [asked])
+export function Figure({ id, children }: { id: FigureId; children: React.ReactNode }) {
+  const source = useContext(FigureSource)
+  const [open, setOpen] = useState(false)
+  const button = useRef<HTMLButtonElement>(null)
+  if (!source) return children
   return (
-    <FiguresContext value={useMemo(() => ({ asked, ask }), [asked])}>
-      {children}
-      {asked && (
-        <Popover.Root open onOpenChange={(open) => !open && ask(undefined)}>
-          <Popover.Anchor virtualRef={anchor} />
+    <>
+      <button
+        ref={button}
+        type="button"
+        aria-haspopup="dialog"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        className="-m-2.5 min-h-11 min-w-11 cursor-pointer p-2.5 text-left underline decoration-dotted decoration-from-font underline-offset-4 hover:decoration-solid"
+      >
+        {children}
+      </button>
+      {open && (
+        <Popover.Root open onOpenChange={setOpen}>
+          <Popover.Anchor virtualRef={button} />
           <Popover.Portal>
             <Popover.Content
-              id={OPENED}
               aria-label="How this figure came about"
               sideOffset={6}
               collisionPadding={12}
               className="z-30 w-96 max-w-[calc(100vw-2rem)] border-2 border-ink bg-enamel p-4 shadow-[6px_6px_0_var(--rule)]"
               // Whoever went on elsewhere stays there.
-              onCloseAutoFocus={() => document.activeElement === document.body && asked.button.focus()}
+              onCloseAutoFocus={() => document.activeElement === document.body && button.current?.focus()}
               // The figure itself shuts what it opened.
               onInteractOutside={(event) =>
-                asked.button.contains(event.target as Node) && event.preventDefault()
+                button.current?.contains(event.target as Node) && event.preventDefault()
               }
             >
-              <Opened id={asked.id} {...source} />
+              <Opened id={id} {...source} />
               <Popover.Close className={buttonClass({}, 'mt-3 w-full')}>Close</Popover.Close>
             </Popover.Content>
           </Popover.Portal>
         </Popover.Root>
       )}
-    </FiguresContext>
-  )
-}
-
-const OPENED = 'opened-figure'
-
-/** A figure that opens to its formula, what went into it, and what it rests on. */
-export function Figure({ id, children }: { id: FigureId; children: React.ReactNode }) {
-  const figures = useContext(FiguresContext)
-  const button = useRef<HTMLButtonElement>(null)
-  if (!figures) return children
-  const { asked, ask } = figures
-  const open = asked !== undefined && asked.button === button.current
-  return (
-    <button
-      ref={button}
-      type="button"
-      aria-haspopup="dialog"
-      aria-expanded={open}
-      aria-controls={open ? OPENED : undefined}
-      onClick={({ currentTarget }) => ask(open ? undefined : { id, button: currentTarget })}
-      className="-m-2.5 min-h-11 min-w-11 cursor-pointer p-2.5 text-left underline decoration-dotted decoration-from-font underline-offset-4 hover:decoration-solid"
-    >
-      {children}
-    </button>
+    </>
   )
 }
 

@@ -12,7 +12,7 @@ import { type PlanRequest, readPlanRequest } from '~core/plan/request'
 import { database, personHere } from '~server/http/context.server'
 import { importVehicle } from '~server/store/vehicles.server'
 import type { Route } from './+types/plan-file'
-import { FiguresOf } from './figure'
+import { FigureSource } from './figure'
 import { Figures } from './figures'
 import { Stages } from './stages'
 import { Ways } from './ways'
@@ -106,7 +106,7 @@ function Planned({ request }: { request: PlanRequest }) {
   const say = useSay()
   const plan = makePlan(request)
   return (
-    <FiguresOf source={{ request, plan }}>
+    <FigureSource value={{ request, plan }}>
       <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[3fr_2fr]">
         <div className="grid gap-4">
           {plan.verdict === 'stop' ? (
@@ -143,6 +143,6 @@ function Planned({ request }: { request: PlanRequest }) {
           </Panel>
         </aside>
       </div>
-    </FiguresOf>
+    </FigureSource>
   )
 }

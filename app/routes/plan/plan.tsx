@@ -24,7 +24,7 @@ import { findJob } from '~server/store/jobs.server'
 import type { Route } from './+types/plan'
 import { CarriedFromBench } from './carried-from-bench'
 import { ChangesProvider, useChanges, useOwnChanges } from './changes'
-import { FiguresOf } from './figure'
+import { FigureSource } from './figure'
 import { Figures } from './figures'
 import { Order } from './order'
 import { PlanRig } from './plan-rig'
@@ -104,7 +104,7 @@ export default function PlanPage({ loaderData, actionData, params }: Route.Compo
   const going = plan.verdict === 'go'
   return (
     <ChangesProvider value={changes}>
-      <FiguresOf source={here}>
+      <FigureSource value={here}>
         <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[3fr_2fr]">
           <title>Plan · Ruddy Siphon</title>
           <div className="grid gap-4">
@@ -157,7 +157,7 @@ export default function PlanPage({ loaderData, actionData, params }: Route.Compo
             </div>
           </div>
         </div>
-      </FiguresOf>
+      </FigureSource>
     </ChangesProvider>
   )
 }
