@@ -3,6 +3,24 @@ import { defineConfig } from 'vite'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
+/**
+ * What is not bundled: it brings files that are no script, there is to be one of it here and in the bundle of the pages, or
+ * most of it is read only when asked for. Of all else what is used is read at each start and command, where hundreds of
+ * files would be looked for.
+ */
+const apart = [
+  '@electric-sql/pglite',
+  '@node-rs/argon2',
+  'fs-native-extensions',
+  '@playwright/test',
+  'react',
+  'react-dom',
+  'react-router',
+  '@react-router/express',
+  'eventsource',
+  'iconv-lite',
+]
+
 /** What runs under Node: Node 20 cannot read TypeScript, so each entry is bundled once at build. */
 export default defineConfig({
   publicDir: false,
@@ -14,7 +32,7 @@ export default defineConfig({
       '~': here('./app'),
     },
   },
-  ssr: { noExternal: ['zod'] },
+  ssr: { noExternal: true, external: apart },
   build: {
     ssr: true,
     outDir: 'build/node',

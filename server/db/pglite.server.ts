@@ -6,6 +6,7 @@ import { openDurable, type Prepare, type Sync } from '~server/db/disk/durable.se
 import { noticeStop } from '~server/db/disk/stopped.server'
 import { hasDatabaseCode, type Queries } from './database.server'
 import { folderAsTar } from './disk/folder-tar.server'
+import { startParams } from './disk/start-params.server'
 import type { Engine, KeptDatabase } from './engine.server'
 import { mayChange, Remembered } from './remembered.server'
 import { passingKey, type ShopKey } from './shop-key.server'
@@ -35,7 +36,7 @@ export async function openPglite(
   shopKey = passingKey(),
 ): Promise<KeptDatabase> {
   const loadDataDir = typeof begin === 'string' ? new Blob([await readFile(begin)]) : begin
-  const pg = await PGlite.create({ dataDir, loadDataDir, parsers })
+  const pg = await PGlite.create({ dataDir, loadDataDir, parsers, startParams: [...startParams] })
   return behindPort(pg, shopKey, noticeStop(pg))
 }
 

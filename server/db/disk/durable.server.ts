@@ -1,11 +1,12 @@
 import { fsyncSync } from 'node:fs'
 import { type ParserOptions, PGlite } from '@electric-sql/pglite'
 import { NodeFS } from '@electric-sql/pglite/nodefs'
+import { startParams } from './start-params.server'
 import { syncPath } from './sync.server'
 
 /** PostgreSQL as it starts where an acknowledged commit has to outlive a power cut: `-F` would switch syncing off. */
 const durableParams: string[] = [
-  ...PGlite.defaultStartParams.filter((each) => each !== '-F'),
+  ...startParams.filter((each) => each !== '-F'),
   '-c',
   'fsync=on',
   // The other way, fdatasync, ends in an empty call here.
