@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { perObject } from '../base/memo'
 import { lineId } from '../rig/parts/line'
 import { partsOf } from '../vehicle/parts'
 import type { Line, Vehicle } from '../vehicle/schema'
@@ -65,25 +66,29 @@ type Known = {
  * the way: each once. @source common practice
  */
 export function jointsOf({ vehicle, checkIn, turned = [] }: Known): Joint[] {
-  const touched = new Set([...(checkIn?.work.opened ?? []), ...(checkIn?.work.replaced ?? [])])
-  if (touched.size === 0 && turned.length === 0) return []
+  const { opened = [], replaced = [] } = checkIn?.work ?? {}
+  if (opened.length + replaced.length + turned.length === 0) return []
+  const touched = new Set([...opened, ...replaced])
+  return endsOf(vehicle)
+    .filter(
+      ({ joint: { id, line, at }, part }) =>
+        touched.has(line) || touched.has(at) || touched.has(part) || turned.includes(id),
+    )
+    .map(({ joint }) => joint)
+}
+
+/** The ends of all lines, and the part each is screwed into, where its port is one of several. */
+const endsOf = perObject((vehicle: Vehicle): readonly { joint: Joint; part: string }[] => {
   const partOf = new Map(
     partsOf(vehicle, 'master-cylinder').flatMap(({ id, chambers }) =>
       chambers.map((chamber): [string, string] => [chamber.id, id]),
     ),
   )
-  const isTouched = (id: string) => touched.has(id) || touched.has(partOf.get(id) ?? '')
-  const ends = vehicle.lines.flatMap((line) => {
-    const whole = touched.has(lineId(line))
-    const isOpened = (at: string) => whole || isTouched(at) || turned.includes(jointIdAt(line, at))
-    return [
-      ...(isOpened(line.from) ? [jointAt(line, 'from')] : []),
-      ...(isOpened(line.to) ? [jointAt(line, 'to')] : []),
-    ]
-  })
+  const ends = vehicle.lines.flatMap((line) => [jointAt(line, 'from'), jointAt(line, 'to')])
   // Two lines without a name between the same two parts are one to whoever looks at them.
-  return [...new Map(ends.map((joint) => [joint.id, joint])).values()]
-}
+  const each = new Map(ends.map((joint) => [joint.id, { joint, part: partOf.get(joint.at) ?? joint.at }]))
+  return [...each.values()]
+})
 
 /** What the end of a line is known by. */
 export const jointIdAt = (line: Line, at: string): string => `${lineId(line)} at ${at}`
