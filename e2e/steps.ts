@@ -128,8 +128,9 @@ export async function goOnUntil(
   hands?: Hands,
 ): Promise<void> {
   const { origin } = new URL(page.url())
-  // A bay that draws hundreds of acts takes the time of the server that records them.
-  await page.goto('about:blank')
+  // A bay that draws hundreds of acts takes the time of the server that records them. A picture of the same place keeps the
+  // process with what it has translated; a blank page would end it.
+  await page.goto(`${origin}/favicon.svg`)
   await goOn({ client: page.request, url: origin }, job, reached, hands)
   await visit(page, new URL(`${job}/bleed`, origin).href)
 }

@@ -43,12 +43,14 @@ export class Workshop {
   /** Look at the vehicle without touching it. */
   shown = async (): Promise<Shown> => (await fetch(`${this.tool.pageUrl}/state`)).json()
 
-  private async follow(body: object): Promise<void> {
+  /** @param whole what is sent along where somebody acted whom the stand-in did not follow */
+  private async follow(body: object, whole?: () => object): Promise<void> {
     const answer = await fetch(`${this.tool.pageUrl}/follow`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(body),
     })
+    if (answer.status === 409 && whole) return this.follow({ ...body, ...whole() })
     if (!answer.ok) throw new Error(`the stand-in answered ${answer.status}`)
     this.seen = await answer.json()
   }
@@ -64,7 +66,9 @@ export class Workshop {
       return { ...act, ml: Math.max(0, Math.round(sinceMl * 10) / 10), colour, bubbles }
     },
     did: (event, state) =>
-      this.follow({ event, job: toWire(state), passS: allOpen(state).length > 0 ? OPEN_S : 0 }),
+      this.follow({ event, length: state.length, passS: allOpen(state).length > 0 ? OPEN_S : 0 }, () => ({
+        job: toWire(state),
+      })),
   }
 
   /** Go on as a careful technician would; the tool runs what a routine waits for. */

@@ -21,6 +21,8 @@ const pagePort = Number(process.env.SCAN_TOOL_PAGE_PORT ?? 4806)
 const EVERY_MS = 250
 /** A job in the middle of its bleed is so large at most. */
 const JOB_BYTES = '4mb'
+/** Somebody acted whom it did not follow. */
+const WANTS_JOB = 409
 
 const vehicle = vehicleFromArguments()
 const unit = new SimulatedUnit(vehicle)
@@ -139,10 +141,18 @@ app.post('/act', (request, response) => {
   if (sent.success) act(sent.data)
   response.status(sent.success ? 200 : 400).json(state())
 })
-/** What was done to a job, and how the job stands after it: the same is done to the vehicle here. */
+/**
+ * What was done to a job, and how many acts it has then: the same is done to the vehicle here. How the job stands after it
+ * is sent along only where it is asked for, as it is as long as a book.
+ */
+type Followed = { event?: FloorEvent; length?: number; job?: WireJob; passS: number }
 app.post('/follow', (request, response) => {
-  const { event, job, passS } = request.body as { event?: FloorEvent; job?: WireJob; passS: number }
+  const { event, length = 0, job, passS } = request.body as Followed
   if (event && job) unit.follow(event, fromWire(job))
+  else if (event && !unit.followNext(event, length)) {
+    response.status(WANTS_JOB).end()
+    return
+  }
   response.json({ ...unit.passes(passS), ...state() })
 })
 

@@ -1,3 +1,4 @@
+import { applyEvent } from '~core/job/apply'
 import type { FloorEvent } from '~core/job/events'
 import { hiddenIn } from '~core/job/practice-hides'
 import { type HeldAir, PracticeVehicle, type Seen } from '~core/job/practice-vehicle'
@@ -121,6 +122,18 @@ export class SimulatedUnit {
   }
 
   /** What was done to a job is done to the vehicle. */
+  /**
+   * One act more on the job as it was followed last.
+   *
+   * @param length how many acts the job has after it
+   * @returns false where others came between: then the whole job is needed
+   */
+  followNext(event: FloorEvent, length: number): boolean {
+    if (this.followed?.length !== length - 1) return false
+    const applied = applyEvent(this.followed, event)
+    if (applied.ok) this.follow(event, applied.state)
+    return applied.ok
+  }
   follow(event: FloorEvent, after: JobState): void {
     this.vehicleHere.follow(this.followed ?? after, event, after)
     this.followed = after
