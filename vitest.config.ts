@@ -3,6 +3,17 @@ import { defineConfig } from 'vitest/config'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
+const tests = ['core', 'cli', 'app', 'simulators', 'demo', 'server', 'scripts', 'test'].map(
+  (top) => `${top}/**/*.test.ts`,
+)
+/** Whatever opens a store: its migrations and the demo world are read in by the bundler. */
+const ofTheStore = [
+  'server/**/*.test.ts',
+  'cli/kept.test.ts',
+  'test/crash/*.test.ts',
+  'test/releases/*.test.ts',
+]
+
 export default defineConfig({
   resolve: {
     alias: {
@@ -13,16 +24,6 @@ export default defineConfig({
     },
   },
   test: {
-    include: [
-      'core/**/*.test.ts',
-      'cli/**/*.test.ts',
-      'app/**/*.test.ts',
-      'simulators/**/*.test.ts',
-      'demo/**/*.test.ts',
-      'server/**/*.test.ts',
-      'scripts/**/*.test.ts',
-      'test/**/*.test.ts',
-    ],
     setupFiles: ['scripts/vitest-seed.ts'],
     // Beside journeys, with what these leave of a laden machine, the longest takes ten times what it takes alone; no test
     // has a limit of its own. What hangs fails all the same.
@@ -31,5 +32,20 @@ export default defineConfig({
     maxWorkers: 2,
     // Every file in the same worker finds what an earlier one imported: half of the run was importing.
     isolate: false,
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'plain',
+          include: tests,
+          exclude: ofTheStore,
+          // Imported as Node does it: behind the runner's own modules each use of an import is a call, and what is
+          // reckoned takes twice as long.
+          experimental: { viteModuleRunner: false, nodeLoader: false },
+          execArgv: ['--import', '@oxc-node/core/register'],
+        },
+      },
+      { extends: true, test: { name: 'store', include: ofTheStore } },
+    ],
   },
 })

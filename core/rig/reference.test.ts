@@ -1,4 +1,4 @@
-import { jStat } from 'jstat'
+import jStat from 'jstat'
 import { expect, test } from 'vitest'
 import { done, press, type RigAct, rigOf as requestRig } from '~test/worlds/rig-of'
 import { carFile, vehicleFrom } from '~test/worlds/vehicles'

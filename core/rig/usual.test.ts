@@ -1,4 +1,7 @@
-import { afterAll, describe, expect, test, vi } from 'vitest'
+import { once } from 'node:events'
+import { Worker } from 'node:worker_threads'
+import { describe, expect, test } from 'vitest'
+import { leavesOf } from '~test/worlds/leaves-of'
 import { carFile, vehicleFrom } from '~test/worlds/vehicles'
 import { planOnRig } from '../plan/on-rig'
 import { makePlan } from '../plan/plan'
@@ -57,38 +60,10 @@ const besides = [
 ]
 const all = [...jobs, ...besides]
 
-type Holder = Record<string, number>
-const leaves = (holder: object, path: string[] = []): [string, Holder, string][] =>
-  Object.entries(holder).flatMap(([key, value]) =>
-    typeof value === 'number'
-      ? [[[...path, key].join('.'), holder as Holder, key] as [string, Holder, string]]
-      : leaves(value, [...path, key]),
-  )
-
-/** Which values each job asks for. A copy of the rig is watched, since one that is watched stays slow. */
-async function askedByEach(): Promise<ReadonlySet<string>[]> {
-  vi.resetModules()
-  const watched = await import('./usual')
-  const { planOnRig } = await import('../plan/on-rig')
-  const { makePlan } = await import('../plan/plan')
-  let asked = new Set<string>()
-  for (const [name, holder, key] of leaves(watched.usual)) {
-    const value = holder[key]
-    Object.defineProperty(holder, key, {
-      get: () => {
-        asked.add(name)
-        return value
-      },
-    })
-  }
-  return all.map((request) => {
-    asked = new Set()
-    planOnRig(request, makePlan(request))
-    return asked
-  })
-}
-const askedBy = await askedByEach()
-afterAll(() => vi.resetModules())
+const [askedBy] = (await once(
+  new Worker(new URL('../../test/worlds/asked-of-usual.ts', import.meta.url), { workerData: all }),
+  'message',
+)) as [readonly ReadonlySet<string>[]]
 
 /** A value is tried where one of the usual jobs asks for it, else at the others. */
 const jobsThatAsk = (name: string): PlanRequest[] => {
@@ -113,14 +88,14 @@ const asItIs = new Map(all.map((request) => [request, shown(request)]))
 const OF_FAULTS = ['boost', 'risesMPerS', 'chokeM']
 
 test('every value is asked for by one of these jobs, but for those of faults', () => {
-  expect(leaves(usual).flatMap(([name]) => (jobsThatAsk(name).length > 0 ? [] : [name]))).toEqual(OF_FAULTS)
+  expect(leavesOf(usual).flatMap(([name]) => (jobsThatAsk(name).length > 0 ? [] : [name]))).toEqual(OF_FAULTS)
 })
 
 /** How far apart a line's bends mix it, and when the front of a metering valve flows, count for twice as much as all else. */
 const TWICE = ['cellMl', 'metering.openKPa']
 
 describe('half or twice any value from memory moves what is shown by no more than this', () => {
-  test.each(leaves(usual).filter(([name]) => !OF_FAULTS.includes(name)))(
+  test.each(leavesOf(usual).filter(([name]) => !OF_FAULTS.includes(name)))(
     '%s: 1 point of old share, a stroke of 25 mL, 12 mm of pedal',
     (name, holder, key) => {
       const was = holder[key] as number

@@ -1,10 +1,10 @@
-import { jStat } from 'jstat'
-import { Solver } from 'odex'
+import jStat from 'jstat'
 import { linearRegression } from 'simple-statistics'
 import { bubbleRise } from '~core/physics/air/bubble-rise'
 import { bubbleSticks } from '~core/physics/air/bubble-sticks'
 import { pedalFeel } from '~core/physics/air/pedal-feel'
 import { squeezedShare, trappedAir } from '~core/physics/air/trapped-air'
+import { Solver } from '~test/worlds/odex'
 import type { Check } from './check'
 
 const cylinder = { boreMm: 23.8, pedalRatio: 4 }

@@ -1,6 +1,5 @@
 import { convert } from 'convert'
-import { jStat } from 'jstat'
-import { Solver } from 'odex'
+import jStat from 'jstat'
 import { drawDownSavingMl } from '~core/physics/exchange/draw-down'
 import { laminarOutletShare } from '~core/physics/exchange/laminar-tail'
 import { massBalance } from '~core/physics/exchange/mass-balance'
@@ -9,6 +8,7 @@ import { cornerMeanShare, cornerOutletShare } from '~core/physics/exchange/reser
 import { tanksOutletShare } from '~core/physics/exchange/tanks-in-series'
 import { topUp } from '~core/physics/exchange/top-up'
 import { wearDrop } from '~core/physics/exchange/wear-drop'
+import { Solver } from '~test/worlds/odex'
 import type { Check } from './check'
 import { outletByOde } from './outlet-by-ode'
 

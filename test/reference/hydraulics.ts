@@ -1,4 +1,3 @@
-import { Solver } from 'odex'
 import { linearRegression, linearRegressionLine } from 'simple-statistics'
 import { fluids } from '~core/fluid/specs'
 import { usualBleeder } from '~core/physics/hydraulics/bleeder'
@@ -7,6 +6,7 @@ import { flowMlPerMin, headKPa, orificeDropKPa } from '~core/physics/hydraulics/
 import { frictionFactor } from '~core/physics/hydraulics/friction'
 import { restriction } from '~core/physics/hydraulics/restriction'
 import { viscosityMm2PerS } from '~core/physics/hydraulics/viscosity'
+import { Solver } from '~test/worlds/odex'
 import type { Check } from './check'
 
 const dot4 = [

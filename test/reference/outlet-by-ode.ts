@@ -1,4 +1,4 @@
-import { Solver } from 'odex'
+import { Solver } from '~test/worlds/odex'
 
 /** Reservoir and three tanks as four differential equations over the volume pushed through. */
 export function outletByOde(reservoirMl: number, share: number, volumeMl: number, throughMl: number): number {

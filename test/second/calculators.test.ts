@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { jStat } from 'jstat'
+import jStat from 'jstat'
 import { expect, test } from 'vitest'
 import { calculators } from '~core/calculators/command'
 import { airKPa, antoineKPa, boilsC, flowMlPerMin, halving, takesPa, viscosity } from './by-hand'

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { jStat } from 'jstat'
+import jStat from 'jstat'
 import { describe, expect, test } from 'vitest'
 import { benchPageOf } from '~core/calculators'
 import { type Typed, typedFrom, workBench } from '~core/calculators/page'

@@ -1,6 +1,6 @@
 /** jStat ships no types; this is the part the checks use. */
 declare module 'jstat' {
-  export const jStat: {
+  const jStat: {
     models: {
       ols: (
         readings: number[],
@@ -14,4 +14,5 @@ declare module 'jstat' {
       inv: (share: number, shape: number, scale: number) => number
     }
   }
+  export default jStat
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { jStat } from 'jstat'
+import jStat from 'jstat'
 import { describe, expect, test } from 'vitest'
 import { Chance } from '../../base/random'
 import { cylinderMl } from '../hydraulics/cylinder'

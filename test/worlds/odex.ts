@@ -1,6 +1,9 @@
+import { createRequire } from 'node:module'
+
 /** The little that is used of odex; its own sources do not pass strict types. */
-export class Solver {
-  constructor(equations: number)
+type SolverOf = new (
+  equations: number,
+) => {
   absoluteTolerance: number
   relativeTolerance: number
   maxSteps: number
@@ -11,3 +14,5 @@ export class Solver {
     to: number,
   ): { y: number[]; nEval: number }
 }
+
+export const { Solver } = createRequire(import.meta.url)('odex') as { Solver: SolverOf }
