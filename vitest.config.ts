@@ -40,7 +40,7 @@ export default defineConfig({
           include: tests,
           exclude: ofTheStore,
           // Imported as Node does it: behind the runner's own modules each use of an import is a call, and what is
-          // reckoned takes twice as long.
+          // reckoned takes up to twice as long.
           experimental: { viteModuleRunner: false, nodeLoader: false },
           execArgv: ['--import', '@oxc-node/core/register'],
         },

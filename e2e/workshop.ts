@@ -43,14 +43,14 @@ export class Workshop {
   /** Look at the vehicle without touching it. */
   shown = async (): Promise<Shown> => (await fetch(`${this.tool.pageUrl}/state`)).json()
 
-  /** @param whole what is sent along where somebody acted whom the stand-in did not follow */
-  private async follow(body: object, whole?: () => object): Promise<void> {
+  /** @param after the job, which is sent along where the stand-in asks for it: somebody acted whom it did not follow */
+  private async follow(body: object, after?: JobState): Promise<void> {
     const answer = await fetch(`${this.tool.pageUrl}/follow`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(body),
     })
-    if (answer.status === 409 && whole) return this.follow({ ...body, ...whole() })
+    if (answer.status === 409 && after) return this.follow({ ...body, job: toWire(after) })
     if (!answer.ok) throw new Error(`the stand-in answered ${answer.status}`)
     this.seen = await answer.json()
   }
@@ -66,9 +66,7 @@ export class Workshop {
       return { ...act, ml: Math.max(0, Math.round(sinceMl * 10) / 10), colour, bubbles }
     },
     did: (event, state) =>
-      this.follow({ event, length: state.length, passS: allOpen(state).length > 0 ? OPEN_S : 0 }, () => ({
-        job: toWire(state),
-      })),
+      this.follow({ event, length: state.length, passS: allOpen(state).length > 0 ? OPEN_S : 0 }, state),
   }
 
   /** Go on as a careful technician would; the tool runs what a routine waits for. */

@@ -77,7 +77,7 @@ export function jointsOf({ vehicle, checkIn, turned = [] }: Known): Joint[] {
     .map(({ joint }) => joint)
 }
 
-/** The ends of all lines, and the part each is screwed into, where its port is one of several. */
+/** The ends of all lines, and the part that each is screwed into: of a port, its cylinder. */
 const endsOf = perObject((vehicle: Vehicle): readonly { joint: Joint; part: string }[] => {
   const partOf = new Map(
     partsOf(vehicle, 'master-cylinder').flatMap(({ id, chambers }) =>

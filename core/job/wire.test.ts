@@ -8,7 +8,7 @@ import { Chance } from '../base/random'
 import { applyPatch, fromWire, patchOf, toWire } from './wire'
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value))
-/** The runner's own look at a whole job takes ten times as long: it is asked only for what differs. */
+/** The runner's own look at a whole job is slow: it is asked only to tell what differs. */
 function same(one: unknown, other: unknown): void {
   if (!isDeepStrictEqual(one, other)) expect(one).toEqual(other)
 }

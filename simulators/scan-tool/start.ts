@@ -143,7 +143,7 @@ app.post('/act', (request, response) => {
 })
 /**
  * What was done to a job, and how many acts it has then: the same is done to the vehicle here. How the job stands after it
- * is sent along only where it is asked for, as it is as long as a book.
+ * is sent along only where it is asked for.
  */
 type Followed = { event?: FloorEvent; length?: number; job?: WireJob; passS: number }
 app.post('/follow', (request, response) => {

@@ -121,7 +121,6 @@ export class SimulatedUnit {
     return this.openByHand
   }
 
-  /** What was done to a job is done to the vehicle. */
   /**
    * One act more on the job as it was followed last.
    *
@@ -134,6 +133,7 @@ export class SimulatedUnit {
     if (applied.ok) this.follow(event, applied.state)
     return applied.ok
   }
+  /** What was done to a job is done to the vehicle. */
   follow(event: FloorEvent, after: JobState): void {
     this.vehicleHere.follow(this.followed ?? after, event, after)
     this.followed = after
