@@ -8,7 +8,7 @@ import { hasDatabaseCode, type Queries } from './database.server'
 import { folderAsTar } from './disk/folder-tar.server'
 import { startParams } from './disk/start-params.server'
 import type { Engine, KeptDatabase } from './engine.server'
-import { mayChange, Remembered } from './remembered.server'
+import { mayChange, Remembered, type Writes } from './remembered.server'
 import { passingKey, type ShopKey } from './shop-key.server'
 
 /** `date` and times stay text: a Date would show the evening before west of Greenwich. */
@@ -22,6 +22,14 @@ const parsers = {
 const queriesOf = (pg: PGlite | Transaction): Queries => ({
   async query<Row>(sql: string, params: readonly unknown[] = []) {
     return (await pg.query<Row>(sql, [...params])).rows
+  },
+})
+
+/** @param writes is told each of them, which may write */
+const told = ({ query }: Queries, writes: Writes): Queries => ({
+  query(sql, params) {
+    writes(sql)
+    return query(sql, params)
   },
 })
 
@@ -94,17 +102,19 @@ function behindPort(
     // What is remembered is asked of in here, so that a store that has stopped says so whatever it is asked.
     query: (sql, params = []) =>
       sound(
-        mayChange(sql) ? remembered.write(() => query(sql, params)) : remembered.read(sql, params, query),
+        mayChange(sql)
+          ? remembered.write((writes) => told({ query }, writes).query(sql, params))
+          : remembered.read(sql, params, query),
       ),
     transaction: (work) =>
       sound(
-        remembered.write(() => pg.transaction((tx) => work(queriesOf(tx)))) as Promise<
+        remembered.write((writes) => pg.transaction((tx) => work(told(queriesOf(tx), writes)))) as Promise<
           Awaited<ReturnType<typeof work>>
         >,
       ),
     writable: async () => {},
     close: () => pg.close(),
-    exec: (sql) => sound(remembered.write(() => pg.exec(sql).then(() => undefined))),
+    exec: (sql) => sound(remembered.rewrite(() => pg.exec(sql).then(() => undefined))),
     dump: () => pg.dumpDataDir('none'),
   }
 }

@@ -1,4 +1,5 @@
 import { expect, test } from 'vitest'
+import { migrate } from './migrate.server'
 import { openPglite } from './pglite.server'
 import { Remembered } from './remembered.server'
 
@@ -18,21 +19,39 @@ test('what was read is not asked again until something was written, and then it 
   const { store, remembered, read } = oneFigure()
   expect([await read(), await read()]).toEqual([[{ figure: 1 }], [{ figure: 1 }]])
   expect(store.asked).toBe(1)
-  await remembered.write(async () => {
+  await remembered.write(async (writes) => {
+    writes('update it set figure = 2')
     store.figure = 2
   })
   expect(await read()).toEqual([{ figure: 2 }])
 })
 
+test.each([
+  ['update it set figure = 2', 2],
+  ['insert into "public"."it" values (2)', 2],
+  ['DELETE FROM It', 2],
+  ['with gone as (delete from it returning figure) insert into other select figure from gone', 2],
+  ['truncate it', 2],
+  ['drop table other', 2],
+  ['insert into other values (2) on conflict do update set figure = 2', 1],
+  ['select figure from it for update', 1],
+])('what is read of a table is asked again once that table may have been written: %s', async (sql, asked) => {
+  const { store, remembered, read } = oneFigure()
+  await read()
+  await remembered.write(async (writes) => writes(sql))
+  await read()
+  expect(store.asked).toBe(asked)
+})
+
 test('what is read while something is being written is asked again after it', async () => {
   const { store, remembered, read } = oneFigure()
   let done = () => {}
-  const writing = remembered.write(
-    () =>
-      new Promise<void>((resolve) => {
-        done = resolve
-      }),
-  )
+  const writing = remembered.write(async (writes) => {
+    writes('update it set figure = 2')
+    await new Promise<void>((resolve) => {
+      done = resolve
+    })
+  })
   expect(await read()).toEqual([{ figure: 1 }])
   store.figure = 2
   expect(await read()).toEqual([{ figure: 2 }])
@@ -43,7 +62,8 @@ test('what is read while something is being written is asked again after it', as
 test('an answer that a write has overtaken is not remembered', async () => {
   const { store, remembered, read } = oneFigure()
   const before = read()
-  await remembered.write(async () => {
+  await remembered.write(async (writes) => {
+    writes('update it set figure = 2')
     store.figure = 2
   })
   await before
@@ -53,7 +73,11 @@ test('an answer that a write has overtaken is not remembered', async () => {
 test('a write that failed is forgotten like one that did not', async () => {
   const { store, remembered, read } = oneFigure()
   await read()
-  await expect(remembered.write(() => Promise.reject(new Error('refused')))).rejects.toThrow('refused')
+  const refused = remembered.write(async (writes) => {
+    writes('update it set figure = 2')
+    throw new Error('refused')
+  })
+  await expect(refused).rejects.toThrow('refused')
   await read()
   expect(store.asked).toBe(2)
 })
@@ -93,5 +117,19 @@ test('every way of writing into the database is noticed', async () => {
     await write()
     expect(await figures()).toHaveLength(i + 1)
   }
+  await db.close()
+})
+
+test('nothing in the store writes or reads a table that a statement does not name: no view, trigger, function, cascade', async () => {
+  const db = await openPglite()
+  await migrate(db)
+  const [beside] = await db.query<{ n: number }>(
+    `select (select count(*) from pg_class where relkind in ('v', 'm') and relnamespace = 'public'::regnamespace)
+       + (select count(*) from pg_trigger where not tgisinternal) + (select count(*) from pg_rewrite
+          join pg_class on pg_class.oid = ev_class where relnamespace = 'public'::regnamespace)
+       + (select count(*) from pg_proc where pronamespace = 'public'::regnamespace)
+       + (select count(*) from pg_constraint where contype = 'f' and (confdeltype <> 'a' or confupdtype <> 'a')) as n`,
+  )
+  expect(Number(beside?.n)).toBe(0)
   await db.close()
 })

@@ -27,8 +27,8 @@ import { documentOf } from './record.server'
 
 /** What became of events that were sent: the job's new state, or why they cannot follow. */
 export type Appended =
-  /** `beyondMl`: what the last of them poured beyond the book, which a sender cannot know. */
-  | { ok: true; state: JobState; beyondMl?: number }
+  /** `beyondMl`: what they poured beyond the book, by their ids, which a sender cannot know. */
+  | { ok: true; state: JobState; beyondMl: Readonly<Record<string, number>> }
   | { ok: false; code: 'not-found' | 'refused'; refusal: Notice }
 
 /**
@@ -103,8 +103,9 @@ const appendAsRead = (db: Database, jobId: string, events: readonly JobEvent[]):
     const fresh = events.filter((event) => !recorded.some(({ id }) => id === event.id))
     const appended = await appendTo(db, tx, jobId, { state, link: row.link ?? NOTHING_BEFORE }, fresh)
     // One that is sent again gets the answer that was lost.
-    const beyondMl = fresh.length > 0 ? undefined : recorded.at(-1)?.body.beyondMl
-    return appended.ok && beyondMl !== undefined ? { ...appended, beyondMl } : appended
+    return appended.ok
+      ? { ...appended, beyondMl: { ...beyondOf(recorded.map(({ body }) => body)), ...appended.beyondMl } }
+      : appended
   })
 
 /** Judge events that are not recorded yet, and write them with all that follows from them. */
@@ -121,14 +122,12 @@ async function appendTo(
   if (refusal) return { ok: false, code: 'refused', refusal }
   let state = before
   let link = previous
-  let beyondMl: number | undefined
   const written: LoggedEvent[] = []
   for (const step of steps) {
     const event = await withWhatIsBeyond(tx, jobId, state, step)
     const next = logged(jobId, { seq: state.length + 1, previous: link }, event)
     written.push(next)
     link = next.link
-    beyondMl = event.beyondMl
     state = replayEvent(state, event)
   }
   if (fresh.length > 0) {
@@ -140,8 +139,11 @@ async function appendTo(
     await freeze(tx, db.shopKey, jobId, state)
     await unlinkCab(tx, jobId)
   } else if (fresh.some(({ type }) => type === 'addendum')) await enterAddendum(tx, db.shopKey, jobId)
-  return { ok: true, state, link, written, ...(beyondMl !== undefined && { beyondMl }) }
+  return { ok: true, state, link, written, beyondMl: beyondOf(written.map(({ event }) => event)) }
 }
+
+const beyondOf = (events: readonly JobEvent[]): Record<string, number> =>
+  Object.fromEntries(events.flatMap(({ id, beyondMl }) => (beyondMl === undefined ? [] : [[id, beyondMl]])))
 
 type Recorded = { id: string; body: JobEvent }
 

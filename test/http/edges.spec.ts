@@ -61,6 +61,26 @@ test.describe('at every edge', () => {
     expect(await length({ ...act, why: 'something else' })).toBe('another-act')
   })
 
+  test('a list of acts is recorded in one go, up to one that cannot be; too long a one is not begun', async ({
+    request,
+    server,
+  }) => {
+    const job = await openedOn({ client: request, url: server.url }, van)
+    const send = async (data: object) => {
+      const answer = await request.post(`${job}/events`, { headers: { Origin: server.url }, data })
+      return { status: answer.status(), ...(await answer.json()) }
+    }
+    const list = [
+      parked({ why: 'the ferry waits' }),
+      { ...parked({ why: 'lunch' }), type: 'sung' },
+      parked({ why: 'rain' }),
+    ]
+    expect(await send(list)).toMatchObject({ status: 200, taken: 1, length: 2 })
+    expect(await send(list.slice(1))).toMatchObject({ status: 200, taken: 0, length: 2 })
+    const many = Array.from({ length: 201 }, () => parked({ why: 'rain' }))
+    expect(await send(many)).toMatchObject({ status: 413, refusal: { code: 'too-many' } })
+  })
+
   test('an act of a clock that is years off bears the server’s time, and what the screen said; one in another’s name says who sent it', async ({
     request,
     server,

@@ -102,16 +102,25 @@ async function sender({ client, url }: Asker, job: string) {
     if (!answer.ok) throw new Error(`${events} answered ${answer.status}: ${await answer.text()}`)
     return answer.json()
   }
+  const send = (body: unknown) =>
+    ask({
+      method: 'POST',
+      headers: { Origin: url, 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    })
   return {
     state: async (): Promise<JobState> => readState(await ask({ headers: {} })),
     async record(act: object) {
       const event = stamped(url, act)
-      const { length } = await ask({
-        method: 'POST',
-        headers: { Origin: url, 'Content-Type': 'application/json' },
-        body: JSON.stringify(event),
-      })
+      const { length } = await send(event)
       return { event, length: length as number }
+    },
+    /** @returns how many the job has now */
+    async recordAll(acts: readonly JobEvent[]): Promise<number> {
+      const { taken, length } = await send(acts)
+      // Sent by itself, the first that was not taken is told why.
+      if (taken < acts.length) await send(acts[taken])
+      return length
     },
   }
 }
@@ -125,6 +134,9 @@ export type Hands = {
   did: (event: FloorEvent, after: JobState) => Promise<void>
 }
 
+/** So many acts gather before they are sent, as from a screen that had no connection. */
+const GATHERED = 50
+
 /** Go on as a careful technician would until something is so, or nothing is left to do. */
 export async function goOn(
   asker: Asker,
@@ -134,24 +146,35 @@ export async function goOn(
 ): Promise<void> {
   const many = await sender(asker, job)
   let state = await many.state()
-  const recordHere = async (act: object) => {
-    const { event, length } = await many.record(act)
-    const applied = applyEvent(state, event)
+  let gathered: JobEvent[] = []
+  const send = async () => {
+    const length = gathered.length > 0 ? await many.recordAll(gathered) : state.length
+    gathered = []
     // What is reckoned here is what the server has, unless somebody else acted too.
-    state = applied.ok && applied.state.length === length ? applied.state : await many.state()
+    if (length !== state.length) state = await many.state()
+  }
+  const act = async (made: object) => {
+    const event = stamped(asker.url, made)
+    const applied = applyEvent(state, event)
+    if (applied.ok) state = applied.state
+    gathered.push(event)
+    if (!applied.ok || gathered.length === GATHERED) await send()
     await hands?.did(event as FloorEvent, state)
   }
   while (!reached(state)) {
     const careful = carefulAct(state)
-    const act = careful && hands ? await hands.writes(careful, state) : careful
-    if (!act) break
-    const takesS = act.type === 'step-done' ? (act.heldS ?? act.tookS) : undefined
-    if (act.type === 'step-done' && takesS !== undefined) {
-      await recordHere({ type: 'timer-started', timer: act.step })
+    const next = careful && hands ? await hands.writes(careful, state) : careful
+    if (!next) break
+    const takesS = next.type === 'step-done' ? (next.heldS ?? next.tookS) : undefined
+    if (next.type === 'step-done' && takesS !== undefined) {
+      await act({ type: 'timer-started', timer: next.step })
+      // The server has to hear of it now: it measures by its own clock.
+      await send()
       for (let s = 0; s < takesS; s += 60) await DemoServer.at(asker.url).minuteOn()
     }
-    await recordHere(act)
+    await act(next)
   }
+  await send()
 }
 
 /** The bleeder under work has its hose on and nobody presses. */

@@ -2,7 +2,7 @@ import { EventSource } from 'eventsource'
 import { CabClient, type CabWire } from '~/client/cab/cab-client'
 import { JobClient, type PendingStore } from '~/client/job/job-client'
 import { JobFeed } from '~/client/job/job-feed'
-import { newerState, sendEvent, type Way } from '~/client/job/send'
+import { newerState, sendEvent, sendEvents, type Way } from '~/client/job/send'
 import type { OpenStream } from '~/client/live/live-stream'
 import type { Chance } from '~core/base/random'
 import { isUnheard, phoneAgrees, phoneNotYetHeard } from '~core/cab/agree'
@@ -65,6 +65,7 @@ export class Wheel {
     const way: Way = { fetch: through(door), patienceMs: PATIENCE_MS }
     const wire = {
       send: (event: FloorEvent) => sendEvent(jobId, event, way),
+      sendMany: (events: readonly FloorEvent[]) => sendEvents(jobId, events, way),
       newer: (have: number) => newerState(jobId, have, way),
     }
     this.client = new JobClient(state, wire, kept(), 100)

@@ -5,8 +5,8 @@ import { type FloorEvent, versionOf } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
-import { JobClient, type PendingStore } from './job-client'
-import type { Answer } from './send'
+import { type FloorAct, JobClient, type JobWire, type PendingStore } from './job-client'
+import type { Answer, AnswerToMany } from './send'
 
 /** The other end of the wire: the same reducer, each event once. */
 class Log {
@@ -21,7 +21,16 @@ class Log {
     this.state = applied.state
     return { kind: 'taken', length: applied.state.length }
   }
+  takeMany(events: readonly FloorEvent[]): AnswerToMany {
+    const stopped = events.findIndex((event) => this.take(event).kind !== 'taken')
+    const taken = stopped === -1 ? events.length : stopped
+    return taken === 0
+      ? { kind: 'one-by-one' }
+      : { kind: 'taken', taken, length: this.state.length, beyondMl: {} }
+  }
 }
+/** A server that takes no lists. */
+const sendMany = async (): Promise<AnswerToMany> => ({ kind: 'one-by-one' })
 const memory = (aside: string[] = []): PendingStore => {
   const events = new Map<string, FloorEvent>()
   return {
@@ -47,7 +56,7 @@ test('an act whose answer is lost is sent again under the same id, and counted o
     const answer = log.take(event)
     return lost-- > 0 ? { kind: 'no-answer' } : answer
   }
-  const client = new JobClient(log.state, { send, newer: async () => log.state }, memory(), 1)
+  const client = new JobClient(log.state, { send, sendMany, newer: async () => log.state }, memory(), 1)
   client.act(topUp)
   await saved(client)
   expect(client.snapshot().state).toEqual(log.state)
@@ -58,7 +67,11 @@ test('an act counts as kept once the store has it, and not when it is shown', as
   const log = new Log(begun())
   let has = () => {}
   const store = { ...memory(), keep: () => new Promise<void>((kept) => (has = kept)) }
-  const wire = { send: async (): Promise<Answer> => ({ kind: 'no-answer' }), newer: async () => log.state }
+  const wire = {
+    send: async (): Promise<Answer> => ({ kind: 'no-answer' }),
+    sendMany,
+    newer: async () => log.state,
+  }
   const client = new JobClient(log.state, wire, store, 1)
   client.act(topUp)
   expect(client.snapshot()).toMatchObject({ waiting: 1, keeping: true })
@@ -78,6 +91,7 @@ test('an act of its own that the stream tells before the answer comes is not cou
         expect(client.snapshot().state.run?.stages[0]?.tally.inMl).toBe(40)
         return answer
       },
+      sendMany,
       newer: async () => log.state,
     },
     memory(),
@@ -99,7 +113,7 @@ test('what only the shelf’s book knows of a pour is on the screen that sent it
   if (!applied.ok) throw new Error(applied.refusal.code)
   const log = new Log(applied.state)
   const send = async (event: FloorEvent): Promise<Answer> => ({ ...log.take(event), beyondMl: 40 }) as Answer
-  const client = new JobClient(log.state, { send, newer: async () => log.state }, memory(), 1)
+  const client = new JobClient(log.state, { send, sendMany, newer: async () => log.state }, memory(), 1)
   client.act(topUp)
   await saved(client)
   expect(client.snapshot().state.containers).toMatchObject([{ code: can.code, beyondMl: 40 }])
@@ -108,13 +122,17 @@ test('what only the shelf’s book knows of a pour is on the screen that sent it
 test('what an earlier page left unsent is sent in its order by the next one', async () => {
   const log = new Log(begun())
   const store = memory()
-  const silent = { send: async (): Promise<Answer> => ({ kind: 'no-answer' }), newer: async () => undefined }
+  const silent = {
+    send: async (): Promise<Answer> => ({ kind: 'no-answer' }),
+    sendMany,
+    newer: async () => undefined,
+  }
   const first = new JobClient(log.state, silent, store, 1)
   first.act(topUp)
   first.act({ type: 'level-read', reservoir: 'res', ml: 150 })
   await expect.poll(async () => (await store.left()).length).toBe(2)
   first.end()
-  const wire = { send: async (event: FloorEvent) => log.take(event), newer: async () => log.state }
+  const wire = { send: async (event: FloorEvent) => log.take(event), sendMany, newer: async () => log.state }
   const next = new JobClient(log.state, wire, store, 1)
   const done = saved(next)
   await next.begin()
@@ -123,12 +141,91 @@ test('what an earlier page left unsent is sent in its order by the next one', as
   expect(await store.left()).toEqual([])
 })
 
+/** A screen that made acts while there was no answer, and what it sends to the server that is back. */
+async function afterAnOutage(
+  acts: readonly FloorAct[],
+  answers: (log: Log) => Pick<JobWire, 'send' | 'sendMany'> = (log) => ({
+    send: async (event) => log.take(event),
+    sendMany: async (events) => log.takeMany(events),
+  }),
+) {
+  const log = new Log(begun())
+  const { send, sendMany } = answers(log)
+  const told: string[] = []
+  let back = false
+  const wire: JobWire = {
+    send: async (event) => {
+      if (!back) return { kind: 'no-answer' }
+      told.push(event.type)
+      return send(event)
+    },
+    sendMany: async (events) => {
+      if (!back) return { kind: 'no-answer' }
+      told.push(events.map(({ type }) => type).join(' + '))
+      return sendMany(events)
+    },
+    newer: async () => log.state,
+  }
+  const client = new JobClient(log.state, wire, memory(), 1)
+  for (const act of acts) client.act(act)
+  await expect.poll(() => client.snapshot().link).toBe('offline')
+  const done = saved(client)
+  back = true
+  await done
+  return { client, log, told }
+}
+const levelRead = { type: 'level-read', reservoir: 'res', ml: 150 } as const
+
+test('what has gathered while nobody answered leaves in one request', async () => {
+  const { client, log, told } = await afterAnOutage([topUp, levelRead, topUp])
+  expect(told).toEqual(['topped-up + level-read + topped-up'])
+  expect(client.snapshot().state).toEqual(log.state)
+  expect(log.state.run?.stages[0]?.tally.inMl).toBe(80)
+})
+
+test('where one of many is refused, those before it are saved, it is said why, and those after it are sent', async () => {
+  const { client, log, told } = await afterAnOutage([topUp, levelRead, topUp], (log) => ({
+    sendMany: async (events) => {
+      const upTo = events.findIndex(({ type }) => type === 'level-read')
+      return log.takeMany(upTo === -1 ? events : events.slice(0, upTo))
+    },
+    send: async (event) =>
+      event.type === 'level-read'
+        ? { kind: 'refused', why: { code: 'job-filed' }, state: log.state }
+        : log.take(event),
+  }))
+  expect(told).toEqual([
+    'topped-up + level-read + topped-up',
+    'level-read + topped-up',
+    'level-read',
+    'topped-up',
+  ])
+  expect(client.snapshot()).toMatchObject({ refusal: { code: 'job-filed' }, waiting: 0 })
+  expect(client.snapshot().state).toEqual(log.state)
+  expect(log.state.run?.stages[0]?.tally.inMl).toBe(80)
+})
+
+test('many whose answer is lost are sent again, and counted once', async () => {
+  let lost = true
+  const { client, log } = await afterAnOutage([topUp, topUp], (log) => ({
+    send: async (event) => log.take(event),
+    sendMany: async (events) => {
+      const answer = log.takeMany(events)
+      const heard = !lost
+      lost = false
+      return heard ? answer : { kind: 'no-answer' }
+    },
+  }))
+  expect(client.snapshot().state).toEqual(log.state)
+  expect(log.state.run?.stages[0]?.tally.inMl).toBe(80)
+})
+
 test('an act that waited for the server says how long, the state remembers it, and one that went at once says nothing', async () => {
   vi.useFakeTimers({ now: Date.parse('2026-05-04T08:00:00Z'), toFake: ['Date'] })
   const log = new Log(begun())
   let back = false
   const send = async (event: FloorEvent): Promise<Answer> => (back ? log.take(event) : { kind: 'no-answer' })
-  const client = new JobClient(log.state, { send, newer: async () => log.state }, memory(), 1)
+  const client = new JobClient(log.state, { send, sendMany, newer: async () => log.state }, memory(), 1)
   client.act(topUp)
   await expect.poll(() => client.snapshot().link).toBe('offline')
   vi.setSystemTime(Date.parse('2026-05-04T08:31:00Z'))
@@ -155,7 +252,7 @@ test('what the server cannot read is set aside, and what follows it is sent', as
     first = false
     return { kind: 'unread', why: { code: 'not-an-event' } }
   }
-  const client = new JobClient(log.state, { send, newer: async () => log.state }, memory(aside), 1)
+  const client = new JobClient(log.state, { send, sendMany, newer: async () => log.state }, memory(aside), 1)
   client.act(topUp)
   client.act({ ...topUp, ml: 25 })
   await saved(client)
@@ -169,6 +266,7 @@ test('a page of another build goes by its own acts, and takes over no state that
   let stale = false
   const wire = {
     send: async (event: FloorEvent) => log.take(event),
+    sendMany,
     newer: async () => log.state,
     stale: () => stale,
   }
@@ -186,6 +284,7 @@ test('what another screen did is told apart from its own, and one that missed so
   let reached = false
   const wire = {
     send: async (event: FloorEvent) => log.take(event),
+    sendMany,
     newer: async () => (reached ? log.state : undefined),
   }
   const client = new JobClient(log.state, wire, memory(), 1)

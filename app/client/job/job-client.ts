@@ -3,7 +3,7 @@ import type { Fact } from '~core/base/decision'
 import { applyEvent, replayEvent } from '~core/job/apply'
 import { type FloorEvent, type Person, readEvent, type Unstamped, versionOf } from '~core/job/events'
 import type { JobState } from '~core/job/state'
-import type { Answer } from './send'
+import type { Answer, AnswerToMany } from './send'
 
 /** What the floor screens make: an event without its stamp. */
 export type FloorAct = Unstamped<FloorEvent>
@@ -20,11 +20,16 @@ export type PendingStore = {
 /** The way to the server. */
 export type JobWire = {
   send: (event: FloorEvent) => Promise<Answer>
+  sendMany: (events: readonly FloorEvent[]) => Promise<AnswerToMany>
   /** Whether the server is of another build than this page, which then cannot tell what its states mean. */
   stale?: () => boolean
   /** @returns undefined where it could not be reached or has nothing newer */
   newer: (have: number) => Promise<JobState | undefined>
 }
+
+type Hindrance = Exclude<Answer, { kind: 'taken' | 'refused' | 'unread' }>
+/** What the server has of acts that it took. */
+type Recorded = { length: number; beyondMl: Record<string, number> }
 
 export type JobSnapshot = {
   state: JobState
@@ -44,6 +49,8 @@ export type JobSnapshot = {
 }
 
 const RETRY_MS = 2000
+/** Acts of one request: an act is some 300 bytes, and a request that does not come through is sent anew as a whole. */
+const MOST_TOGETHER = 50
 /** An act that waited longer than this says so, and the record with it. */
 const LATE_S = 30
 
@@ -197,19 +204,37 @@ export class JobClient {
   private async send(): Promise<void> {
     if (this.sending) return
     this.sending = true
-    for (let next = this.queue[0]; next && !this.ended; next = this.queue[0]) {
-      const event = asSent(next)
-      const answer = await this.wire.send(event)
-      if (answer.kind === 'taken' || answer.kind === 'refused') await this.settle(event, answer)
-      else if (answer.kind === 'unread') await this.putAside(next, answer.why)
-      else {
-        this.notNow = answer.kind === 'not-now' ? answer.why : this.notNow
-        this.show({ link: answer.kind === 'no-answer' ? 'offline' : answer.kind })
-        await new Promise((resume) => setTimeout(resume, this.retryMs))
-      }
+    while (this.queue.length > 0 && !this.ended) {
+      const hindrance = await this.sendNext()
+      if (!hindrance) continue
+      this.notNow = hindrance.kind === 'not-now' ? hindrance.why : this.notNow
+      this.show({ link: hindrance.kind === 'no-answer' ? 'offline' : hindrance.kind })
+      await new Promise((resume) => setTimeout(resume, this.retryMs))
     }
     this.sending = false
     if (this.queue.length === 0) this.show({ link: 'saved' })
+  }
+  /** Send what has gathered, or the first of it. @returns what keeps it from being saved now; undefined where it is settled */
+  private async sendNext(): Promise<Hindrance | undefined> {
+    const gathered = this.queue.slice(0, MOST_TOGETHER)
+    if (gathered.length > 1) {
+      const events = gathered.map(asSent)
+      const answer = await this.wire.sendMany(events)
+      if (answer.kind === 'no-answer') return answer
+      if (answer.kind === 'taken') return void (await this.settle(events.slice(0, answer.taken), answer))
+    }
+    const [next] = gathered
+    if (!next) return undefined
+    const event = asSent(next)
+    const answer = await this.wire.send(event)
+    if (answer.kind === 'unread') await this.putAside(next, answer.why)
+    else if (answer.kind === 'refused') await this.giveUp(event, answer)
+    else if (answer.kind !== 'taken') return answer
+    else {
+      const { length, beyondMl } = answer
+      await this.settle([event], { length, beyondMl: beyondMl === undefined ? {} : { [event.id]: beyondMl } })
+    }
+    return undefined
   }
   /** It is out of the way of what comes after it, and not lost. Where the store fails it stays first in the queue. */
   private async putAside(event: FloorEvent, why: Fact) {
@@ -227,21 +252,32 @@ export class JobClient {
     this.show({ aside: this.current.aside + 1 })
     this.rebuild({})
   }
-  /** The server answered for an act: a refused one is let go of too, since another screen went on, and the person is told. */
-  private async settle(event: FloorEvent, answer: Answer & { kind: 'taken' | 'refused' }) {
+  /** A refused act is let go of too, since another screen went on, and the person is told. */
+  private async giveUp({ id }: FloorEvent, { why, state }: Answer & { kind: 'refused' }) {
     this.notNow = undefined
-    if (answer.kind === 'refused') this.refused = answer.why
-    await this.letGo(event.id)
-    if (answer.kind === 'refused') this.adopt(answer.state)
-    else if (this.confirmed.length < answer.length) {
-      const applied = applyEvent(this.confirmed, event)
-      const { beyondMl } = answer
+    this.refused = why
+    await this.letGo(id)
+    this.adopt(state)
+    this.rebuild({})
+  }
+  /** The server has these acts, the job as long as it says. */
+  private async settle(events: readonly FloorEvent[], { length, beyondMl }: Recorded) {
+    this.notNow = undefined
+    for (const { id } of events) await this.letGo(id)
+    if (this.confirmed.length < length) {
+      let state: JobState | undefined = this.confirmed
+      for (const event of events) state = state && asRecorded(state, event, beyondMl[event.id])
       // Nobody else was at it between: what this screen made of it is what the server has, but for what the book says.
-      if (applied.ok && applied.state.length === answer.length)
-        this.confirmed =
-          beyondMl === undefined ? applied.state : replayEvent(this.confirmed, { ...applied.event, beyondMl })
+      if (state?.length === length) this.confirmed = state
       else await this.lookAgain()
     }
     this.rebuild({})
   }
+}
+
+/** The job after an act that was taken; undefined where it does not follow on what this screen knows. */
+function asRecorded(before: JobState, event: FloorEvent, beyondMl: number | undefined): JobState | undefined {
+  const applied = applyEvent(before, event)
+  if (!applied.ok || beyondMl === undefined) return applied.ok ? applied.state : undefined
+  return replayEvent(before, { ...applied.event, beyondMl })
 }

@@ -25,16 +25,23 @@ const UNREADABLE = new Set([400, 404, 413, 422])
 
 type Body = { length?: number; beyondMl?: number; refusal?: Fact; state?: WireJob }
 
+type ManyBody = { taken?: number; length?: number; beyondMl?: Record<string, number> }
+
+async function post(jobId: string, body: object, { fetch, patienceMs }: Way): Promise<Response> {
+  const response = await fetch(`/jobs/${jobId}/events`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json', [BUILD_HEADER]: BUILD },
+    body: JSON.stringify(body),
+    signal: AbortSignal.timeout(patienceMs),
+  })
+  heardFrom(response)
+  return response
+}
+
 /** Send one event. Whatever is neither taken nor refused is sent again. */
 export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay()): Promise<Answer> {
   try {
-    const response = await way.fetch(`/jobs/${jobId}/events`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json', [BUILD_HEADER]: BUILD },
-      body: JSON.stringify(event),
-      signal: AbortSignal.timeout(way.patienceMs),
-    })
-    heardFrom(response)
+    const response = await post(jobId, event, way)
     if (response.status === 401) return { kind: 'nobody-here' }
     const { length, beyondMl, refusal, state } = (await response.json()) as Body
     if (response.ok && length !== undefined) return { kind: 'taken', length, beyondMl }
@@ -46,6 +53,29 @@ export async function sendEvent(jobId: string, event: FloorEvent, way = usualWay
     }
     if (UNREADABLE.has(response.status)) return { kind: 'unread', why: refusal ?? fact('server-refused') }
     return { kind: 'not-now', why: refusal ?? fact('server-fault') }
+  } catch {
+    return { kind: 'no-answer' }
+  }
+}
+
+/** How many of a list of acts the server has now; none where it has yet to say why not of the first, sent by itself. */
+export type AnswerToMany =
+  | { kind: 'taken'; taken: number; length: number; beyondMl: Record<string, number> }
+  | { kind: 'one-by-one' }
+  | { kind: 'no-answer' }
+
+/** Send what has gathered in one request: a screen that was away would wait for as many answers as it has acts. */
+export async function sendEvents(
+  jobId: string,
+  events: readonly FloorEvent[],
+  way = usualWay(),
+): Promise<AnswerToMany> {
+  try {
+    const response = await post(jobId, events, way)
+    const { taken, length, beyondMl = {} } = (await response.json()) as ManyBody
+    // A server of an earlier release takes no lists.
+    if (!response.ok || !taken || length === undefined) return { kind: 'one-by-one' }
+    return { kind: 'taken', taken, length, beyondMl }
   } catch {
     return { kind: 'no-answer' }
   }

@@ -8,7 +8,7 @@ import { type FloorAct, JobClient, type JobSnapshot } from './job-client'
 import { JobFeed } from './job-feed'
 import { heardBuild, otherBuild } from './other-build'
 import { pendingOf } from './queue'
-import { newerState, sendEvent } from './send'
+import { newerState, sendEvent, sendEvents } from './send'
 
 export type { FloorAct, Link } from './job-client'
 
@@ -33,6 +33,7 @@ export function useJobRun(
         fromServer,
         {
           send: (event) => sendEvent(jobId, event),
+          sendMany: (events) => sendEvents(jobId, events),
           newer: (have) => newerState(jobId, have),
           stale: () => otherBuild() !== undefined,
         },
