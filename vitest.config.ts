@@ -45,7 +45,10 @@ export default defineConfig({
           execArgv: ['--import', '@oxc-node/core/register'],
         },
       },
-      { extends: true, test: { name: 'store', include: ofTheStore } },
+      {
+        extends: true,
+        test: { name: 'store', include: ofTheStore, globalSetup: 'scripts/vitest-store.ts' },
+      },
     ],
   },
 })

@@ -2,6 +2,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, expect, test } from 'vitest'
+import { buildOfTests } from '~server/db/store-for-tests'
 import { openData } from '~server/services/open-data.server'
 import { loadDemoWorld } from '../demo/load'
 import { runKept } from './kept'
@@ -15,7 +16,7 @@ const asked = async (command: string, ...words: string[]) => {
 
 beforeAll(async () => {
   process.env.SIPHON_DATA = at('data')
-  const { db } = await openData(at('data'), top)
+  const { db } = await openData(at('data'), buildOfTests())
   await loadDemoWorld(db, new Date('2026-05-04T08:00:00Z'))
   await db.close()
 })

@@ -1,7 +1,6 @@
 import { expect, test } from 'vitest'
-import { migrate } from './migrate.server'
-import { openPglite } from './pglite.server'
 import { Remembered } from './remembered.server'
+import { newStore } from './store-for-tests'
 
 /** A store of one figure that says how often it was asked. */
 function oneFigure() {
@@ -103,7 +102,7 @@ test('whoever changes rows that others are handed is told', async () => {
 })
 
 test('every way of writing into the database is noticed', async () => {
-  const db = await openPglite()
+  const db = await newStore()
   await db.exec('create table it (figure int)')
   const figures = () => db.query('select figure from it order by 1')
   const ways = [
@@ -121,8 +120,7 @@ test('every way of writing into the database is noticed', async () => {
 })
 
 test('nothing in the store writes or reads a table that a statement does not name: no view, trigger, function, cascade', async () => {
-  const db = await openPglite()
-  await migrate(db)
+  const db = await newStore()
   const [beside] = await db.query<{ n: number }>(
     `select (select count(*) from pg_class where relkind in ('v', 'm') and relnamespace = 'public'::regnamespace)
        + (select count(*) from pg_trigger where not tgisinternal) + (select count(*) from pg_rewrite

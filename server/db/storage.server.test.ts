@@ -4,9 +4,10 @@ import { join } from 'node:path'
 import { beforeAll, describe, expect, test, vi } from 'vitest'
 import { backTo, screenCookie, screenToken } from '~server/http/who.server'
 import type { Database } from './database.server'
-import { openFolder, openPglite } from './pglite.server'
+import { openFolder } from './pglite.server'
 import { passingKey } from './shop-key.server'
 import { guarded, isStorageFault, mayWrite, StorageFault } from './storage.server'
+import { newStore } from './store-for-tests'
 
 const folder = mkdtempSync(join(tmpdir(), 'siphon-storage-'))
 
@@ -142,7 +143,7 @@ describe('a disk that fails under a real store', () => {
   const key = passingKey()
   const made = join(folder, 'made')
   beforeAll(async () => {
-    const begin = await openPglite(made, undefined, key)
+    const begin = await newStore(made, key)
     await begin.exec('create table act (id int)')
     await begin.close()
   })

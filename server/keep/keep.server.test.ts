@@ -18,8 +18,9 @@ import { newId } from '~/lib/ids'
 import { verifyExport } from '~core/ledger/export-file'
 import type { Database } from '~server/db/database.server'
 import { migrate, migrationSums } from '~server/db/migrate.server'
-import { openFolder, openPglite } from '~server/db/pglite.server'
+import { openFolder } from '~server/db/pglite.server'
 import { passingKey } from '~server/db/shop-key.server'
+import { buildOfTests, newStore } from '~server/db/store-for-tests'
 import { appendEvents } from '~server/services/append.server'
 import { openData } from '~server/services/open-data.server'
 import { openJob } from '~server/services/open-job.server'
@@ -35,11 +36,10 @@ import { BackupFault, layOut } from './restore.server'
 const folder = mkdtempSync(join(tmpdir(), 'siphon-keep-'))
 const dataDir = join(folder, 'data')
 const pgDir = join(dataDir, 'pg')
-const noBuild = join(folder, 'build')
 let db: Database
 
 beforeAll(async () => {
-  db = (await openData(dataDir, noBuild)).db
+  db = (await openData(dataDir, buildOfTests())).db
   await loadDemoWorld(db, new Date('2026-05-04T08:00:00Z'))
 })
 afterAll(async () => {
@@ -139,8 +139,7 @@ describe('a backup', () => {
 describe('an export', () => {
   test('of everything is imported into a new database and exports to the same rows again', async () => {
     const text = await textOf(exportAll(db))
-    const other = await openPglite(undefined, undefined, db.shopKey)
-    await migrate(other)
+    const other = await newStore(undefined, db.shopKey)
     expect(await importExport(other, () => piecesOf(text))).toMatchObject({ ok: true })
     const rows = (lines: string) =>
       lines.split('\n').flatMap((line) => (line.includes('"kind":"row"') ? [JSON.parse(line).body] : []))
@@ -228,8 +227,7 @@ describe('a folder', () => {
   })
 
   test('of a release that is newer, or that had other migrations, is refused with a sentence', async () => {
-    const pg = await openPglite()
-    await migrate(pg)
+    const pg = await newStore()
     await pg.query(`insert into migration (name) values ('9999-of-another-time')`)
     await expect(migrate(pg)).rejects.toThrow(/newer release .*9999-of-another-time/)
     await pg.query(`delete from migration where name like '9999%'`)
@@ -241,13 +239,14 @@ describe('a folder', () => {
   test('half made by a start that was ended is made anew; one without its control file is said to be no whole one', async () => {
     const half = join(folder, 'half')
     mkdirSync(join(half, 'pg.half', 'base'), { recursive: true })
-    const opened = await openData(half, noBuild)
+    // From no snapshot: all that a first start does is done here.
+    const opened = await openData(half, join(folder, 'no-build'))
     expect(opened.first).toBe(true)
     await opened.db.close()
     expect(readdirSync(half)).not.toContain('pg.half')
     const torn = join(folder, 'torn')
     mkdirSync(join(torn, 'pg'), { recursive: true })
-    await expect(openData(torn, noBuild)).rejects.toThrow(/not whole/)
+    await expect(openData(torn, buildOfTests())).rejects.toThrow(/not whole/)
   })
 
   test('of another PostgreSQL is refused with the way over', async () => {
@@ -255,14 +254,15 @@ describe('a folder', () => {
     mkdirSync(join(old, 'pg', 'global'), { recursive: true })
     writeFileSync(join(old, 'pg', 'global', 'pg_control'), '')
     writeFileSync(join(old, 'pg', 'PG_VERSION'), '17\n')
-    await expect(openData(old, noBuild)).rejects.toThrow(/PostgreSQL 17.*siphon export.*siphon import/s)
+    await expect(openData(old, buildOfTests())).rejects.toThrow(
+      /PostgreSQL 17.*siphon export.*siphon import/s,
+    )
   })
 
   test('that lacks a migration is backed up before it is brought forward', async () => {
     const earlier = join(folder, 'earlier')
     mkdirSync(earlier)
-    const pg = await openPglite(join(earlier, 'pg'))
-    await migrate(pg)
+    const pg = await newStore(join(earlier, 'pg'))
     // As the release before the logbook left it.
     await pg.exec(
       `drop table logbook_entry; drop table follow_up; alter table job_event drop column link;
@@ -272,7 +272,7 @@ describe('a folder', () => {
     await pg.close()
     const copy = join(folder, 'earlier-copy')
     cpSync(earlier, copy, { recursive: true })
-    const { db: now } = await openData(copy, noBuild)
+    const { db: now } = await openData(copy, buildOfTests())
     await now.close()
     const [made] = standingBackups(join(copy, 'backups'))
     expect(existsSync(made?.path ?? '')).toBe(true)

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
@@ -10,8 +10,9 @@ import { allBleeders } from '~core/vehicle/parts'
 import type { Database } from '~server/db/database.server'
 import { migrate } from '~server/db/migrate.server'
 import { openPglite } from '~server/db/pglite.server'
+import { buildOfTests } from '~server/db/store-for-tests'
 import { learnedOf } from '~server/services/learned.server'
-import { openData, snapshotPath } from '~server/services/open-data.server'
+import { openData } from '~server/services/open-data.server'
 import { cabCodeOf, joinCab, newCabCode } from '~server/store/cab.server'
 import { comebacksOf, filedJobs, findJob, jobTrace, openJobs } from '~server/store/jobs.server'
 import {
@@ -32,13 +33,9 @@ let db: Database
 beforeAll(async () => {
   const fresh = await openPglite()
   await migrate(fresh)
-  const buildDir = join(folder, 'build')
-  const path = snapshotPath(buildDir)
-  await import('node:fs').then(({ mkdirSync }) => mkdirSync(join(buildDir, 'snapshot'), { recursive: true }))
-  writeFileSync(path, Buffer.from(await (await fresh.dump()).arrayBuffer()))
   freshSchema = await schemaOf(fresh)
   await fresh.close()
-  db = (await openData(join(folder, 'data'), buildDir)).db
+  db = (await openData(join(folder, 'data'), buildOfTests())).db
   await loadDemoWorld(db, new Date('2026-05-04T08:00:00Z'))
 })
 afterAll(async () => {

@@ -6,7 +6,7 @@ import { syncPath, syncTree } from '~server/db/disk/sync.server'
 import { engine } from '~server/db/engine.server'
 import { keepFormats } from '~server/db/formats.server'
 import { lockDataDir } from '~server/db/lock.server'
-import { migrate, pending, schemaHash } from '~server/db/migrate.server'
+import { migrate, pending } from '~server/db/migrate.server'
 import { keyPathOf, passingKey, type ShopKey, shopKeyAt } from '~server/db/shop-key.server'
 import {
   guarded,
@@ -18,9 +18,7 @@ import {
 import { backUpInto, backupsDir } from '~server/keep/nightly.server'
 import { chainEarlier, enterKey } from '~server/store/ledger.server'
 import { keepMachineZone, shopZone } from '~server/store/zone.server'
-
-/** Where the build leaves the snapshot that a first start begins from. */
-export const snapshotPath = (buildDir: string): string => join(buildDir, 'snapshot', `${schemaHash()}.tar`)
+import { snapshotPath } from './snapshot.server'
 
 /** `onlyRead`: nothing can be written, and what is read is a copy. */
 export type Opened = { db: Database; first: boolean; onlyRead: boolean }

@@ -9,7 +9,7 @@ import { makePlan } from '~core/plan/plan'
 import { shopSchema, workSchema } from '~core/plan/request'
 import { codeFrom, readCode } from '~core/stock/code'
 import type { Database } from '~server/db/database.server'
-import { demoOn } from '~server/db/demo-for-tests'
+import { demoOn } from '~server/db/store-for-tests'
 import { findJob } from '~server/store/jobs.server'
 import {
   addContainers,

@@ -1,8 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { metricUnits, usUnits } from '~core/units/units'
 import type { KeptDatabase } from '~server/db/engine.server'
-import { migrate } from '~server/db/migrate.server'
-import { openPglite } from '~server/db/pglite.server'
+import { newStore } from '~server/db/store-for-tests'
 import {
   addPerson,
   checkPin,
@@ -17,8 +16,7 @@ import { saveShopZone } from './zone.server'
 
 let db: KeptDatabase
 beforeAll(async () => {
-  db = await openPglite()
-  await migrate(db)
+  db = await newStore()
   expect(await addPerson(db, 'Una Brack', '4107')).toMatchObject({ ok: true })
 })
 afterAll(() => db.close())

@@ -1,16 +1,14 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { metricUnits, usUnits } from '~core/units/units'
 import type { Database } from '~server/db/database.server'
-import { migrate } from '~server/db/migrate.server'
-import { openPglite } from '~server/db/pglite.server'
+import { newStore } from '~server/db/store-for-tests'
 import { addPerson } from './people.server'
 import { saveOwnUnits, saveShopUnits, unitsFor } from './units.server'
 
 let db: Database
 let personId = ''
 beforeAll(async () => {
-  db = await openPglite()
-  await migrate(db)
+  db = await newStore()
   const added = await addPerson(db, 'Somebody', '4257')
   if (!added.ok) throw new Error(added.fault.text)
   personId = added.person.id

@@ -2,9 +2,9 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { KeptDatabase } from '~server/db/engine.server'
-import { migrate } from '~server/db/migrate.server'
-import { openFolder, openPglite } from '~server/db/pglite.server'
+import { openFolder } from '~server/db/pglite.server'
 import { passingKey } from '~server/db/shop-key.server'
+import { newStore } from '~server/db/store-for-tests'
 import { appendEvents } from '~server/services/append.server'
 import { openJob } from '~server/services/open-job.server'
 import { enterKey } from '~server/store/ledger.server'
@@ -33,8 +33,7 @@ export async function recordRun(acts: number, synced = true): Promise<Recorded> 
   const top = mkdtempSync(join(tmpdir(), 'siphon-crash-'))
   const dir = join(top, 'pg')
   const key = passingKey()
-  const begin = await openPglite(dir, undefined, key)
-  await migrate(begin)
+  const begin = await newStore(dir, key)
   await enterKey(begin)
   await begin.close()
   const disk = new Disk(dir)

@@ -11,8 +11,7 @@ import { checksFor } from '~core/job/proofs/checks'
 import type { JobState } from '~core/job/state'
 import { jobTally, wasteMl } from '~core/job/tally'
 import { verifyExport } from '~core/ledger/export-file'
-import { migrate } from '~server/db/migrate.server'
-import { openPglite } from '~server/db/pglite.server'
+import { newStore } from '~server/db/store-for-tests'
 import { exportAll } from '~server/keep/export.server'
 import { importExport } from '~server/keep/import.server'
 import { standingBackups } from '~server/keep/nightly.server'
@@ -95,8 +94,7 @@ test.each(readdirSync(KEPT).filter((name) => name.endsWith('.jsonl.br')))(
   async (name) => {
     const text = kept(name).toString('utf8')
     expect(verifyExport(text)).toMatchObject({ valid: true })
-    const db = await openPglite()
-    await migrate(db)
+    const db = await newStore()
     expect(await importExport(db, () => piecesOf(text))).toMatchObject({ ok: true })
     for (const { id } of await filedJobs(db)) expect((await findJob(db, id))?.filed).toBeDefined()
     await db.close()
