@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { defineConfig } from '@playwright/test'
 import { chromiumOptions } from './test/http/server'
 
@@ -8,7 +9,8 @@ export default defineConfig({
     { name: 'journeys', testDir: 'e2e' },
   ],
   globalSetup: './e2e/before-all.ts',
-  workers: 2,
+  // Half of the machine; the other half is for the unit tests beside. A journey waits a good deal: two share a core.
+  workers: Math.max(2, Math.floor(availableParallelism() / 2)),
   timeout: 120_000,
   // A laden machine answers late; what never comes fails all the same.
   expect: { timeout: 15_000 },

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
@@ -29,7 +30,7 @@ export default defineConfig({
     // has a limit of its own. What hangs fails all the same.
     testTimeout: 3_600_000,
     hookTimeout: 3_600_000,
-    maxWorkers: 2,
+    maxWorkers: Math.max(2, Math.floor(availableParallelism() / 2)),
     // Every file in the same worker finds what an earlier one imported: half of the run was importing.
     isolate: false,
     projects: [

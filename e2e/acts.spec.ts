@@ -1,6 +1,6 @@
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import { expect, test } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn } from './set-up'
 import { linkPhone } from './steps'
 import { helper, Technician } from './technician'
 
@@ -25,8 +25,7 @@ test('a routine exchange of the post van by two people: two acts a pull at the b
   server,
 }) => {
   test.setTimeout(600_000)
-  const job = await openJobOn(page, postVan, 'ACT 1')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, postVan, 'ACT 1')
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: server.url })
   const technician = new Technician(page, job)
   const { touched } = technician

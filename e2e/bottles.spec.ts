@@ -3,8 +3,8 @@ import { openPoints } from '~core/job/points'
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { checkInAndTest, openJobOn } from './set-up'
-import { goOnUntil, savedState, takeWay } from './steps'
+import { plannedOn } from './set-up'
+import { goOnUntil, savedState } from './steps'
 
 /** Whether the shop bleeds by gravity. */
 async function offersGravity(page: Page, yes: boolean) {
@@ -19,11 +19,7 @@ test('by gravity several bottles run at once: each is looked at by itself, and c
 }) => {
   await page.clock.install()
   await offersGravity(page, true)
-  const job = await openJobOn(page, harbourTug, 'BTL 1')
-  await checkInAndTest(page)
-  await takeWay(page, 'gravity')
-  await page.getByRole('button', { name: 'Take this plan' }).click()
-  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+  const job = await plannedOn(page, harbourTug, 'BTL 1', 'gravity')
   await goOnUntil(page, job, hoseOn)
   await page.getByRole('button', { name: 'It is open' }).click()
   const bottles = page.getByRole('region', { name: 'Bottles' })

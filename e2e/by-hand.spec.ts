@@ -1,7 +1,7 @@
 import type { CDPSession, Locator, Page } from '@playwright/test'
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { accessibilityFaults, expect, test } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn } from './set-up'
 import { lookAsked, savedState } from './steps'
 
 /** One way of working the bay: how something is pressed, typed into, and how a bleeder is said to be closed. */
@@ -61,8 +61,7 @@ async function tabTo(page: Page, target: Locator): Promise<void> {
 }
 
 test('a whole two-person bleed by keyboard alone', async ({ page }) => {
-  const job = await openJobOn(page, harbourTug, 'KEY 1')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'KEY 1')
   await bleedByHand(page, {
     press: async (target) => {
       await tabTo(page, target)
@@ -103,8 +102,7 @@ test.describe('with gloves', () => {
     page,
     context,
   }) => {
-    await openJobOn(page, harbourTug, 'TCH 1')
-    await planTwoPerson(page)
+    await plannedOn(page, harbourTug, 'TCH 1')
     const touch = await context.newCDPSession(page)
     const tap = (name: string) => beginning(page, name).tap()
     await bleedByHand(page, {

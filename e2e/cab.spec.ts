@@ -5,13 +5,12 @@ import { hoseOn } from '../test/http/job'
 import { DemoServer } from '../test/http/server'
 import { signIn } from '../test/http/sign-in'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn } from './set-up'
 import { goOnUntil, holdClosed, lookClean, savedState } from './steps'
 
 /** A job at its first bleeder with the hose on, and a code out for its cab. */
 async function withCode(page: Page, plate: string): Promise<{ job: string; code: string }> {
-  const job = await openJobOn(page, harbourTug, plate)
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, plate)
   await goOnUntil(page, job, hoseOn)
   return { job, code: await codeShown(page) }
 }

@@ -1,25 +1,14 @@
-import type { Page } from '@playwright/test'
-import type { TechniqueId } from '~core/technique/technique'
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { DemoServer } from '../test/http/server'
 import { accessibilityFaults, expect, reload, test } from './journey'
-import { checkInAndTest, openJobOn } from './set-up'
-import { goOnUntil, holdClosed, savedState, takeWay } from './steps'
-
-/** Check in as a routine exchange and take a plan by one way. */
-async function planBy(page: Page, technique: TechniqueId): Promise<void> {
-  await checkInAndTest(page)
-  await takeWay(page, technique)
-  await page.getByRole('button', { name: 'Take this plan' }).click()
-  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
-}
+import { plannedOn } from './set-up'
+import { goOnUntil, holdClosed, savedState } from './steps'
 
 test('vacuum: drawn first, kept until the hose is off, and nothing lets it go while the bleeder is open', async ({
   page,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'VAC 1')
-  await planBy(page, 'vacuum')
+  const job = await plannedOn(page, harbourTug, 'VAC 1', 'vacuum')
   await goOnUntil(page, job, hoseOn)
   await page.getByRole('button', { name: 'Vacuum stands' }).click()
   await expect(page.getByRole('button', { name: 'vacuum off' })).toBeVisible()
@@ -39,8 +28,7 @@ test('vacuum: drawn first, kept until the hose is off, and nothing lets it go wh
 test('pressed through: opened first, closed only by an act of its own, and the cab lets go after that alone', async ({
   page,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'PRS 1')
-  await planBy(page, 'press-through')
+  const job = await plannedOn(page, harbourTug, 'PRS 1', 'press-through')
   await goOnUntil(page, job, hoseOn)
   await page.getByRole('button', { name: 'It is open' }).click()
   await expect(page.getByText('STAY OFF THE PEDAL')).toBeVisible()
@@ -59,8 +47,7 @@ test('pressed through: opened first, closed only by an act of its own, and the c
 test('by machine: the bleeder stays open while it is looked at, pressure comes off before a leak is mended', async ({
   page,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'PRS 1')
-  await planBy(page, 'pressure')
+  const job = await plannedOn(page, harbourTug, 'PRS 1', 'pressure')
   await goOnUntil(page, job, ({ run }) => run?.call === 'open')
   await page.getByRole('button', { name: 'Its mark' }).click()
   await page.getByLabel('It stands at, mL').fill('60')
@@ -85,8 +72,7 @@ test('a hold is timed: early it is not done, a reload does not begin it anew, an
   page,
 }) => {
   await page.clock.install()
-  const job = await openJobOn(page, harbourTug, 'HLD 1')
-  await planBy(page, 'pump-and-hold')
+  const job = await plannedOn(page, harbourTug, 'HLD 1', 'pump-and-hold')
   await goOnUntil(page, job, hoseOn)
   await page.getByRole('button', { name: 'Something went wrong' }).click()
   await page.getByRole('button', { name: 'Bleeder snapped' }).click()
@@ -116,8 +102,7 @@ test('a hold is timed: early it is not done, a reload does not begin it anew, an
 })
 
 test('a level that does not fit what was counted asks where the fluid went', async ({ page }) => {
-  const job = await openJobOn(page, harbourTug, 'GAP 1')
-  await planBy(page, 'pump-and-hold')
+  const job = await plannedOn(page, harbourTug, 'GAP 1', 'pump-and-hold')
   await goOnUntil(page, job, hoseOn)
   await page.getByRole('button', { name: 'Level is not so' }).click()
   await page.getByLabel('Or exactly').fill('180')

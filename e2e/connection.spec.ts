@@ -1,7 +1,7 @@
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn, stateOf } from '../test/http/job'
 import { expect, reload, serverGone, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn } from './set-up'
 import { SilentProxy } from './silent-proxy'
 import { goOnUntil, holdClosed, savedState, untilFirstBleeder } from './steps'
 
@@ -11,8 +11,7 @@ test('the server killed in mid-call: the screen says so, nothing is lost, and th
   page,
   server,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'TUG 30')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'TUG 30')
   await untilFirstBleeder(page)
   await page.getByRole('button', { name: 'Hose is on' }).click()
   await page.getByRole('button', { name: 'Call PRESS' }).click()
@@ -31,8 +30,7 @@ test('the server killed in mid-call: the screen says so, nothing is lost, and th
 })
 
 test('what the server never heard survives a reload of the page', async ({ page }) => {
-  const job = await openJobOn(page, harbourTug, 'TUG 31')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'TUG 31')
   await untilFirstBleeder(page)
   await expect(page.getByText('● saved')).toBeVisible()
   await page.route('**/events', (route) => route.abort('connectionrefused'))
@@ -48,8 +46,7 @@ test('what the server never heard survives a reload of the page', async ({ page 
 
 test('a browser that cannot keep events says so, and still records every act', async ({ page }) => {
   await page.addInitScript(() => Object.defineProperty(window, 'indexedDB', { value: undefined }))
-  const job = await openJobOn(page, harbourTug, 'TUG 33')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'TUG 33')
   await untilFirstBleeder(page)
   await expect(page.getByText('This browser cannot keep events')).toBeVisible()
   await page.getByRole('button', { name: 'Hose is on' }).click()
@@ -60,8 +57,7 @@ test('a browser that cannot keep events says so, and still records every act', a
 })
 
 test('two tabs on one job: each shows what the other did, without being asked', async ({ page, context }) => {
-  const job = await openJobOn(page, harbourTug, 'TUG 32')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'TUG 32')
   await untilFirstBleeder(page)
   await expect(page.getByText('● saved')).toBeVisible()
   const other = await context.newPage()
@@ -80,8 +76,7 @@ test('the network silent for 30 s in mid-call: the screen says so, the cab keeps
   page,
   server,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'TUG 34')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'TUG 34')
   const proxy = await SilentProxy.to(server.port)
   await goOnUntil(page, job, hoseOn)
   await visit(page, `${proxy.url}${job}/bleed`)

@@ -3,15 +3,14 @@ import { harbourTug } from '~test/worlds/harbour-tug'
 import { signIn } from '../test/http/sign-in'
 import { checkInAndTestByForm } from './by-form'
 import { expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { openJobOn, plannedOn } from './set-up'
 import { hearsNothing, linkPhone, savedState, untilFirstBleeder } from './steps'
 
 test('what is done at the wheel shows on a page at the desk as it happens, without being asked', async ({
   page,
   context,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'FLW 1')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'FLW 1')
   await untilFirstBleeder(page)
   const { length } = await savedState(page, job)
   const desk = await context.newPage()
@@ -47,8 +46,7 @@ test('an act shows in a second tab, at the desk and on the phone as it happens',
   browser,
   server,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'FLW 4')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'FLW 4')
   await untilFirstBleeder(page)
   await page.getByRole('button', { name: 'Hose is on' }).click()
   const cab = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: server.url })
@@ -99,8 +97,7 @@ test.describe('a wire that lets only requests through', () => {
     request,
     server,
   }) => {
-    const job = await openJobOn(page, harbourTug, 'FLW 3')
-    await planTwoPerson(page)
+    const job = await plannedOn(page, harbourTug, 'FLW 3')
     await untilFirstBleeder(page)
     await page.getByRole('button', { name: 'Hose is on' }).click()
     await linkPhone(page, request, server.url)

@@ -2,7 +2,7 @@ import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { planTwoPersonByForm } from './by-form'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { openJobOn, plannedOn } from './set-up'
 import { goOnUntil, savedState } from './steps'
 import { example } from './taken'
 
@@ -25,6 +25,8 @@ test('parked with the pedal propped and a bleeder open, resumed by somebody else
   await expect(page.getByRole('heading', { name: 'Parked' })).toBeVisible()
   expect(await accessibilityFaults(page)).toEqual([])
 
+  // A screen shows an act before it is sent.
+  await savedState(page, job)
   await visit(page, '/')
   await expect(page.locator(`a[href="${job}"]`)).toContainText('Parked')
   await expect(page.locator(`a[href="${job}"]`)).toContainText('Bay 3')
@@ -65,8 +67,7 @@ test('parked with the pedal propped and a bleeder open, resumed by somebody else
 
 test('the wrong vehicle was picked: the job moves to the right one, and both say so', async ({ page }) => {
   await openJobOn(page, { ...harbourTug, name: 'The right cart' }, 'RGT 2')
-  const job = await openJobOn(page, { ...harbourTug, name: 'The wrong cart' }, 'WRG 1')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, { ...harbourTug, name: 'The wrong cart' }, 'WRG 1')
   await goOnUntil(page, job, (state) => state.run?.stageIndex === 1)
   await page.getByRole('button', { name: 'Job', exact: true }).click()
   await page.getByRole('menuitem', { name: 'Wrong vehicle' }).click()
@@ -88,8 +89,7 @@ test('the wrong vehicle was picked: the job moves to the right one, and both say
 test('a lever tied overnight: said on the parked screen, untied by a step of its own, its level looked at first thing', async ({
   page,
 }) => {
-  const job = await openJobOn(page, example('courier-twin-disc'), 'TIE 1')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, example('courier-twin-disc'), 'TIE 1')
   await goOnUntil(page, job, hoseOn)
   await page.getByRole('button', { name: 'Park this job' }).click()
   await page.getByLabel('Why', { exact: true }).fill('overnight')

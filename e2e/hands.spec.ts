@@ -1,8 +1,8 @@
 import type { Page } from '@playwright/test'
 import { hoseOn } from '../test/http/job'
 import { expect, test, visit } from './journey'
-import { checkInAndTest, openJobOn } from './set-up'
-import { goOnUntil, holdClosed, linkPhone, savedState, takeWay } from './steps'
+import { plannedOn } from './set-up'
+import { goOnUntil, holdClosed, linkPhone, savedState } from './steps'
 import { example } from './taken'
 
 // The other journeys ask for less: here the phone's picture and the bar of a hold move.
@@ -21,11 +21,7 @@ test('a motorcycle alone: squeezed, opened, closed, let go, two acts a pull, and
   page,
 }) => {
   await shopIs(page, true)
-  const job = await openJobOn(page, example('courier-twin-disc'), 'MCA 1')
-  await checkInAndTest(page)
-  await takeWay(page, 'within-reach')
-  await page.getByRole('button', { name: 'Take this plan' }).click()
-  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+  const job = await plannedOn(page, example('courier-twin-disc'), 'MCA 1', 'within-reach')
   await goOnUntil(page, job, hoseOn)
   await expect(page.getByText(/squeeze it again and hold/)).toBeVisible()
   await expect(page.getByText('Cab:')).toHaveCount(0)
@@ -53,12 +49,7 @@ test('a clutch and brakes of one car: the phone says which pedal, by word and pi
   browser,
   server,
 }) => {
-  const job = await openJobOn(page, example('coastguard-saloon'), 'CLB 1')
-  // Its concentric clutch slave takes no fast pumping.
-  await checkInAndTest(page)
-  await takeWay(page, 'press-through')
-  await page.getByRole('button', { name: 'Take this plan' }).click()
-  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+  const job = await plannedOn(page, example('coastguard-saloon'), 'CLB 1', 'press-through')
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: server.url })
   await linkPhone(page, context.request, server.url)
   const cab = await context.newPage()
@@ -76,11 +67,7 @@ test('a clutch and brakes of one car: the phone says which pedal, by word and pi
 test('the machine runs while the tester is at the desk: a phone with the job open calls back at the mark', async ({
   page,
 }) => {
-  const job = await openJobOn(page, example('ferry-estate'), 'MWA 1')
-  await checkInAndTest(page)
-  await takeWay(page, 'pressure')
-  await page.getByRole('button', { name: 'Take this plan' }).click()
-  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+  const job = await plannedOn(page, example('ferry-estate'), 'MWA 1', 'pressure')
   await page.clock.install()
   await page.setViewportSize({ width: 390, height: 844 })
   await goOnUntil(page, job, ({ run }) => run?.call === 'open')

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { accessibilityFaults, expect, test } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn } from './set-up'
 import { goOnUntil, linkPhone } from './steps'
 
 /** A browser without a monitor has no voices: what would be said is written down, and never comes to an end. */
@@ -21,8 +21,7 @@ test('the calls are said in each one’s language once somebody asks for it, and
   server,
 }) => {
   await listen(page)
-  const job = await openJobOn(page, harbourTug, 'EAR 1')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'EAR 1')
   await goOnUntil(page, job, hoseOn)
   const context = await browser.newContext({ baseURL: server.url, locale: 'de-DE' })
   await linkPhone(page, context.request, server.url)

@@ -1,14 +1,13 @@
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn, planTwoPerson } from './set-up'
 import { goOnUntil, record } from './steps'
 
 test('what a job found out is there when the vehicle comes again: at the plan, at the bleeder, with its date and job', async ({
   page,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'TUG 70')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'TUG 70')
   await goOnUntil(page, job, hoseOn)
   await record(page, job, { type: 'trouble', trouble: { what: 'seized', point: 'rr' } })
   await goOnUntil(page, job)

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { openJobOn, plannedOn } from './set-up'
 import { goOnUntil, lastFill, proveAll, pullsUntilDone, untilFirstBleeder } from './steps'
 
 /** A form that is refused is answered as refused, and the console says so. */
@@ -17,8 +17,7 @@ const oneCorner = { ...harbourTug, parts: harbourTug.parts.slice(0, 3), lines: h
 test('a failed proof keeps the vehicle here, leads back to the bleed, and what was proved counts no more', async ({
   page,
 }) => {
-  const job = await openJobOn(page, oneCorner, 'TUG 20')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, oneCorner, 'TUG 20')
   await untilFirstBleeder(page)
   await page.getByRole('button', { name: 'Hose is on' }).click()
   await pullsUntilDone(page, '15')
@@ -55,8 +54,7 @@ test('failed, bled again, proved: filed with a second person’s PIN, corrected 
   page,
 }) => {
   await page.clock.install()
-  const job = await openJobOn(page, oneCorner, 'TUG 21')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, oneCorner, 'TUG 21')
   await goOnUntil(page, job)
   await visit(page, `${job}/prove`)
   const padsSeated = checkOf(page, 'Pads seated')

@@ -1,7 +1,7 @@
 import postVan from '../demo/vehicles/post-van-lhd.json' with { type: 'json' }
 import { Device } from './device'
 import { expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn } from './set-up'
 import { linkPhone, savedState } from './steps'
 import { helper, Technician } from './technician'
 
@@ -24,8 +24,7 @@ test('a routine exchange with the bottle on a scale: nobody taps an amount, nor 
   server,
 }) => {
   test.setTimeout(600_000)
-  const job = await openJobOn(page, postVan, 'SCL 1')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, postVan, 'SCL 1')
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: server.url })
   const technician = new Technician(page, job, scale)
   const { touched } = technician

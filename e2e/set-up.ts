@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test'
-import { type Asker, checkedInAndTested, openedOn, takePlan } from '../test/http/job'
+import type { TechniqueId } from '~core/technique/technique'
+import { type Asker, checkedInAndTested, openedOn, planned, takePlan } from '../test/http/job'
 import { visit } from './journey'
 
 /** Jobs brought to where a journey begins, by the forms' own addresses: the forms have journeys of their own. */
@@ -27,6 +28,19 @@ export async function checkInAndTest(page: Page): Promise<void> {
   const job = await jobAt(page)
   await checkedInAndTested(await askerOf(page), job)
   await visit(page, `${job}/plan`)
+}
+
+/** A job on a vehicle, checked in, tested, and its plan taken by this way; leaves the page at the plate. */
+export async function plannedOn(
+  page: Page,
+  file: object,
+  plate: string,
+  way: TechniqueId = 'pump-and-hold',
+): Promise<string> {
+  const job = await planned(await askerOf(page), file, plate, way)
+  await visit(page, `${job}/bleed`)
+  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+  return job
 }
 
 /** Check in, test and take a two-person plan; leaves the page at the plate. */

@@ -1,6 +1,6 @@
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn } from './set-up'
 import { savedState } from './steps'
 
 /** The code of the demo's container of a product. */
@@ -18,8 +18,7 @@ test('the wrong container is not offered; typed or scanned it is refused with wh
     await codeOf(page, 'Brae Three'),
     await codeOf(page, 'use first'),
   ]
-  const job = await openJobOn(page, harbourTug, 'SHF 1')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'SHF 1')
   await page.getByRole('button', { name: 'Yes, the plate is the same' }).click()
   await expect(page.getByText(/Pour from Skerry 4/)).toBeVisible()
   await page.getByRole('button', { name: 'Another container' }).click()
@@ -60,8 +59,7 @@ test('a can that runs out in mid-pour: the bay asks where the rest came from, an
   const right = await codeOf(page, 'use first')
   const held = await page.getByRole('article').filter({ hasText: right }).textContent()
   const leftMl = Number(/(\d+) mL of/.exec(held ?? '')?.[1])
-  const job = await openJobOn(page, harbourTug, 'SHF 2')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'SHF 2')
   await page.getByRole('button', { name: 'Yes, the plate is the same' }).click()
   await page.getByRole('button', { name: /I have it/ }).click()
   await page.getByRole('button', { name: 'Done', exact: true }).click()

@@ -2,9 +2,10 @@ import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 import type { JobState } from '~core/job/state'
 import { currentStep } from '~core/job/steps'
+import type { TechniqueId } from '~core/technique/technique'
 import { Device } from './device'
 import { visit } from './journey'
-import { openJobOn } from './set-up'
+import { openJobOn, plannedOn } from './set-up'
 import { goOnUntil } from './steps'
 
 /** A job checked in, planned and begun, and where it stands: for journeys about the bleed itself. */
@@ -25,6 +26,13 @@ export async function taken(page: Page, file: object, plate: string, checkIn: (p
   const job = await openJobOn(page, file, plate)
   await checkIn(page)
   await page.getByRole('button', { name: 'Take this plan' }).click()
+  await page.getByRole('button', { name: 'Yes, the plate is the same' }).click()
+  await expect(page.getByText('● saved')).toBeVisible()
+  return job
+}
+/** The same for a routine exchange by this way. */
+export async function begunOn(page: Page, file: object, plate: string, way: TechniqueId): Promise<string> {
+  const job = await plannedOn(page, file, plate, way)
   await page.getByRole('button', { name: 'Yes, the plate is the same' }).click()
   await expect(page.getByText('● saved')).toBeVisible()
   return job

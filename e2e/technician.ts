@@ -37,19 +37,31 @@ const asks = {
 type Asked = keyof typeof asks
 const FOR_PULLS: ReadonlySet<Asked> = new Set(['open', 'close', 'look'])
 
-/** What the bay asks for, as soon as it asks: looked for in the page in one go, since each question to it takes a while. */
-async function askedNow(page: Page): Promise<Asked> {
-  const found = await page.waitForFunction(
-    (patterns) => {
-      const names = [...document.querySelectorAll('button:enabled, h1, h2, h3, p, strong')]
-        .filter((each) => each.checkVisibility())
-        .map((each) => (each.getAttribute('aria-label') ?? each.textContent ?? '').trim())
-      return patterns.find(([, pattern]) => names.some((name) => RegExp(pattern).test(name)))?.[0]
-    },
-    Object.entries(asks).map(([ask, { source }]) => [ask, source] as const),
+/** What the bay asks for, as soon as it asks: looked for in the page, and only where something has changed there. */
+const askedNow = (page: Page): Promise<Asked> =>
+  page.evaluate(
+    (patterns) =>
+      new Promise<Asked>((asked) => {
+        const look = () => {
+          const names = [...document.querySelectorAll('button:enabled, h1, h2, h3, p, strong')]
+            .filter((each) => each.checkVisibility())
+            .map((each) => (each.getAttribute('aria-label') ?? each.textContent ?? '').trim())
+          const found = patterns.find(([, pattern]) => names.some((name) => RegExp(pattern).test(name)))
+          if (!found) return
+          changes.disconnect()
+          asked(found[0])
+        }
+        const changes = new MutationObserver(look)
+        changes.observe(document.body, {
+          attributes: true,
+          childList: true,
+          characterData: true,
+          subtree: true,
+        })
+        look()
+      }),
+    Object.entries(asks).map(([ask, { source }]) => [ask as Asked, source] as const),
   )
-  return (await found.jsonValue()) as Asked
-}
 
 const VAN = vehicleSchema.parse(postVan)
 

@@ -1,14 +1,13 @@
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn } from './set-up'
 import { goOnUntil, record } from './steps'
 
 test('a foreman reads what happened: folded by place in sentences, and what went wrong by itself', async ({
   page,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'TRC 1')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'TRC 1')
   await goOnUntil(page, job, hoseOn)
   await record(page, job, { type: 'trouble', trouble: { what: 'spilled', ml: 30, on: 'floor' } })
   await goOnUntil(page, job)

@@ -2,7 +2,7 @@ import type { Browser, BrowserContext, Page } from '@playwright/test'
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn } from '../test/http/job'
 import { accessibilityFaults, expect, serverGone, test } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn } from './set-up'
 import { SilentProxy } from './silent-proxy'
 import { goOnUntil, holdClosed, linkPhone, lookAsked, lookClean, proveAll, savedState } from './steps'
 
@@ -10,8 +10,7 @@ test.use({ expectedFailures: [serverGone] })
 
 /** A bay with the hose on the first bleeder, and a helper's phone that is linked to it. */
 async function bayAndPhone(page: Page, browser: Browser, url: string, plate: string) {
-  const job = await openJobOn(page, harbourTug, plate)
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, plate)
   await goOnUntil(page, job, hoseOn)
   const context = await browser.newContext({
     viewport: { width: 390, height: 844 },

@@ -1,12 +1,11 @@
 import ferryEstate from '~core/vehicle/examples/ferry-estate.json' with { type: 'json' }
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { checkInAndTest, openJobOn, planTwoPerson } from './set-up'
+import { checkInAndTest, plannedOn } from './set-up'
 
 test('a vehicle is changed under a running job: the job keeps its version and says so, a new job takes the new one', async ({
   page,
 }) => {
-  const job = await openJobOn(page, ferryEstate, 'FER 8')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, ferryEstate, 'FER 8')
   await visit(page, '/vehicles')
   await page.getByRole('link', { name: 'FER 8' }).click()
   await page.getByRole('link', { name: 'Change it' }).click()

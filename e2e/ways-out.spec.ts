@@ -2,7 +2,7 @@ import type { Locator } from '@playwright/test'
 import { harbourTug } from '~test/worlds/harbour-tug'
 import { hoseOn, stateOf } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { plannedOn } from './set-up'
 import { goOnUntil, savedState } from './steps'
 
 /** Held until what it said is done and it is gone. */
@@ -16,8 +16,7 @@ async function hold(button: Locator): Promise<void> {
 test('every way out of a step once: each is recorded, says what stays good, and changes what comes next', async ({
   page,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'OUT 1')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'OUT 1')
   await goOnUntil(page, job, (state) => state.run?.stages[1]?.at.rr?.finished === true && hoseOn(state))
   const wrong = async (what: string, ...picks: string[]) => {
     await page.getByRole('button', { name: 'Something went wrong' }).click()
@@ -113,8 +112,7 @@ test('every way out of a step once: each is recorded, says what stays good, and 
 test('taking back “it is open” is an act of its own, since it records the bleeder as closed', async ({
   page,
 }) => {
-  const job = await openJobOn(page, harbourTug, 'OUT 2')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'OUT 2')
   await goOnUntil(page, job, ({ run }) => run?.call === 'open')
   await page.getByRole('button', { name: 'Undo: last call' }).click()
   await expect(page.getByRole('dialog')).toContainText('records rr as closed')

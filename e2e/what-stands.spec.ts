@@ -3,8 +3,8 @@ import { anythingStands } from '~core/job/standing'
 import { hoseOn, stateOf } from '../test/http/job'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { checkInAndTest, openJobOn } from './set-up'
-import { goOnUntil, holdClosed, record, savedState, takeWay } from './steps'
-import { bledToTheEnd, demo, example, taken, tested } from './taken'
+import { goOnUntil, holdClosed, record, savedState } from './steps'
+import { begunOn, bledToTheEnd, demo, example, taken, tested } from './taken'
 
 /** What stands open, set up or broken outlives the plan it came from. */
 
@@ -28,10 +28,7 @@ async function wentWrong(page: Page, what: string, pick: () => Promise<void>): P
 test('a bleeder snaps under the machine’s pressure: pressure off, adapter off, renewed by its own act, pressure up again, and on to the proof', async ({
   page,
 }) => {
-  const job = await taken(page, demo('post-van-lhd'), 'SNP 1', async () => {
-    await checkInAndTest(page)
-    await takeWay(page, 'pressure')
-  })
+  const job = await begunOn(page, demo('post-van-lhd'), 'SNP 1', 'pressure')
   await goOnUntil(page, job, ({ run }) => run?.call === 'open')
   await expect(stands(page)).toContainText('The machine’s pressure is ON')
   const { run } = await stateOf(page.request, job)
@@ -52,10 +49,7 @@ test('a bleeder snaps under the machine’s pressure: pressure off, adapter off,
 test('parked with a bleeder named open: nobody goes on before it is shut by its own act, and it is bled again', async ({
   page,
 }) => {
-  const job = await taken(page, demo('post-van-lhd'), 'PRK 1', async () => {
-    await checkInAndTest(page)
-    await takeWay(page, 'pump-and-hold')
-  })
+  const job = await begunOn(page, demo('post-van-lhd'), 'PRK 1', 'pump-and-hold')
   await goOnUntil(page, job, (state) => hoseOn(state) && state.run?.stages.at(1)?.at.RL?.ready === true)
   await page.getByRole('button', { name: 'Park this job' }).click()
   const sheet = page.getByRole('dialog')
@@ -100,10 +94,7 @@ test('the wrong fluid in mid-job, with the unit unplugged: the next plan knows, 
 
 /** The van that asks for a loaded axle, taken as far as that. */
 async function withAxleLoaded(page: Page, plate: string): Promise<string> {
-  const job = await taken(page, example('parcel-van'), plate, async () => {
-    await checkInAndTest(page)
-    await takeWay(page, 'pump-and-hold')
-  })
+  const job = await begunOn(page, example('parcel-van'), plate, 'pump-and-hold')
   await goOnUntil(page, job, (state) => hoseOn(state) && state.standing.up.includes('axle-loaded'))
   await expect(stands(page)).toContainText('The axle is loaded')
   return job

@@ -1,7 +1,7 @@
 import { brokenFiles, harbourTug } from '~test/worlds/harbour-tug'
 import { openJobByForm, planTwoPersonByForm } from './by-form'
 import { accessibilityFaults, expect, reload, test, visit } from './journey'
-import { openJobOn, planTwoPerson } from './set-up'
+import { openJobOn, plannedOn, planTwoPerson } from './set-up'
 import {
   holdClosed,
   lookClean,
@@ -73,8 +73,7 @@ test.describe('refused imports', () => {
 })
 
 test('a reload in the middle of a bleed goes on exactly there', async ({ page }) => {
-  const job = await openJobOn(page, harbourTug, 'TUG 11')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'TUG 11')
   await untilFirstBleeder(page)
   await page.getByRole('button', { name: 'Hose is on' }).click()
   await onePull(page)
@@ -94,8 +93,7 @@ test('a reload in the middle of a bleed goes on exactly there', async ({ page })
 })
 
 test('by keyboard: space goes on, but only C then Enter closes the bleeder', async ({ page }) => {
-  await openJobOn(page, harbourTug, 'TUG 12')
-  await planTwoPerson(page)
+  await plannedOn(page, harbourTug, 'TUG 12')
   await untilFirstBleeder(page)
   await page.getByRole('button', { name: 'Hose is on' }).click()
   for (const name of ['Call PRESS', 'The cab says: holding', 'It is open']) {
@@ -123,8 +121,7 @@ test('by keyboard: space goes on, but only C then Enter closes the bleeder', asy
 test('a foot switch that sends another key is learned by being pressed, goes on, and never closes', async ({
   page,
 }) => {
-  await openJobOn(page, harbourTug, 'TUG 13')
-  await planTwoPerson(page)
+  await plannedOn(page, harbourTug, 'TUG 13')
   await untilFirstBleeder(page)
   const learns = async (key: string) => {
     await page.keyboard.press('?')
@@ -152,8 +149,7 @@ test('a foot switch that sends another key is learned by being pressed, goes on,
 test('the foot slips with the bleeder open: the count starts again, and the cab is never told to release', async ({
   page,
 }) => {
-  await openJobOn(page, harbourTug, 'TUG 13')
-  await planTwoPerson(page)
+  await plannedOn(page, harbourTug, 'TUG 13')
   await untilFirstBleeder(page)
   await page.getByRole('button', { name: 'Hose is on' }).click()
   await onePull(page)
@@ -168,8 +164,7 @@ test('the foot slips with the bleeder open: the count starts again, and the cab 
 })
 
 test('a wrong tap is taken back, and the record keeps both', async ({ page }) => {
-  const job = await openJobOn(page, harbourTug, 'TUG 15')
-  await planTwoPerson(page)
+  const job = await plannedOn(page, harbourTug, 'TUG 15')
   await untilFirstBleeder(page)
   await page.getByRole('button', { name: 'Hose is on' }).click()
   await onePull(page)
