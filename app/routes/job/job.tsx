@@ -3,8 +3,9 @@ import { useMemo } from 'react'
 import { Link, Outlet } from 'react-router'
 import type { JobHere } from '~/client/job/job-here'
 import { useFollow } from '~/client/job/use-follow'
-import { useJobRun } from '~/client/job/use-job-run'
+import { type JobRun, useJobRun } from '~/client/job/use-job-run'
 import { AsideNotice } from '~/components/aside-notice'
+import { LinkLine } from '~/components/bay/link-line'
 import { OffDialog } from '~/components/bay/off-list'
 import { ParkDialog } from '~/components/bay/park-dialog'
 import { LeaveGuard } from '~/components/leave-guard'
@@ -119,7 +120,13 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
       <div className="mt-4 grid gap-5">
         {parked && station.atVehicle && <title>{`${plate}: parked · Ruddy Siphon`}</title>}
         {parked && !filed && !station.whileParked && (
-          <ParkedPanel state={state} parked={parked} jobId={jobId} act={run.act} />
+          <ParkedPanel
+            state={state}
+            parked={parked}
+            jobId={jobId}
+            act={run.act}
+            saved={station.atVehicle && <Saved run={run} jobId={jobId} />}
+          />
         )}
         <RenewedNotice run={run} />
         <AsideNotice jobId={jobId} count={run.aside} />
@@ -143,6 +150,24 @@ export default function Job({ loaderData, params: { jobId } }: Route.ComponentPr
     </>
   )
 }
+
+/** Whoever parked walks off: whether the next shift will see it, or why not. */
+const Saved = ({
+  run: { link, keeps, keeping, waiting, refusal },
+  jobId,
+}: {
+  run: JobRun
+  jobId: string
+}) => (
+  <div className="mt-3 grid gap-2 text-quiet">
+    {refusal && (
+      <p role="alert" className="fault">
+        {refusal}
+      </p>
+    )}
+    <LinkLine link={link} jobId={jobId} keeps={keeps} keeping={keeping} waiting={waiting} />
+  </div>
+)
 
 /** What stands on the vehicle, before anything else on the page. */
 const StandsAlert = ({ children }: { children: ReactNode }) => (

@@ -1,4 +1,4 @@
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import type { FloorAct } from '~/client/job/use-job-run'
 import { useStanding } from '~/components/bay/stands-line'
 import { showTime, upperFirst } from '~/lib/format'
@@ -9,10 +9,17 @@ import { Panel } from '~/ui/panel'
 import { offFact, stillOff } from '~core/job/off-things'
 import type { JobState, Parked } from '~core/job/state'
 
-type Props = { state: JobState; parked: Parked; jobId: string; act: (act: FloorAct) => void }
+type Props = {
+  state: JobState
+  parked: Parked
+  jobId: string
+  act: (act: FloorAct) => void
+  /** Whether what was done here is saved: where no page beneath says so. */
+  saved?: ReactNode
+}
 
 /** A parked job: who left it how, and the confirmation without which nothing goes on. */
-export function ParkedPanel({ state, parked, jobId, act }: Props) {
+export function ParkedPanel({ state, parked, jobId, act, saved }: Props) {
   const stands = useStanding(state)
   const say = useSay()
   const away = stillOff(state).map((thing) => say(offFact(thing)))
@@ -38,6 +45,7 @@ export function ParkedPanel({ state, parked, jobId, act }: Props) {
           <p className="mt-1 text-xl font-bold wrap-anywhere">{upperFirst(away.join('; '))}.</p>
         )}
         {parked.note && <p className="mt-1 text-xl wrap-anywhere">{parked.note}</p>}
+        {saved}
       </div>
       <div className="grid gap-4 bg-sheet p-4">
         <fieldset>
