@@ -79,7 +79,6 @@ test.each(calls)(
     }
     expect(new Set(worlds.map(({ record }) => record))).toEqual(new Set(Object.keys(call.states)))
   },
-  60_000,
 )
 
 test.each(calls)(
