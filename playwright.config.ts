@@ -9,7 +9,7 @@ export default defineConfig({
     { name: 'journeys', testDir: 'e2e' },
   ],
   globalSetup: './e2e/before-all.ts',
-  // Half of the machine; the other half is for the unit tests beside. A journey waits a good deal: two share a core.
+  // Half of the machine's cores, the other half is for the unit tests beside; two on two, since a journey waits a good deal.
   workers: Math.max(2, Math.floor(availableParallelism() / 2)),
   timeout: 120_000,
   // A laden machine answers late; what never comes fails all the same.

@@ -2,8 +2,8 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import { buildOfTests } from '~server/db/store-for-tests'
 import { openData } from '~server/services/open-data.server'
+import { buildOfTests } from '~test/worlds/store'
 import { loadDemoWorld } from '../demo/load'
 import { runKept } from './kept'
 

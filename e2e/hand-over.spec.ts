@@ -3,7 +3,7 @@ import { hoseOn } from '../test/http/job'
 import { planTwoPersonByForm } from './by-form'
 import { accessibilityFaults, expect, test, visit } from './journey'
 import { openJobOn, plannedOn } from './set-up'
-import { goOnUntil, savedState } from './steps'
+import { goOnUntil, hearsNothing, record, savedState } from './steps'
 import { example } from './taken'
 
 test('parked with the pedal propped and a bleeder open, resumed by somebody else, and the tag prints on one page', async ({
@@ -84,6 +84,23 @@ test('the wrong vehicle was picked: the job moves to the right one, and both say
   await expect(page.getByText('Moved from WRG 1 to RGT 2: two of the same in the yard')).toBeVisible()
   await visit(page, `${job}/record`)
   await expect(page.getByText('Begun on WRG 1 (The wrong cart) by mistake')).toBeVisible()
+})
+
+test.describe('parked by somebody else', () => {
+  test.use({ expectedFailures: [/status of 409|ERR_FAILED .*stream/] })
+  test('an act that comes after somebody else parked is not taken, and the parked screen says why', async ({
+    page,
+  }) => {
+    await hearsNothing(page)
+    const job = await plannedOn(page, harbourTug, 'PRK 2')
+    await goOnUntil(page, job, hoseOn)
+    const parked = { why: 'lunch', standsOpen: [], machineOn: false, pedalPropped: false, note: '' }
+    await record(page, job, { type: 'parked', ...parked })
+    await page.getByRole('button', { name: 'Call PRESS' }).click()
+    const panel = page.getByRole('region', { name: 'Parked' })
+    await expect(panel.getByRole('alert')).toHaveText(/^This job is parked/)
+    await expect(panel.getByText('● saved')).toBeVisible()
+  })
 })
 
 test('a lever tied overnight: said on the parked screen, untied by a step of its own, its level looked at first thing', async ({

@@ -30,6 +30,11 @@ export async function checkInAndTest(page: Page): Promise<void> {
   await visit(page, `${job}/plan`)
 }
 
+async function atThePlate(page: Page, path: string): Promise<void> {
+  await visit(page, path)
+  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+}
+
 /** A job on a vehicle, checked in, tested, and its plan taken by this way; leaves the page at the plate. */
 export async function plannedOn(
   page: Page,
@@ -38,8 +43,7 @@ export async function plannedOn(
   way: TechniqueId = 'pump-and-hold',
 ): Promise<string> {
   const job = await planned(await askerOf(page), file, plate, way)
-  await visit(page, `${job}/bleed`)
-  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+  await atThePlate(page, `${job}/bleed`)
   return job
 }
 
@@ -48,6 +52,5 @@ export async function planTwoPerson(page: Page): Promise<void> {
   const job = await jobAt(page)
   const asker = await askerOf(page)
   await checkedInAndTested(asker, job)
-  await visit(page, await takePlan(asker, job, 'pump-and-hold'))
-  await expect(page.getByText('Is this the vehicle in front of you?')).toBeVisible()
+  await atThePlate(page, await takePlan(asker, job, 'pump-and-hold'))
 }

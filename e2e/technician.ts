@@ -37,31 +37,38 @@ const asks = {
 type Asked = keyof typeof asks
 const FOR_PULLS: ReadonlySet<Asked> = new Set(['open', 'close', 'look'])
 
-/** What the bay asks for, as soon as it asks: looked for in the page, and only where something has changed there. */
-const askedNow = (page: Page): Promise<Asked> =>
-  page.evaluate(
-    (patterns) =>
-      new Promise<Asked>((asked) => {
+/**
+ * Which of these a page shows first, each by what its name matches; what stands first goes first. Seen where it happens,
+ * and only looked for where something has changed: asking the page again and again loads the machine.
+ */
+async function firstShown<Name extends string>(
+  page: Page,
+  selector: string,
+  names: Readonly<Record<Name, RegExp>>,
+): Promise<Name> {
+  const patterns = Object.entries<RegExp>(names).map(([name, { source }]) => ({ name, source }))
+  const first = await page.evaluate(
+    ({ selector, patterns }) =>
+      new Promise<string>((shown) => {
         const look = () => {
-          const names = [...document.querySelectorAll('button:enabled, h1, h2, h3, p, strong')]
+          const said = [...document.querySelectorAll(selector)]
             .filter((each) => each.checkVisibility())
             .map((each) => (each.getAttribute('aria-label') ?? each.textContent ?? '').trim())
-          const found = patterns.find(([, pattern]) => names.some((name) => RegExp(pattern).test(name)))
+          const found = patterns.find(({ source }) => said.some((each) => RegExp(source).test(each)))
           if (!found) return
           changes.disconnect()
-          asked(found[0])
+          shown(found.name)
         }
         const changes = new MutationObserver(look)
-        changes.observe(document.body, {
-          attributes: true,
-          childList: true,
-          characterData: true,
-          subtree: true,
-        })
+        const all = { attributes: true, childList: true, characterData: true, subtree: true }
+        changes.observe(document.body, all)
         look()
       }),
-    Object.entries(asks).map(([ask, { source }]) => [ask as Asked, source] as const),
+    { selector, patterns },
   )
+  return first as Name
+}
+const askedNow = (page: Page) => firstShown(page, 'button:enabled, h1, h2, h3, p, strong', asks)
 
 const VAN = vehicleSchema.parse(postVan)
 
@@ -191,22 +198,8 @@ export class Technician {
   }
 }
 
-/** Once the phone asks its helper for something: seen where it happens, since asking the page again and again loads the machine. */
-const askedOf = (cab: Page) =>
-  cab.evaluate(
-    () =>
-      new Promise<void>((asked) => {
-        const look = () => {
-          if (![...document.querySelectorAll('button')].some((each) => /^It is/.test(each.textContent)))
-            return
-          changes.disconnect()
-          asked()
-        }
-        const changes = new MutationObserver(look)
-        changes.observe(document.body, { childList: true, characterData: true, subtree: true })
-        look()
-      }),
-  )
+/** Once the phone asks its helper for something. */
+const askedOf = (cab: Page) => firstShown(cab, 'button', { asked: /^It is/ })
 
 /** The helper with the phone does what it asks for, as soon as it does. @returns ends it */
 export function helper(cab: Page, technician: Technician): () => Promise<void> {

@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { MADE_ONCE } from '~server/db/store-for-tests'
 import { makeSnapshot } from '~server/services/snapshot.server'
+import { MADE_ONCE } from '~test/worlds/store'
 
 /** A new store is made once a run, and loaded by each test that wants one. @returns takes it away again */
 export default async function makeStoreOnce(): Promise<() => void> {

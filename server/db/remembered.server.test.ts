@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
+import { newStore } from '~test/worlds/store'
 import { Remembered } from './remembered.server'
-import { newStore } from './store-for-tests'
 
 /** A store of one figure that says how often it was asked. */
 function oneFigure() {
@@ -29,6 +29,11 @@ test.each([
   ['update it set figure = 2', 2],
   ['insert into "public"."it" values (2)', 2],
   ['DELETE FROM It', 2],
+  ['update only it set figure = 2', 2],
+  [
+    'with added as (insert into other values (2)) merge into it using other on true when matched then delete',
+    2,
+  ],
   ['with gone as (delete from it returning figure) insert into other select figure from gone', 2],
   ['truncate it', 2],
   ['drop table other', 2],

@@ -19,7 +19,7 @@ function frozen<T>(value: T): T {
   return Object.freeze(value)
 }
 
-const WRITES_INTO = /\b(?:insert\s+into|update|delete\s+from)\s+(?:"?\w+"?\.)?"?(\w+)/g
+const WRITES_INTO = /\b(?:(?:insert|merge)\s+into|update|delete\s+from)\s+(?:only\s+)?(?:"?\w+"?\.)?"?(\w+)/g
 
 /** The tables that a statement writes; none where that cannot be told. A word too many costs a question, none too few. */
 const writtenBy = (sql: string): string[] =>

@@ -3,11 +3,11 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeAll, describe, expect, test, vi } from 'vitest'
 import { backTo, screenCookie, screenToken } from '~server/http/who.server'
+import { newStore } from '~test/worlds/store'
 import type { Database } from './database.server'
 import { openFolder } from './pglite.server'
 import { passingKey } from './shop-key.server'
 import { guarded, isStorageFault, mayWrite, StorageFault } from './storage.server'
-import { newStore } from './store-for-tests'
 
 const folder = mkdtempSync(join(tmpdir(), 'siphon-storage-'))
 

@@ -4,8 +4,8 @@ import { replay } from '~core/job/apply'
 import type { JobEvent } from '~core/job/events'
 import { eventLink, NOTHING_BEFORE } from '~core/ledger/event-chain'
 import type { Database } from '~server/db/database.server'
-import { demoOn } from '~server/db/store-for-tests'
 import { findJob, jobTrace, openJobs } from '~server/store/jobs.server'
+import { demoOn } from '~test/worlds/store'
 import { appendEvents } from './append.server'
 
 let db: Database

@@ -10,7 +10,6 @@ import { allBleeders } from '~core/vehicle/parts'
 import type { Database } from '~server/db/database.server'
 import { migrate } from '~server/db/migrate.server'
 import { openPglite } from '~server/db/pglite.server'
-import { buildOfTests } from '~server/db/store-for-tests'
 import { learnedOf } from '~server/services/learned.server'
 import { openData } from '~server/services/open-data.server'
 import { cabCodeOf, joinCab, newCabCode } from '~server/store/cab.server'
@@ -23,6 +22,7 @@ import {
   vehicleFileText,
   versionsOf,
 } from '~server/store/vehicles.server'
+import { buildOfTests } from '~test/worlds/store'
 import { loadDemoWorld } from '../../demo/load'
 import { appendEvents } from './append.server'
 import { openJob } from './open-job.server'

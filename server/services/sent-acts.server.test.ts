@@ -5,8 +5,8 @@ import { carefulAct } from '~core/job/careful'
 import type { FloorEvent } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import type { Database } from '~server/db/database.server'
-import { demoOn } from '~server/db/store-for-tests'
 import { findJob, openJobs } from '~server/store/jobs.server'
+import { demoOn } from '~test/worlds/store'
 import { endsTimer } from './held.server'
 import { recordSent } from './sent-acts.server'
 
@@ -57,6 +57,12 @@ test('a list of acts leaves the job where they leave it one by one, and sent aga
   const half = carefulActs(after, 4)
   await send(...half.acts.slice(0, 2))
   expect(await send(...half.acts)).toMatchObject({ taken: 4, state: { length: after.length + 4 } })
+})
+
+test('an act that stands in a list twice is recorded once', async () => {
+  const { length } = await job()
+  const act = spill(4)
+  expect(await send(act, spill(1), act)).toMatchObject({ taken: 3, state: { length: length + 2 } })
 })
 
 test.each([

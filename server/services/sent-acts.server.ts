@@ -72,9 +72,9 @@ async function readOn(
     const timed = withTimePutRight(read.value, before.openedAt, Date.now())
     const event = await signed(timed, here, (id) => findPerson(db, id))
     const applied = applyEvent(state, event)
-    const alone = !applied.ok || endsTimer(event) || event.type === 'container-opened'
-    if (events.length > 0 && alone) break
-    events.push(event)
+    const again = events.some(({ id }) => id === event.id)
+    const alone = !applied.ok || again || endsTimer(event) || event.type === 'container-opened'
+    if (events.length === 0 || !alone) events.push(event)
     if (!applied.ok || alone) break
     state = applied.state
   }

@@ -9,7 +9,6 @@ import { makePlan } from '~core/plan/plan'
 import { shopSchema, workSchema } from '~core/plan/request'
 import { codeFrom, readCode } from '~core/stock/code'
 import type { Database } from '~server/db/database.server'
-import { demoOn } from '~server/db/store-for-tests'
 import { findJob } from '~server/store/jobs.server'
 import {
   addContainers,
@@ -22,6 +21,7 @@ import {
 } from '~server/store/shelf.server'
 import { findVehicle, importVehicle, listVehicles } from '~server/store/vehicles.server'
 import { drums, handOver } from '~server/store/waste.server'
+import { demoOn } from '~test/worlds/store'
 import { appendEvents } from './append.server'
 import { openJob } from './open-job.server'
 

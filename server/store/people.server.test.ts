@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { metricUnits, usUnits } from '~core/units/units'
 import type { KeptDatabase } from '~server/db/engine.server'
-import { newStore } from '~server/db/store-for-tests'
+import { newStore } from '~test/worlds/store'
 import {
   addPerson,
   checkPin,

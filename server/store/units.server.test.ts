@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import { metricUnits, usUnits } from '~core/units/units'
 import type { Database } from '~server/db/database.server'
-import { newStore } from '~server/db/store-for-tests'
+import { newStore } from '~test/worlds/store'
 import { addPerson } from './people.server'
 import { saveOwnUnits, saveShopUnits, unitsFor } from './units.server'
 

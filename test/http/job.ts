@@ -118,9 +118,11 @@ async function sender({ client, url }: Asker, job: string) {
     /** @returns how many the job has now */
     async recordAll(acts: readonly JobEvent[]): Promise<number> {
       const { taken, length } = await send(acts)
-      // Sent by itself, the first that was not taken is told why.
-      if (taken < acts.length) await send(acts[taken])
-      return length
+      if (taken === acts.length) return length
+      // Sent by itself, one that is not taken is told why, and fails here.
+      const [stopped, ...left] = acts.slice(taken)
+      const alone = await send(stopped)
+      return left.length > 0 ? this.recordAll(left) : alone.length
     },
   }
 }

@@ -49,7 +49,7 @@ export type JobSnapshot = {
 }
 
 const RETRY_MS = 2000
-/** Acts of one request: an act is some 300 bytes, and a request that does not come through is sent anew as a whole. */
+/** Acts of one request: an act is some 200 bytes, and a request that does not come through is sent anew as a whole. */
 const MOST_TOGETHER = 50
 /** An act that waited longer than this says so, and the record with it. */
 const LATE_S = 30
@@ -221,7 +221,10 @@ export class JobClient {
       const events = gathered.map(asSent)
       const answer = await this.wire.sendMany(events)
       if (answer.kind === 'no-answer') return answer
-      if (answer.kind === 'taken') return void (await this.settle(events.slice(0, answer.taken), answer))
+      if (answer.kind === 'taken') {
+        await this.settle(events.slice(0, answer.taken), answer)
+        return undefined
+      }
     }
     const [next] = gathered
     if (!next) return undefined
@@ -278,6 +281,6 @@ export class JobClient {
 /** The job after an act that was taken; undefined where it does not follow on what this screen knows. */
 function asRecorded(before: JobState, event: FloorEvent, beyondMl: number | undefined): JobState | undefined {
   const applied = applyEvent(before, event)
-  if (!applied.ok || beyondMl === undefined) return applied.ok ? applied.state : undefined
-  return replayEvent(before, { ...applied.event, beyondMl })
+  if (!applied.ok) return undefined
+  return beyondMl === undefined ? applied.state : replayEvent(before, { ...applied.event, beyondMl })
 }

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest'
 import { BUILD_HEADER } from '~/lib/build'
 import type { FloorEvent } from '~core/job/events'
 import { otherBuild } from './other-build'
-import { newerState, sendEvent } from './send'
+import { newerState, sendEvent, sendEvents } from './send'
 
 /** A server of a later release: what it answers has another shape than this page knows. */
 let answers: { status: number; body: object }
@@ -42,6 +42,21 @@ test('a later server that refuses is heard, and its state of another shape is no
     why: refusal,
     state: undefined,
   })
+})
+
+test('a list goes one by one where the server takes none of it, or answers in another shape', async () => {
+  answers = { status: 200, body: { taken: 1, length: 7 } }
+  const taken = { kind: 'taken', taken: 1, length: 7, beyondMl: {} }
+  expect(await sendEvents('job', [act, act], way())).toEqual(taken)
+  for (const [status, body] of [
+    [400, { refusal: { code: 'not-an-event' } }],
+    [413, { refusal: { code: 'too-many' } }],
+    [200, { taken: 0, length: 6 }],
+    [200, { recorded: 2 }],
+  ] as const) {
+    answers = { status, body }
+    expect(await sendEvents('job', [act, act], way())).toEqual({ kind: 'one-by-one' })
+  }
 })
 
 test('what a later server says of the job is left for the page that is loaded anew', async () => {

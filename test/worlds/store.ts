@@ -1,9 +1,9 @@
+import type { Database } from '~server/db/database.server'
+import type { KeptDatabase } from '~server/db/engine.server'
+import { openPglite } from '~server/db/pglite.server'
+import type { ShopKey } from '~server/db/shop-key.server'
 import { snapshotPath } from '~server/services/snapshot.server'
 import { loadDemoWorld } from '../../demo/load'
-import type { Database } from './database.server'
-import type { KeptDatabase } from './engine.server'
-import { openPglite } from './pglite.server'
-import type { ShopKey } from './shop-key.server'
 
 /** Where this run's snapshot of a new store stands, as a build leaves one. */
 export const MADE_ONCE = 'SIPHON_STORE_MADE_ONCE'
