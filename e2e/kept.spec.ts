@@ -144,9 +144,9 @@ test.describe('an act that no server can read', () => {
       [job.replace('/jobs/', ''), newId()] as const,
     )
     await reload(page)
-    await expect(page.getByText('1 act of this browser could not be read')).toBeVisible()
+    await expect(page.getByText('1 act done on this screen is not in the job')).toBeVisible()
     await expect(page.getByText('● saved')).toBeVisible()
-    await page.getByText('1 act of this browser could not be read').click()
+    await page.getByText('1 act done on this screen is not in the job').click()
     await expect(page.getByText('bled twice')).toBeVisible()
     expect(await accessibilityFaults(page)).toEqual([])
     await server.end()

@@ -1,39 +1,71 @@
-import { useEffect, useState } from 'react'
-import { type Aside, asideOf } from '~/client/job/queue'
+import { useCallback, useEffect, useState } from 'react'
+import { type Aside, asideOf, doneWith } from '~/client/job/queue'
 import { counted, showMoment } from '~/lib/format'
-import { FileButton } from '~/ui/button'
+import { useSay } from '~/lib/say'
+import { Button, FileButton, LinkButton } from '~/ui/button'
+import { eventFact } from '~core/job/event-fact'
+import { jobEventSchema } from '~core/job/events'
 
-/** Acts of this browser that the server could not read. They are not lost: whoever mends it has them here. */
-export function AsideNotice({ jobId, count }: { jobId: string; count: number }) {
+type Props = {
+  jobId: string
+  /** How many were set aside by this page: one more, and the list is looked at anew. */
+  count: number
+  /** Told where the job is not what the page is about. */
+  plate?: string
+}
+
+/** Acts of this browser that are not in the job. They are not lost: whoever puts it right has them here. */
+export function AsideNotice({ jobId, count, plate }: Props) {
   const [aside, setAside] = useState<Aside[]>([])
-  // biome-ignore lint/correctness/useExhaustiveDependencies: one more was set aside
-  useEffect(() => {
+  const look = useCallback(() => {
     // A browser without a store has nothing aside.
     void asideOf(jobId).then(setAside, () => setAside([]))
-  }, [jobId, count])
+  }, [jobId])
+  // biome-ignore lint/correctness/useExhaustiveDependencies: one more was set aside
+  useEffect(look, [look, count])
   if (aside.length === 0) return null
+  const seenTo = () => {
+    const ids = aside.map(({ event }) => event.id)
+    void doneWith(jobId, ids).then(look, look)
+  }
+  const them = aside.length === 1 ? 'it' : 'them'
   return (
     <details className="mt-3 border-4 border-oxide bg-sheet p-3">
-      <summary className="font-bold">
-        {counted(aside.length, 'act')} of this browser could not be read by the server, and{' '}
-        {aside.length === 1 ? 'is' : 'are'} not in the job. Enter what is missing once more; this is what was
-        done:
+      <summary className="min-h-11 content-center font-bold">
+        {plate !== undefined && <span className="plate mr-2">{plate}</span>}
+        {counted(aside.length, 'act')} done on this screen{' '}
+        {aside.length === 1 ? 'is not in the job' : 'are not in the job'}: the server did not take {them}.
       </summary>
+      <p className="mt-2">Look how the job stands, and enter what is missing once more.</p>
       <ul className="mt-2 grid gap-2">
-        {aside.map(({ event, why }) => (
-          <li key={event.id} className="border-t-2 border-rule pt-2">
-            {showMoment(event.at)}: {event.type}. {why}
-            <pre className="overflow-x-auto text-sm">{JSON.stringify(event, null, 1)}</pre>
-          </li>
+        {aside.map((each) => (
+          <AsideItem key={each.event.id} {...each} />
         ))}
       </ul>
-      <FileButton
-        className="mt-2 inline-flex"
-        download={`acts-${jobId}.json`}
-        href={`data:application/json,${encodeURIComponent(JSON.stringify(aside, null, 2))}`}
-      >
-        Keep them as a file
-      </FileButton>
+      <div className="mt-3 flex flex-wrap gap-3">
+        <FileButton
+          download={`acts-${jobId}.json`}
+          href={`data:application/json,${encodeURIComponent(JSON.stringify(aside, null, 2))}`}
+        >
+          Keep {them} as a file
+        </FileButton>
+        {plate !== undefined && <LinkButton to={`/jobs/${jobId}`}>Open the job</LinkButton>}
+        <Button onClick={seenTo}>Seen to: take {them} off this screen</Button>
+      </div>
     </details>
+  )
+}
+
+function AsideItem({ event, why }: Aside) {
+  const say = useSay()
+  const read = jobEventSchema.safeParse(event)
+  return (
+    <li className="border-t-2 border-rule pt-2">
+      {showMoment(event.at)}
+      {event.by && `, ${event.by.name}`}:{' '}
+      <strong>{read.success ? say(eventFact(read.data)) : event.type}</strong>
+      <span className="block">Why not: {say(why)}</span>
+      {!read.success && <pre className="overflow-x-auto text-sm">{JSON.stringify(event, null, 1)}</pre>}
+    </li>
   )
 }

@@ -2,33 +2,12 @@ import { expect, test, vi } from 'vitest'
 import { newId } from '~/lib/ids'
 import { applyEvent } from '~core/job/apply'
 import { type FloorEvent, versionOf } from '~core/job/events'
-import type { JobState } from '~core/job/state'
+import { Log } from '~test/worlds/log'
 import { ScriptedJob } from '~test/worlds/scripted-job'
 import { carFile, fourCorners, vehicleFrom } from '~test/worlds/vehicles'
 import { type FloorAct, JobClient, type JobWire, type PendingStore } from './job-client'
 import type { Answer, AnswerToMany } from './send'
 
-/** The other end of the wire: the same reducer, each event once. */
-class Log {
-  readonly known = new Set<string>()
-  constructor(public state: JobState) {}
-  take(event: FloorEvent): Answer {
-    const applied = this.known.has(event.id)
-      ? { ok: true as const, state: this.state }
-      : applyEvent(this.state, event)
-    if (!applied.ok) return { kind: 'refused', why: applied.refusal, state: this.state }
-    this.known.add(event.id)
-    this.state = applied.state
-    return { kind: 'taken', length: applied.state.length }
-  }
-  takeMany(events: readonly FloorEvent[]): AnswerToMany {
-    const stopped = events.findIndex((event) => this.take(event).kind !== 'taken')
-    const taken = stopped === -1 ? events.length : stopped
-    return taken === 0
-      ? { kind: 'one-by-one' }
-      : { kind: 'taken', taken, length: this.state.length, beyondMl: {} }
-  }
-}
 /** A server that takes no lists. */
 const sendMany = async (): Promise<AnswerToMany> => ({ kind: 'one-by-one' })
 const memory = (aside: string[] = []): PendingStore => {
@@ -259,6 +238,35 @@ test('what the server cannot read is set aside, and what follows it is sent', as
   expect(aside).toEqual(['topped-up'])
   expect(client.snapshot()).toMatchObject({ aside: 1, waiting: 0 })
   expect(log.state.run?.stages[0]?.tally.inMl).toBe(25)
+})
+
+test('an act that is refused long after it was done, or once its page is left, stays to be read with its reason', async () => {
+  vi.useFakeTimers({ now: Date.parse('2026-05-04T08:00:00Z'), toFake: ['Date'] })
+  const aside: string[] = []
+  const log = new Log(begun())
+  const refused: Answer = { kind: 'refused', why: { code: 'job-parked' }, state: log.state }
+  let answer: Answer = refused
+  let leaves = false
+  const send = async () => {
+    if (leaves) client.end()
+    return answer
+  }
+  const wire = { send, sendMany, newer: async () => log.state }
+  const client: JobClient = new JobClient(log.state, wire, memory(aside), 1)
+  client.act(topUp)
+  await saved(client)
+  expect(aside).toEqual([])
+  answer = { kind: 'no-answer' }
+  client.act(levelRead)
+  await expect.poll(() => client.snapshot().link).toBe('offline')
+  vi.setSystemTime(Date.parse('2026-05-04T08:01:00Z'))
+  answer = refused
+  await saved(client)
+  expect(aside).toEqual(['level-read'])
+  leaves = true
+  client.act(topUp)
+  await expect.poll(() => aside).toEqual(['level-read', 'topped-up'])
+  vi.useRealTimers()
 })
 
 test('a page of another build goes by its own acts, and takes over no state that it may not understand', async () => {

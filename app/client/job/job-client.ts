@@ -4,6 +4,7 @@ import { applyEvent, replayEvent } from '~core/job/apply'
 import { type FloorEvent, type Person, readEvent, type Unstamped, versionOf } from '~core/job/events'
 import type { JobState } from '~core/job/state'
 import type { Answer, AnswerToMany } from './send'
+import { type Hindrance, type Recorded, type Settled, sendGathered } from './send-gathered'
 
 /** What the floor screens make: an event without its stamp. */
 export type FloorAct = Unstamped<FloorEvent>
@@ -14,8 +15,8 @@ export type PendingStore = {
   left: () => Promise<FloorEvent[]>
   keep: (event: FloorEvent) => Promise<void>
   drop: (eventId: string) => Promise<void>
-  /** Kept for whoever can make something of it: the server cannot. */
-  setAside: (event: FloorEvent, why: string) => Promise<void>
+  /** Kept for whoever can make something of it: the server did not take it, and nobody was told or would remember. */
+  setAside: (event: FloorEvent, why: Fact) => Promise<void>
 }
 /** The way to the server. */
 export type JobWire = {
@@ -26,10 +27,6 @@ export type JobWire = {
   /** @returns undefined where it could not be reached or has nothing newer */
   newer: (have: number) => Promise<JobState | undefined>
 }
-
-type Hindrance = Exclude<Answer, { kind: 'taken' | 'refused' | 'unread' }>
-/** What the server has of acts that it took. */
-type Recorded = { length: number; beyondMl: Record<string, number> }
 
 export type JobSnapshot = {
   state: JobState
@@ -49,17 +46,6 @@ export type JobSnapshot = {
 }
 
 const RETRY_MS = 2000
-/** Acts of one request: an act is some 200 bytes, and a request that does not come through is sent anew as a whole. */
-const MOST_TOGETHER = 50
-/** An act that waited longer than this says so, and the record with it. */
-const LATE_S = 30
-
-/** The event as it leaves: one that had to wait says how long, by the clock that it was made by. */
-function asSent(event: FloorEvent): FloorEvent {
-  const waitedS = Math.round((Date.now() - Date.parse(event.at)) / 1000)
-  return waitedS < LATE_S ? event : { ...event, waitedS }
-}
-
 /**
  * A live job on one screen: every act is applied here at once by the same reducer as on the server, kept in a store,
  * and sent in order until the server has it. What the server has recorded is the truth.
@@ -214,54 +200,51 @@ export class JobClient {
     this.sending = false
     if (this.queue.length === 0) this.show({ link: 'saved' })
   }
-  /** Send what has gathered, or the first of it. @returns what keeps it from being saved now; undefined where it is settled */
+  /** @returns what keeps the acts from being saved now; undefined where one or more of them are settled */
   private async sendNext(): Promise<Hindrance | undefined> {
-    const gathered = this.queue.slice(0, MOST_TOGETHER)
-    if (gathered.length > 1) {
-      const events = gathered.map(asSent)
-      const answer = await this.wire.sendMany(events)
-      if (answer.kind === 'no-answer') return answer
-      if (answer.kind === 'taken') {
-        await this.settle(events.slice(0, answer.taken), answer)
-        return undefined
-      }
+    const settled = await sendGathered(this.queue, this.wire)
+    switch (settled.kind) {
+      case 'taken':
+        return void (await this.settle(settled.events, settled))
+      case 'unread':
+        return void (await this.putAside(settled.event, settled.why))
+      case 'refused':
+        return void (await this.giveUp(settled))
+      default:
+        return settled
     }
-    const [next] = gathered
-    if (!next) return undefined
-    const event = asSent(next)
-    const answer = await this.wire.send(event)
-    if (answer.kind === 'unread') await this.putAside(next, answer.why)
-    else if (answer.kind === 'refused') await this.giveUp(event, answer)
-    else if (answer.kind !== 'taken') return answer
-    else {
-      const { length, beyondMl } = answer
-      await this.settle([event], { length, beyondMl: beyondMl === undefined ? {} : { [event.id]: beyondMl } })
-    }
-    return undefined
   }
   /** It is out of the way of what comes after it, and not lost. Where the store fails it stays first in the queue. */
   private async putAside(event: FloorEvent, why: Fact) {
-    const kept = await this.store.setAside(event, why.text ?? why.code).then(
-      () => true,
-      () => false,
-    )
     this.refused = why
-    if (!kept) {
+    if (await this.keepAside(event, why)) await this.letGo(event.id)
+    else {
       this.show({ keeps: false })
       await new Promise((resume) => setTimeout(resume, this.retryMs))
-      return
     }
-    await this.letGo(event.id)
-    this.show({ aside: this.current.aside + 1 })
     this.rebuild({})
   }
-  /** A refused act is let go of too, since another screen went on, and the person is told. */
-  private async giveUp({ id }: FloorEvent, { why, state }: Answer & { kind: 'refused' }) {
+  /**
+   * A refused act is let go of too, since another screen went on, and the person is told. Where they did it a while ago,
+   * and others on top of it, or left this page, what it was stays to be read.
+   */
+  private async giveUp({ event, why, state }: Settled & { kind: 'refused' }) {
     this.notNow = undefined
     this.refused = why
-    await this.letGo(id)
+    if (this.ended || event.waitedS !== undefined) await this.keepAside(event, why)
+    await this.letGo(event.id)
     this.adopt(state)
     this.rebuild({})
+  }
+  /** @returns whether the store took it */
+  private async keepAside(event: FloorEvent, why: Fact): Promise<boolean> {
+    try {
+      await this.store.setAside(event, why)
+    } catch {
+      return false
+    }
+    this.show({ aside: this.current.aside + 1 })
+    return true
   }
   /** The server has these acts, the job as long as it says. */
   private async settle(events: readonly FloorEvent[], { length, beyondMl }: Recorded) {

@@ -9,6 +9,7 @@ import { JobFeed } from './job-feed'
 import { heardBuild, otherBuild } from './other-build'
 import { pendingOf } from './queue'
 import { newerState, sendEvent, sendEvents } from './send'
+import { tend } from './tended'
 
 export type { FloorAct, Link } from './job-client'
 
@@ -37,7 +38,7 @@ export function useJobRun(
           newer: (have) => newerState(jobId, have),
           stale: () => otherBuild() !== undefined,
         },
-        pendingOf(jobId),
+        pendingOf(jobId, fromServer.plate),
       ),
     [jobId],
   )
@@ -46,9 +47,13 @@ export function useJobRun(
   // The desk records through forms; what the loader then brings is newer than what this screen knew.
   useEffect(() => client.adopt(fromServer), [client, fromServer])
   useEffect(() => {
+    const untend = tend(jobId)
     void client.begin()
-    return () => client.end()
-  }, [client])
+    return () => {
+      client.end()
+      untend()
+    }
+  }, [client, jobId])
 
   const phone = useFeed(jobId, client, snapshot.state.filed === undefined, linked)
   const act = useCallback((made: FloorAct) => client.act(made, by), [by, client])

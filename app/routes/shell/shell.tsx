@@ -1,5 +1,6 @@
 import { Link, NavLink, Outlet, useFetcher, useLocation, useRouteLoaderData } from 'react-router'
 import type { loader as rootLoader } from '~/root'
+import { LeftBehind } from './left-behind'
 
 const places = [
   { to: '/', name: 'Yard' },
@@ -49,6 +50,7 @@ export default function Shell() {
         <WhoHere />
       </header>
       <main id="main" className="mx-auto max-w-[1440px] p-5">
+        <LeftBehind />
         <Outlet />
       </main>
     </>

@@ -13,6 +13,7 @@ export const job: Words = {
   // Refusals
   'server-fault': 'The server has a fault.',
   'server-refused': 'The server did not take it.',
+  'browser-store-fails': 'This browser’s own store fails ({said}).',
   'no-such-event': 'This version knows no such event.',
   'job-not-open': 'This job was never opened.',
   'job-open-already': 'This job is open already.',
