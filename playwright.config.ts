@@ -1,12 +1,15 @@
 import { availableParallelism } from 'node:os'
 import { defineConfig } from '@playwright/test'
+import { LONG_REQUESTS, quick, WAY_THROUGH } from './scripts/quick'
 import { chromiumOptions } from './test/http/server'
+
+const named = (files: readonly string[]) => files.map((file) => `**/${file}`)
 
 export default defineConfig({
   // What needs no browser is asked of the server by requests; a journey is what a browser has to show.
   projects: [
-    { name: 'http', testDir: 'test/http' },
-    { name: 'journeys', testDir: 'e2e' },
+    { name: 'http', testDir: 'test/http', testIgnore: quick ? named(LONG_REQUESTS) : [] },
+    { name: 'journeys', testDir: 'e2e', ...(quick && { testMatch: named(WAY_THROUGH) }) },
   ],
   globalSetup: './e2e/before-all.ts',
   // Half of the machine's cores, the other half is for the unit tests beside; two on two, since a journey waits a good deal.

@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { quick, SWEEPS } from './scripts/quick'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
@@ -14,6 +15,7 @@ const ofTheStore = [
   'test/crash/*.test.ts',
   'test/releases/*.test.ts',
 ]
+const leftOut = quick ? SWEEPS : []
 
 export default defineConfig({
   resolve: {
@@ -39,7 +41,7 @@ export default defineConfig({
         test: {
           name: 'plain',
           include: tests,
-          exclude: ofTheStore,
+          exclude: [...ofTheStore, ...leftOut],
           // Imported as Node does it: behind the runner's own modules each use of an import is a call, and what is
           // reckoned takes up to twice as long.
           experimental: { viteModuleRunner: false, nodeLoader: false },
@@ -48,7 +50,12 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: 'store', include: ofTheStore, globalSetup: 'scripts/vitest-store.ts' },
+        test: {
+          name: 'store',
+          include: ofTheStore,
+          exclude: leftOut,
+          globalSetup: 'scripts/vitest-store.ts',
+        },
       },
     ],
   },
