@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url'
 import { reactRouter } from '@react-router/dev/vite'
 import tailwindcss from '@tailwindcss/vite'
 import { defineConfig } from 'vite'
-import { sharedChunks } from './vite.chunks'
+import { sharedChunks } from './vite.chunks.ts'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 

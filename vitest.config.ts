@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
-import { quick, SWEEPS } from './scripts/quick'
+import { quick, SWEEPS } from './scripts/quick.ts'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 

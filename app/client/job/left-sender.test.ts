@@ -28,14 +28,21 @@ afterEach(async () => {
   await deleteDB('ruddy-siphon')
 })
 
-type Answers = { tended?: (jobId: string) => boolean; send?: (event: FloorEvent) => Answer | undefined }
+type Answers = {
+  left?: typeof left
+  tended?: (jobId: string) => boolean
+  send?: (event: FloorEvent) => Answer | undefined
+}
 
 /** What sends what is left over to the logs of some jobs, which may answer something else. */
-function senderTo(logs: Record<string, Log>, { tended = () => false, send }: Answers = {}) {
+function senderTo(
+  logs: Record<string, Log>,
+  { left: leftOf = left, tended = () => false, send }: Answers = {},
+) {
   const logOf = (jobId: string) => logs[jobId] as Log
   const sender = new LeftSender(
     {
-      left,
+      left: leftOf,
       storeOf: ({ jobId, plate }) => pendingOf(jobId, plate),
       wireOf: (jobId) => ({
         send: async (event) => send?.(event) ?? logOf(jobId).take(event),
@@ -123,4 +130,29 @@ test('whoever begins anew takes over: one that was waiting for an answer sends n
   await Promise.all([sender.begin(), sender.begin()])
   expect(inMl(log)).toBe(30)
   expect(sender.snapshot().jobs).toMatchObject([{ sent: 2 }])
+})
+
+test('a browser whose own store fails is said, with what was last known, and tried again', async () => {
+  const log = new Log(begun())
+  await pendingOf('a').keep(topUp(10))
+  let fails = false
+  let tries = 0
+  const sender = senderTo(
+    { a: log },
+    {
+      left: async () => {
+        if (fails) throw new Error('the disk is gone')
+        return left()
+      },
+      send: () => {
+        fails = tries++ === 0
+        return fails ? { kind: 'no-answer' } : undefined
+      },
+    },
+  )
+  const sending = sender.begin()
+  await expect.poll(() => sender.snapshot().why?.code).toBe('browser-store-fails')
+  fails = false
+  await sending
+  expect(inMl(log)).toBe(10)
 })

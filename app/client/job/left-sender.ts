@@ -49,16 +49,19 @@ export class LeftSender {
   async begin(): Promise<void> {
     const turn = ++this.turn
     this.sent.clear()
+    let hindrance: Hindrance | undefined
     do {
-      const hindrance = await this.round(turn)
+      hindrance = await this.round(turn)
       if (turn !== this.turn) return
       await this.show(hindrance)
       if (hindrance) await new Promise((resume) => setTimeout(resume, this.retryMs))
-    } while (turn === this.turn && this.current.jobs.some(({ waiting }) => waiting > 0))
+    } while (turn === this.turn && (hindrance || this.waits()))
   }
   end(): void {
     this.turn++
   }
+
+  private waits = (): boolean => this.current.jobs.some(({ waiting }) => waiting > 0)
 
   /** Every job once. @returns what stopped it; the next job would meet it too */
   private async round(turn: number): Promise<Hindrance | undefined> {
@@ -96,8 +99,10 @@ export class LeftSender {
     return (await this.ways.left()).filter(({ jobId }) => !this.ways.tended(jobId))
   }
   private async show(hindrance: Hindrance | undefined) {
+    // Where the browser's store fails, what was last known of it stands.
+    const untended = await this.untended().catch(() => this.current.jobs)
     const has = new Map<string, Left & { sent: number }>()
-    for (const job of await this.untended()) has.set(job.jobId, { ...job, sent: 0 })
+    for (const job of untended) has.set(job.jobId, { ...job, sent: 0 })
     for (const [jobId, job] of this.sent)
       if (!this.ways.tended(jobId))
         has.set(jobId, { ...job, waiting: 0, aside: 0, ...has.get(jobId), sent: job.sent })
