@@ -2,6 +2,7 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Fact } from '~core/base/decision'
 import type { FloorEvent } from '~core/job/events'
 import type { PendingStore } from './job-client'
+import { STORE_NAME } from './store-name'
 
 /** An act that the server did not record, and what it said. */
 export type Aside = { event: FloorEvent; why: Fact }
@@ -32,7 +33,7 @@ const open = (): Promise<IDBPDatabase<Store>> => {
 }
 
 const openAnew = () =>
-  openDB<Store>('ruddy-siphon', 3, {
+  openDB<Store>(STORE_NAME, 3, {
     async upgrade(db, from, _to, changing) {
       if (from < 1) db.createObjectStore('pending', { autoIncrement: true }).createIndex('byJob', 'jobId')
       if (from < 2) db.createObjectStore('aside', { autoIncrement: true }).createIndex('byJob', 'jobId')

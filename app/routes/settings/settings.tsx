@@ -2,7 +2,6 @@ import { getFormProps, useForm } from '@conform-to/react'
 import { parseWithZod } from '@conform-to/zod/v4'
 import { data, Link } from 'react-router'
 import { z } from 'zod'
-import { KeptPanel } from '~/components/kept-panel'
 import { parseDecimal, requiredQuantity, withUnits } from '~/lib/fields'
 import { useSay } from '~/lib/say'
 import { themeCookie, themes } from '~/lib/theme'
@@ -20,6 +19,7 @@ import { database } from '~server/http/context.server'
 import { backUpNow, whatIsKept } from '~server/services/kept.server'
 import { saveShopSettings, shopSettings } from '~server/store/settings.server'
 import type { Route } from './+types/settings'
+import { KeptPanel } from './kept-panel'
 
 const linesOf = (text: string) =>
   text

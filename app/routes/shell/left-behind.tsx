@@ -1,7 +1,17 @@
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { useLocation } from 'react-router'
+import { STORE_NAME } from '~/client/job/store-name'
 
 const LeftNotice = lazy(() => import('./left-notice'))
+
+/** Whether this browser has acts of any job. @throws where it has no store, and so nothing from before */
+async function anyLeft(): Promise<boolean> {
+  // Where no job's page ever kept anything there is nothing to fetch for; older browsers cannot say.
+  const stores = await indexedDB.databases?.()
+  if (stores && !stores.some(({ name }) => name === STORE_NAME)) return false
+  const { left } = await import('~/client/job/queue')
+  return (await left()).length > 0
+}
 
 /**
  * Looks on every page whether this browser has acts of jobs whose page is not open in it. Hardly ever, so what sends
@@ -12,13 +22,8 @@ export function LeftBehind() {
   const [any, setAny] = useState(false)
   // biome-ignore lint/correctness/useExhaustiveDependencies: a page that was left may have left something
   useEffect(() => {
-    // A browser without a store has nothing left from before; a job's page says that nothing is kept.
-    void import('~/client/job/queue')
-      .then(({ left }) => left())
-      .then(
-        (jobs) => setAny(jobs.length > 0),
-        () => setAny(false),
-      )
+    // Of a browser without a store a job's page says that nothing is kept.
+    void anyLeft().then(setAny, () => setAny(false))
   }, [pathname])
   if (!any) return null
   return (

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
-import { BackupLine } from '~/components/kept-panel'
-import { stationName } from '~/components/station-pipe'
+import { BackupLine } from '~/components/backup-line'
+import { stationName } from '~/components/station-names'
 import { counted, showDate, showMoment } from '~/lib/format'
 import { today } from '~/lib/today'
 import { LinkButton } from '~/ui/button'

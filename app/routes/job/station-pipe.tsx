@@ -1,16 +1,6 @@
 import { NavLink } from 'react-router'
+import { stationName } from '~/components/station-names'
 import { type Station, stations } from '~core/job/state'
-
-const names: Record<Station, string> = {
-  'check-in': 'Check in',
-  test: 'Test',
-  plan: 'Plan',
-  bleed: 'Bleed',
-  prove: 'Prove',
-  file: 'File',
-}
-
-export const stationName = (station: string): string => names[station as Station] ?? station
 
 type Props = { jobId: string; station: Station; filed: boolean; tested: boolean }
 
@@ -35,7 +25,7 @@ export function StationPipe({ jobId, station, filed, tested }: Props) {
           const content = (
             <>
               <span aria-hidden="true">{{ done: '✓', left: '–', now: '▸', ahead: '·' }[state]}</span>{' '}
-              {names[each]}
+              {stationName(each)}
               <span className="sr-only">
                 {{ done: ' (done)', left: ' (not asked)', now: ' (now)', ahead: ' (ahead)' }[state]}
               </span>

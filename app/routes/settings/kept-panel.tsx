@@ -1,31 +1,9 @@
 import { useFetcher } from 'react-router'
-import { counted, showTime } from '~/lib/format'
+import { BackupLine } from '~/components/backup-line'
+import { counted } from '~/lib/format'
 import { Button, FileButton } from '~/ui/button'
-import { Notice } from '~/ui/notice'
 import { Panel } from '~/ui/panel'
-import type { LastBackup, whatIsKept } from '~server/services/kept.server'
-
-/** How long ago, as somebody would say it. */
-function ago(hours: number): string {
-  if (hours < 1) return 'less than an hour ago'
-  return hours < 48
-    ? `${counted(Math.floor(hours), 'hour')} ago`
-    : `${counted(Math.floor(hours / 24), 'day')} ago`
-}
-
-/** When the data were backed up last; loud where that is too long ago. */
-export function BackupLine({ backup: { at, ageHours, overdue } }: { backup: LastBackup }) {
-  const said = at === undefined || ageHours === undefined ? 'never' : `${ago(ageHours)}, ${showTime(at)}`
-  return overdue ? (
-    <Notice role="alert" kind="stop" className="font-bold">
-      <span className="bg-sheet px-1">Backup overdue. Last: {said}.</span>
-    </Notice>
-  ) : (
-    <p>
-      Last backup: <strong>{said}</strong>
-    </p>
-  )
-}
+import type { whatIsKept } from '~server/services/kept.server'
 
 type Kept = Awaited<ReturnType<typeof whatIsKept>>
 
