@@ -1,6 +1,7 @@
 import { useEffect } from 'react'
 import { useBlocker } from 'react-router'
 import type { JobRun } from '~/client/job/use-job-run'
+import { counted } from '~/lib/format'
 import { Button } from '~/ui/button'
 import { Sheet } from '~/ui/sheet'
 
@@ -29,8 +30,8 @@ export function LeaveGuard({ link, keeps, waiting }: Pick<JobRun, 'link' | 'keep
     <Sheet title="There is no server now: that page cannot be fetched." onClose={() => blocker.reset()}>
       <p className="text-lg">
         {keeps
-          ? `What you did is kept in this browser (${waiting} acts not sent yet). Stay here, go on working, and it is sent when the server is back.`
-          : `This browser cannot keep what you did (${waiting} acts not sent yet): leave this page and it is lost.`}
+          ? `What you did is kept in this browser (${counted(waiting, 'act')} not sent yet). Stay here, go on working, and it is sent when the server is back.`
+          : `This browser cannot keep what you did (${counted(waiting, 'act')} not sent yet): leave this page and it is lost.`}
       </p>
       <Button main size="glove" className="text-xl" onClick={() => blocker.reset()}>
         Stay here

@@ -3,8 +3,7 @@ import type { Fact } from '~core/base/decision'
 import { applyEvent, replayEvent } from '~core/job/apply'
 import { type FloorEvent, type Person, readEvent, type Unstamped, versionOf } from '~core/job/events'
 import type { JobState } from '~core/job/state'
-import type { Answer, AnswerToMany } from './send'
-import { type Hindrance, type Recorded, type Settled, sendGathered } from './send-gathered'
+import { type ActWire, type Hindrance, type Recorded, type Settled, sendGathered } from './send-gathered'
 
 /** What the floor screens make: an event without its stamp. */
 export type FloorAct = Unstamped<FloorEvent>
@@ -19,9 +18,7 @@ export type PendingStore = {
   setAside: (event: FloorEvent, why: Fact) => Promise<void>
 }
 /** The way to the server. */
-export type JobWire = {
-  send: (event: FloorEvent) => Promise<Answer>
-  sendMany: (events: readonly FloorEvent[]) => Promise<AnswerToMany>
+export type JobWire = ActWire & {
   /** Whether the server is of another build than this page, which then cannot tell what its states mean. */
   stale?: () => boolean
   /** @returns undefined where it could not be reached or has nothing newer */

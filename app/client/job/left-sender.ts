@@ -1,8 +1,8 @@
 import { type Fact, fact } from '~core/base/decision'
 import type { FloorEvent } from '~core/job/events'
-import type { JobWire, Link, PendingStore } from './job-client'
+import type { Link, PendingStore } from './job-client'
 import type { Left } from './queue'
-import { type Hindrance, sendGathered } from './send-gathered'
+import { type ActWire, type Hindrance, sendGathered } from './send-gathered'
 
 /** How what was left stands: of each job what waits, what was sent since this page began, and what was not taken. */
 export type LeftBehind = {
@@ -16,7 +16,7 @@ export type LeftBehind = {
 export type LeftWays = {
   left: () => Promise<Left[]>
   storeOf: (job: Left) => PendingStore
-  wireOf: (jobId: string) => Pick<JobWire, 'send' | 'sendMany'>
+  wireOf: (jobId: string) => ActWire
   /** Whether a page of the job is open here, which sends its acts by itself and tells what becomes of them. */
   tended: (jobId: string) => boolean
 }

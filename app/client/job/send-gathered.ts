@@ -1,6 +1,11 @@
 import type { FloorEvent } from '~core/job/events'
-import type { JobWire } from './job-client'
-import type { Answer } from './send'
+import type { Answer, AnswerToMany } from './send'
+
+/** How acts of one job reach the server: one by itself, or what has gathered. */
+export type ActWire = {
+  send: (event: FloorEvent) => Promise<Answer>
+  sendMany: (events: readonly FloorEvent[]) => Promise<AnswerToMany>
+}
 
 /** What keeps acts from being saved now, and may go away. */
 export type Hindrance = Exclude<Answer, { kind: 'taken' | 'refused' | 'unread' }>
@@ -30,10 +35,7 @@ function asSent(event: FloorEvent): FloorEvent {
  *
  * @param queue in the order it was done in; not empty
  */
-export async function sendGathered(
-  queue: readonly FloorEvent[],
-  wire: Pick<JobWire, 'send' | 'sendMany'>,
-): Promise<Settled> {
+export async function sendGathered(queue: readonly FloorEvent[], wire: ActWire): Promise<Settled> {
   const [first, ...others] = queue.slice(0, MOST_TOGETHER).map(asSent)
   if (!first) throw new RangeError('Nothing has gathered.')
   if (others.length > 0) {
