@@ -32,7 +32,7 @@ export function AsideNotice({ jobId, count, plate }: Props) {
   return (
     <details className="mt-3 border-4 border-oxide bg-sheet p-3">
       <summary className="min-h-11 content-center font-bold">
-        {plate !== undefined && <span className="plate mr-2">{plate}</span>}
+        {plate !== undefined && <span className="plate mr-2 align-middle">{plate}</span>}
         {counted(aside.length, 'act')} done on this screen{' '}
         {aside.length === 1 ? 'is not in the job' : 'are not in the job'}: the server did not take {them}.
       </summary>
