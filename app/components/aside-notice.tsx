@@ -8,7 +8,7 @@ import { jobEventSchema } from '~core/job/events'
 
 type Props = {
   jobId: string
-  /** How many were set aside by this page: one more, and the list is looked at anew. */
+  /** How many the page around this knows of: another number, and the list is looked at anew. */
   count: number
   /** Told where the job is not what the page is about. */
   plate?: string

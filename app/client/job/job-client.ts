@@ -3,7 +3,8 @@ import type { Fact } from '~core/base/decision'
 import { applyEvent, replayEvent } from '~core/job/apply'
 import { type FloorEvent, type Person, readEvent, type Unstamped, versionOf } from '~core/job/events'
 import type { JobState } from '~core/job/state'
-import { type ActWire, type Hindrance, type Recorded, type Settled, sendGathered } from './send-gathered'
+import type { ActWire } from './send'
+import { type Hindrance, type Recorded, type Settled, sendGathered } from './send-gathered'
 
 /** What the floor screens make: an event without its stamp. */
 export type FloorAct = Unstamped<FloorEvent>
@@ -43,6 +44,7 @@ export type JobSnapshot = {
 }
 
 const RETRY_MS = 2000
+
 /**
  * A live job on one screen: every act is applied here at once by the same reducer as on the server, kept in a store,
  * and sent in order until the server has it. What the server has recorded is the truth.

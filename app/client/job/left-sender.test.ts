@@ -112,6 +112,18 @@ test('what is refused is set aside with its reason, once, and what follows it is
   expect(await left()).toEqual([])
 })
 
+test('what was sent is told until the next page begins anew', async () => {
+  await pendingOf('a').keep(topUp(10))
+  const sender = senderTo({ a: new Log(begun()) })
+  await sender.begin()
+  expect(sender.snapshot().jobs).toMatchObject([{ sent: 1 }])
+  await pendingOf('a').keep(topUp(20))
+  const told: number[] = []
+  sender.subscribe(() => told.push(...sender.snapshot().jobs.map(({ sent }) => sent)))
+  await sender.begin()
+  expect(told).toEqual([0, 1])
+})
+
 test('a job whose page is open sends its acts itself', async () => {
   const log = new Log(begun())
   await pendingOf('a').keep(topUp(10))
@@ -122,14 +134,19 @@ test('a job whose page is open sends its acts itself', async () => {
   expect(inMl(log)).toBe(0)
 })
 
-test('whoever begins anew takes over: one that was waiting for an answer sends nothing more', async () => {
+test('one that is ended while it waits sends nothing more; begun anew it does', async () => {
   const log = new Log(begun())
-  for (const ml of [10, 20]) await pendingOf('a').keep(topUp(ml))
-  let asked = 0
-  const sender = senderTo({ a: log }, { send: () => (asked++ < 3 ? { kind: 'no-answer' } : undefined) })
-  await Promise.all([sender.begin(), sender.begin()])
-  expect(inMl(log)).toBe(30)
-  expect(sender.snapshot().jobs).toMatchObject([{ sent: 2 }])
+  await pendingOf('a').keep(topUp(10))
+  let back = false
+  const sender = senderTo({ a: log }, { send: () => (back ? undefined : { kind: 'no-answer' }) })
+  const sending = sender.begin()
+  await expect.poll(() => sender.snapshot().link).toBe('offline')
+  sender.end()
+  back = true
+  await sending
+  expect(inMl(log)).toBe(0)
+  await sender.begin()
+  expect(inMl(log)).toBe(10)
 })
 
 test('a browser whose own store fails is said, with what was last known, and tried again', async () => {

@@ -2,7 +2,8 @@ import { type Fact, fact } from '~core/base/decision'
 import type { FloorEvent } from '~core/job/events'
 import type { Link, PendingStore } from './job-client'
 import type { Left } from './queue'
-import { type ActWire, type Hindrance, sendGathered } from './send-gathered'
+import type { ActWire } from './send'
+import { type Hindrance, sendGathered } from './send-gathered'
 
 /** How what was left stands: of each job what waits, what was sent since this page began, and what was not taken. */
 export type LeftBehind = {
@@ -49,6 +50,7 @@ export class LeftSender {
   async begin(): Promise<void> {
     const turn = ++this.turn
     this.sent.clear()
+    await this.show(undefined)
     let hindrance: Hindrance | undefined
     do {
       hindrance = await this.round(turn)

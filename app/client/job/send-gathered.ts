@@ -1,11 +1,5 @@
 import type { FloorEvent } from '~core/job/events'
-import type { Answer, AnswerToMany } from './send'
-
-/** How acts of one job reach the server: one by itself, or what has gathered. */
-export type ActWire = {
-  send: (event: FloorEvent) => Promise<Answer>
-  sendMany: (events: readonly FloorEvent[]) => Promise<AnswerToMany>
-}
+import type { ActWire, Answer } from './send'
 
 /** What keeps acts from being saved now, and may go away. */
 export type Hindrance = Exclude<Answer, { kind: 'taken' | 'refused' | 'unread' }>

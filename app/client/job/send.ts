@@ -81,6 +81,16 @@ export async function sendEvents(
   }
 }
 
+/** How acts of one job reach the server: one by itself, or what has gathered. */
+export type ActWire = {
+  send: (event: FloorEvent) => Promise<Answer>
+  sendMany: (events: readonly FloorEvent[]) => Promise<AnswerToMany>
+}
+export const wireOf = (jobId: string): ActWire => ({
+  send: (event) => sendEvent(jobId, event),
+  sendMany: (events) => sendEvents(jobId, events),
+})
+
 /** @returns undefined where the server could not be reached or has nothing newer; the screen keeps what it has */
 export async function newerState(
   jobId: string,

@@ -8,7 +8,7 @@ import { type FloorAct, JobClient, type JobSnapshot } from './job-client'
 import { JobFeed } from './job-feed'
 import { heardBuild, otherBuild } from './other-build'
 import { pendingOf } from './queue'
-import { newerState, sendEvent, sendEvents } from './send'
+import { newerState, wireOf } from './send'
 import { tend } from './tended'
 
 export type { FloorAct, Link } from './job-client'
@@ -33,8 +33,7 @@ export function useJobRun(
       new JobClient(
         fromServer,
         {
-          send: (event) => sendEvent(jobId, event),
-          sendMany: (events) => sendEvents(jobId, events),
+          ...wireOf(jobId),
           newer: (have) => newerState(jobId, have),
           stale: () => otherBuild() !== undefined,
         },

@@ -22,13 +22,17 @@ export function LeftBehind() {
   const [any, setAny] = useState(false)
   // biome-ignore lint/correctness/useExhaustiveDependencies: a page that was left may have left something
   useEffect(() => {
-    // Of a browser without a store a job's page says that nothing is kept.
-    void anyLeft().then(setAny, () => setAny(false))
+    // Once there was something it stays: what was sent is still to be told. Of a browser without a store a job's page says
+    // that nothing is kept.
+    void anyLeft().then(
+      (is) => setAny((before) => before || is),
+      () => undefined,
+    )
   }, [pathname])
   if (!any) return null
   return (
     <Suspense fallback={null}>
-      <LeftNotice pathname={pathname} />
+      <LeftNotice />
     </Suspense>
   )
 }

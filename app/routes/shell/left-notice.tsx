@@ -2,7 +2,7 @@ import { useEffect, useMemo, useSyncExternalStore } from 'react'
 import { Link, useLocation, useRevalidator } from 'react-router'
 import { type LeftBehind, LeftSender } from '~/client/job/left-sender'
 import { left, pendingOf } from '~/client/job/queue'
-import { sendEvent, sendEvents } from '~/client/job/send'
+import { wireOf } from '~/client/job/send'
 import { isTended } from '~/client/job/tended'
 import { AsideNotice } from '~/components/aside-notice'
 import { counted } from '~/lib/format'
@@ -14,15 +14,13 @@ const newSender = () =>
   new LeftSender({
     left,
     storeOf: ({ jobId, plate }) => pendingOf(jobId, plate),
-    wireOf: (jobId) => ({
-      send: (event) => sendEvent(jobId, event),
-      sendMany: (events) => sendEvents(jobId, events),
-    }),
+    wireOf,
     tended: isTended,
   })
 
 /** What became of acts that were done on this screen in jobs whose page was left before the server had them. */
-export default function LeftNotice({ pathname }: { pathname: string }) {
+export default function LeftNotice() {
+  const { pathname } = useLocation()
   const sender = useMemo(newSender, [])
   const { jobs, link, why } = useSyncExternalStore(sender.subscribe, sender.snapshot, sender.snapshot)
   // biome-ignore lint/correctness/useExhaustiveDependencies: the page that was left may have been a job's
